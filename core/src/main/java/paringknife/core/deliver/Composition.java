@@ -1,0 +1,58 @@
+package paringknife.core.deliver;
+
+import java.util.List;
+import paringknife.core.formats.TimedText;
+import paringknife.core.frame.FramePlanner;
+import paringknife.core.frame.HeldWindow;
+import paringknife.core.frame.WindowRun;
+import paringknife.core.letter.AssScript;
+import paringknife.core.letter.Cue;
+import paringknife.core.letter.CueBreaker;
+import paringknife.core.letter.Lettering;
+import paringknife.core.letter.Letterings;
+import paringknife.core.pare.ClipDocument;
+import paringknife.core.pare.CutList;
+import paringknife.core.pare.PictureRun;
+import paringknife.core.time.FrameRate;
+import paringknife.core.transcript.Transcript;
+
+/**
+ * A clip worked out for one delivery spec: which sound and pictures play, through which windows,
+ * under which captions. Preview and export are both made from it, so they are the same.
+ */
+public record Composition(
+    CutList cuts,
+    List<PictureRun> runs,
+    List<HeldWindow> windows,
+    List<WindowRun> windowRuns,
+    List<Cue> cues,
+    String ass,
+    DeliverySpec spec) {
+
+  public static Composition of(
+      ClipDocument clip,
+      Transcript transcript,
+      FramePlanner planner,
+      FrameRate rate,
+      DeliverySpec spec) {
+    CutList cuts = CutList.of(clip, transcript);
+    List<PictureRun> runs = PictureRun.of(cuts, rate);
+    List<HeldWindow> windows = planner.plan(clip, cuts, spec.shape());
+    Lettering lettering = Letterings.byId(clip.settings().lettering());
+    List<Cue> cues = new CueBreaker(lettering.limits()).cues(cuts, transcript);
+    String ass = new AssScript(lettering, spec).write(cues);
+    return new Composition(
+        cuts, runs, windows, WindowRun.of(runs, windows, rate), cues, ass, spec);
+  }
+
+  /** The checks of the delivery sheet for this composition. */
+  public List<Check> preflight() {
+    double height = windows.isEmpty() ? spec.height() : windows.get(0).height();
+    return new Preflight(spec).check(cuts.lengthUs(), cues, height);
+  }
+
+  /** The captions as subtitle files carry them. */
+  public List<TimedText> subtitles() {
+    return cues.stream().map(c -> new TimedText(c.span(), c.text())).toList();
+  }
+}

@@ -1,0 +1,49 @@
+package paringknife.core.deliver;
+
+import java.util.List;
+import paringknife.core.frame.Shape;
+
+/** The delivery specs that ship; limits of 60 s, 90 s and 10 min are common practice. */
+public final class DeliverySpecs {
+  private static final long SECOND = 1_000_000;
+
+  private DeliverySpecs() {}
+
+  public static List<DeliverySpec> shipped() {
+    return List.of(
+        vertical("vertical-60", "Vertical 60 s", 60),
+        vertical("vertical-90", "Vertical 90 s", 90),
+        vertical("vertical-600", "Vertical 10 min", 600),
+        spec("feed-square", "Feed square", new Shape(1, 1), 1080, 1080, 600, SafeZone.PLAIN),
+        spec("feed-tall", "Feed tall", new Shape(4, 5), 1080, 1350, 600, SafeZone.PLAIN),
+        spec("wide", "Wide", new Shape(16, 9), 1920, 1080, 600, SafeZone.PLAIN));
+  }
+
+  private static DeliverySpec vertical(String id, String name, int seconds) {
+    return spec(id, name, new Shape(9, 16), 1080, 1920, seconds, SafeZone.VERTICAL);
+  }
+
+  private static DeliverySpec spec(
+      String id, String name, Shape shape, int width, int height, int seconds, SafeZone safe) {
+    return new DeliverySpec(
+        id, name, shape, width, height, seconds * SECOND, 2 * SECOND, 60, -14, -1, safe);
+  }
+
+  /**
+   * A spec by its id.
+   *
+   * @throws IllegalArgumentException when there is none
+   */
+  public static DeliverySpec byId(String id) {
+    return shipped().stream()
+        .filter(s -> s.id().equals(id))
+        .findFirst()
+        .orElseThrow(
+            () ->
+                new IllegalArgumentException(
+                    "there is no delivery spec \""
+                        + id
+                        + "\"; there are "
+                        + String.join(", ", shipped().stream().map(DeliverySpec::id).toList())));
+  }
+}

@@ -1,0 +1,74 @@
+package paringknife.core.formats;
+
+import java.util.ArrayList;
+import java.util.List;
+import paringknife.core.transcript.Transcript;
+import paringknife.core.transcript.Word;
+
+/**
+ * Makes a transcript of cues that carry only cue times: each cue's time is shared among its words
+ * by their syllables. A line that opens with {@code Name:} names the speaker.
+ */
+public final class CueWords {
+  private static final java.util.regex.Pattern SPEAKER =
+      java.util.regex.Pattern.compile("^(?:-\\s*)?([\\p{Lu}][\\p{L} .'-]{0,30}):\\s+(.*)$");
+
+  private CueWords() {}
+
+  public static Transcript transcript(List<TimedText> cues, String language) {
+    List<String> speakers = new ArrayList<>();
+    List<Word> words = new ArrayList<>();
+    int speaker = -1;
+    for (TimedText cue : cues) {
+      List<String> tokens = new ArrayList<>();
+      List<Integer> said = new ArrayList<>();
+      for (String line : cue.text().split("\n")) {
+        java.util.regex.Matcher named = SPEAKER.matcher(line);
+        String rest = line;
+        if (named.matches()) {
+          String name = named.group(1).trim();
+          if (!speakers.contains(name)) {
+            speakers.add(name);
+          }
+          speaker = speakers.indexOf(name);
+          rest = named.group(2);
+        }
+        for (String token : rest.trim().split("\\s+")) {
+          if (!token.isEmpty()) {
+            tokens.add(token);
+            said.add(speaker);
+          }
+        }
+      }
+      share(cue, tokens, said, words);
+    }
+    return new Transcript(language, speakers, words);
+  }
+
+  private static void share(
+      TimedText cue, List<String> tokens, List<Integer> speakers, List<Word> words) {
+    long total = tokens.stream().mapToLong(CueWords::syllables).sum();
+    long passed = 0;
+    long start = cue.span().startUs();
+    for (int i = 0; i < tokens.size(); i++) {
+      passed += syllables(tokens.get(i));
+      long end = cue.span().startUs() + cue.span().lengthUs() * passed / Math.max(1, total);
+      words.add(new Word(words.size(), tokens.get(i), start, end, speakers.get(i), 1.0));
+      start = end;
+    }
+  }
+
+  /** Groups of vowels, at least one. */
+  static int syllables(String word) {
+    int groups = 0;
+    boolean inVowel = false;
+    for (char c : word.toLowerCase(java.util.Locale.ROOT).toCharArray()) {
+      boolean vowel = "aeiouy\u00e4\u00f6\u00fc\u00e9\u00e8\u00e0\u00f4".indexOf(c) >= 0 || Character.isDigit(c);
+      if (vowel && !inVowel) {
+        groups++;
+      }
+      inVowel = vowel;
+    }
+    return Math.max(1, groups);
+  }
+}

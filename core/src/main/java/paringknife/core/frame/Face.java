@@ -1,0 +1,20 @@
+package paringknife.core.frame;
+
+/**
+ * A face in one picture; all lengths as shares of the picture's width and height.
+ *
+ * @param x left edge
+ * @param y upper edge
+ * @param mouthMotion how much the mouth moved since the picture before, beyond the rest of the
+ *     face; mean difference of grey values, 0 to 255
+ */
+public record Face(double x, double y, double width, double height, double mouthMotion) {
+  public double middleX() {
+    return x + width / 2;
+  }
+
+  /** Height of the eyes in the picture: about 0.42 of a detected face's box (common practice). */
+  public double eyesY() {
+    return y + 0.42 * height;
+  }
+}

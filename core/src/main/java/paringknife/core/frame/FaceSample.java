@@ -1,0 +1,6 @@
+package paringknife.core.frame;
+
+import java.util.List;
+
+/** The faces found in the picture at one time of the episode. */
+public record FaceSample(long timeUs, List<Face> faces) {}

@@ -1,0 +1,156 @@
+package paringknife.core.frame;
+
+import java.util.ArrayList;
+import java.util.List;
+import paringknife.core.pare.ClipDocument;
+import paringknife.core.pare.CutList;
+import paringknife.core.pare.Framing;
+import paringknife.core.pare.KeptIndex;
+import paringknife.core.time.Span;
+import paringknife.core.transcript.Transcript;
+import paringknife.core.transcript.Word;
+
+/**
+ * Lays the held windows of an episode for a shape: one position for each speaker turn, the face in
+ * the middle, eyes near the upper third where the picture leaves room (common practice). A turn of
+ * less than {@value #SHORT_TURN_US} microseconds does not move the frame.
+ */
+public final class FramePlanner {
+  private static final long SHORT_TURN_US = 1_200_000;
+  private static final long LEAD_US = 80_000;
+  private static final double TIGHTEST = 0.8;
+
+  private final int pictureWidth;
+  private final int pictureHeight;
+  private final List<Person> people;
+  private final Transcript transcript;
+  private final SpeakerPlacement placement;
+
+  /** Measures in pixels of the recording. */
+  public FramePlanner(
+      int pictureWidth, int pictureHeight, List<Person> people, Transcript transcript) {
+    this.pictureWidth = pictureWidth;
+    this.pictureHeight = pictureHeight;
+    this.people = people;
+    this.transcript = transcript;
+    this.placement = SpeakerPlacement.of(people, transcript);
+  }
+
+  public SpeakerPlacement placement() {
+    return placement;
+  }
+
+  /**
+   * Held windows that cover each stretch of a clip without gap, all of one size. Only words that are
+   * kept move the frame.
+   */
+  public List<HeldWindow> plan(ClipDocument clip, CutList cuts, Shape shape) {
+    double height = windowHeight(shape);
+    double width = height * shape.ratio();
+    KeptIndex kept = cuts.index();
+    List<HeldWindow> windows = new ArrayList<>();
+    for (Span stretch : clip.settings().stretches()) {
+      for (Turn turn : turns(stretch, clip.settings().framing(), kept)) {
+        windows.add(held(turn, width, height));
+      }
+    }
+    return windows;
+  }
+
+  /** Height of the framed part of the picture for a shape, in pixels of the recording. */
+  public double heightFor(Shape shape) {
+    return windowHeight(shape);
+  }
+
+  private record Turn(Span span, int person) {}
+
+  private List<Turn> turns(Span span, Framing framing, KeptIndex kept) {
+    return switch (framing.mode()) {
+      case MIDDLE -> List.of(new Turn(span, -1));
+      case PERSON ->
+          List.of(new Turn(span, framing.person() < people.size() ? framing.person() : -1));
+      case SPEAKER -> speakerTurns(span, kept);
+    };
+  }
+
+  private List<Turn> speakerTurns(Span span, KeptIndex kept) {
+    List<Turn> turns = new ArrayList<>();
+    for (Turn talk : talks(span, kept)) {
+      Turn last = turns.isEmpty() ? null : turns.get(turns.size() - 1);
+      boolean stays =
+          last != null
+              && (talk.person() == last.person() || talk.span().lengthUs() < SHORT_TURN_US);
+      if (stays) {
+        turns.set(turns.size() - 1, new Turn(new Span(last.span().startUs(), talk.span().endUs()), last.person()));
+      } else {
+        turns.add(talk);
+      }
+    }
+    if (turns.isEmpty()) {
+      return List.of(new Turn(span, people.isEmpty() ? -1 : 0));
+    }
+    return withoutGaps(turns, span);
+  }
+
+  private List<Turn> talks(Span span, KeptIndex kept) {
+    List<Turn> talks = new ArrayList<>();
+    for (Word word : transcript.within(span)) {
+      if (kept.keptUs(word.span()) * 2 < word.span().lengthUs()) {
+        continue;
+      }
+      int person = placement.personOf(word.speaker());
+      Turn last = talks.isEmpty() ? null : talks.get(talks.size() - 1);
+      if (person < 0 && last != null) {
+        person = last.person();
+      }
+      if (last != null && last.person() == person) {
+        talks.set(talks.size() - 1, new Turn(new Span(last.span().startUs(), Math.max(last.span().endUs(), word.endUs())), person));
+      } else {
+        talks.add(new Turn(word.span(), person));
+      }
+    }
+    return talks;
+  }
+
+  private static List<Turn> withoutGaps(List<Turn> turns, Span whole) {
+    List<Turn> closed = new ArrayList<>();
+    long from = whole.startUs();
+    for (int i = 0; i < turns.size(); i++) {
+      long to =
+          i + 1 == turns.size()
+              ? whole.endUs()
+              : Math.max(from, turns.get(i + 1).span().startUs() - LEAD_US);
+      closed.add(new Turn(new Span(from, Math.max(from, Math.min(to, whole.endUs()))), turns.get(i).person()));
+      from = closed.get(i).span().endUs();
+    }
+    return closed;
+  }
+
+  private double windowHeight(Shape shape) {
+    double full = Math.min(pictureHeight, pictureWidth / shape.ratio());
+    double tight = 0;
+    for (Person person : people) {
+      double eyes = person.typicalFace(0, Long.MAX_VALUE).eyesY() * pictureHeight;
+      tight = Math.max(tight, 1.5 * (pictureHeight - eyes));
+    }
+    return people.isEmpty() ? full : Math.max(TIGHTEST * full, Math.min(full, tight));
+  }
+
+  private HeldWindow held(Turn turn, double width, double height) {
+    double middle = pictureWidth / 2.0;
+    double eyes = pictureHeight / 3.0;
+    if (turn.person() >= 0) {
+      Face face =
+          people.get(turn.person()).typicalFace(turn.span().startUs(), turn.span().endUs());
+      middle = face.middleX() * pictureWidth;
+      eyes = face.eyesY() * pictureHeight;
+    }
+    double x = clamp(middle - width / 2, pictureWidth - width);
+    double y = clamp(eyes - height / 3, pictureHeight - height);
+    return new HeldWindow(turn.span(), x, y, width, height, turn.person());
+  }
+
+  private static double clamp(double value, double most) {
+    return Math.max(0, Math.min(most, value));
+  }
+}

@@ -1,0 +1,71 @@
+package paringknife.core.frame;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import paringknife.core.transcript.Transcript;
+import paringknife.core.transcript.Word;
+
+/**
+ * Finds which person in the picture is which speaker: the one whose mouth moves more while that
+ * speaker talks than while others do. Each person is one speaker at most.
+ */
+public final class SpeakerPlacement {
+  private final Map<Integer, Integer> personOfSpeaker;
+
+  private SpeakerPlacement(Map<Integer, Integer> personOfSpeaker) {
+    this.personOfSpeaker = Map.copyOf(personOfSpeaker);
+  }
+
+  private record Pairing(int speaker, int person, double contrast) {}
+
+  public static SpeakerPlacement of(List<Person> people, Transcript transcript) {
+    List<Pairing> pairings = new ArrayList<>();
+    for (int p = 0; p < people.size(); p++) {
+      Map<Integer, double[]> motion = motionBySpeaker(people.get(p), transcript);
+      double sum = motion.values().stream().mapToDouble(m -> m[0]).sum();
+      double count = motion.values().stream().mapToDouble(m -> m[1]).sum();
+      for (Map.Entry<Integer, double[]> entry : motion.entrySet()) {
+        double own = entry.getValue()[0] / entry.getValue()[1];
+        double others = count - entry.getValue()[1];
+        double rest = others == 0 ? 0 : (sum - entry.getValue()[0]) / others;
+        pairings.add(new Pairing(entry.getKey(), p, own - rest));
+      }
+    }
+    pairings.sort(Comparator.comparingDouble(Pairing::contrast).reversed());
+    Map<Integer, Integer> placed = new HashMap<>();
+    Set<Integer> taken = new HashSet<>();
+    for (Pairing pairing : pairings) {
+      if (!placed.containsKey(pairing.speaker()) && taken.add(pairing.person())) {
+        placed.put(pairing.speaker(), pairing.person());
+      }
+    }
+    return new SpeakerPlacement(placed);
+  }
+
+  private static Map<Integer, double[]> motionBySpeaker(Person person, Transcript transcript) {
+    Map<Integer, double[]> motion = new HashMap<>();
+    for (Person.Sighting sighting : person.sightings()) {
+      int at = transcript.firstEndingAfter(sighting.timeUs());
+      if (at == transcript.words().size()) {
+        break;
+      }
+      Word word = transcript.words().get(at);
+      if (word.startUs() <= sighting.timeUs() && word.speaker() >= 0) {
+        double[] sum = motion.computeIfAbsent(word.speaker(), s -> new double[2]);
+        sum[0] += sighting.face().mouthMotion();
+        sum[1]++;
+      }
+    }
+    return motion;
+  }
+
+  /** Index of the person who is a speaker; -1 when they are not in the picture. */
+  public int personOf(int speaker) {
+    return personOfSpeaker.getOrDefault(speaker, -1);
+  }
+}

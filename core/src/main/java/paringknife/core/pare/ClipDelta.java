@@ -1,0 +1,70 @@
+package paringknife.core.pare;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * The difference between two states of a clip: small, exact, and applicable in both directions.
+ * Undo applies it backwards, redo forwards.
+ *
+ * @param before settings before; null when they did not change
+ * @param after settings after; null when they did not change
+ * @param taken removals that were there only before
+ * @param added removals that are there only after
+ * @param nextIdBefore next removal identity before
+ * @param nextIdAfter next removal identity after
+ */
+public record ClipDelta(
+    @Nullable ClipSettings before,
+    @Nullable ClipSettings after,
+    List<Removal> taken,
+    List<Removal> added,
+    long nextIdBefore,
+    long nextIdAfter) {
+
+  public static ClipDelta between(ClipDocument before, ClipDocument after) {
+    boolean sameSettings = before.settings().equals(after.settings());
+    return new ClipDelta(
+        sameSettings ? null : before.settings(),
+        sameSettings ? null : after.settings(),
+        onlyIn(before.removals(), after.removals()),
+        onlyIn(after.removals(), before.removals()),
+        before.nextRemovalId(),
+        after.nextRemovalId());
+  }
+
+  public boolean changesNothing() {
+    return before == null && taken.isEmpty() && added.isEmpty();
+  }
+
+  /** The state after, from the state before. */
+  public ClipDocument forwards(ClipDocument document) {
+    return exchange(document, after, taken, added, nextIdAfter);
+  }
+
+  /** The state before, from the state after. */
+  public ClipDocument backwards(ClipDocument document) {
+    return exchange(document, before, added, taken, nextIdBefore);
+  }
+
+  private static ClipDocument exchange(
+      ClipDocument document,
+      @Nullable ClipSettings settings,
+      List<Removal> out,
+      List<Removal> in,
+      long nextId) {
+    List<Removal> removals = new ArrayList<>(onlyIn(document.removals(), out));
+    removals.addAll(in);
+    return document
+        .withSettings(settings == null ? document.settings() : settings)
+        .withRemovals(removals, nextId);
+  }
+
+  private static List<Removal> onlyIn(List<Removal> these, List<Removal> others) {
+    Set<Removal> known = new HashSet<>(others);
+    return these.stream().filter(r -> !known.contains(r)).toList();
+  }
+}

@@ -1,0 +1,153 @@
+package paringknife.core.pare;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import paringknife.core.listen.LevelCurve;
+import paringknife.core.listen.Pause;
+import paringknife.core.listen.PauseDetector;
+import paringknife.core.listen.PauseSettings;
+import paringknife.core.time.Span;
+import paringknife.core.transcript.Transcript;
+import paringknife.core.transcript.Word;
+
+/**
+ * The intentions a producer can have with a clip. Each takes a state and answers the next one; a
+ * state that nothing changes comes back as it was.
+ */
+public final class ClipEditor {
+  /** Room left before the first word and after the last one of a new clip. */
+  private static final long ROOM_US = 200_000;
+
+  private final Transcript transcript;
+  private final LevelCurve levels;
+  private final CutPlacement placement;
+
+  public ClipEditor(Transcript transcript, LevelCurve levels) {
+    this.transcript = transcript;
+    this.levels = levels;
+    this.placement = new CutPlacement(transcript, levels);
+  }
+
+  /** The stretch that holds words {@code first} to {@code last} (indexes, both included). */
+  public Span stretchOf(int first, int last) {
+    Word from = transcript.words().get(first);
+    Word to = transcript.words().get(last);
+    long start = Math.max(placement.edgeBefore(first), from.startUs() - ROOM_US);
+    long end = Math.min(placement.edgeAfter(last), to.endUs() + ROOM_US);
+    return new Span(Math.max(0, start), Math.max(end, to.endUs()));
+  }
+
+  /** Takes words out by hand; words already out stay as they are. */
+  public ClipDocument pareWords(ClipDocument clip, int first, int last) {
+    return with(clip, Reason.BY_HAND, List.of(placement.around(first, last)), List.of(transcript.text(first, last + 1)));
+  }
+
+  /** The pauses that {@link #parePauses} would take out of this clip. */
+  public List<Pause> pauses(ClipDocument clip, PauseSettings settings) {
+    KeptIndex cuts = CutList.of(clip, transcript).index();
+    return new PauseDetector(settings)
+        .pauses(levels, transcript).stream()
+            .filter(p -> insideStretch(clip, p.cut()))
+            .filter(p -> cuts.keptUs(p.cut()) > LevelCurve.WINDOW_US)
+            .toList();
+  }
+
+  /** Takes out every pause of the clip by the settings given. */
+  public ClipDocument parePauses(ClipDocument clip, PauseSettings settings) {
+    List<Span> spans = pauses(clip, settings).stream().map(Pause::cut).toList();
+    return with(clip, Reason.PAUSE, spans, spans.stream().map(s -> "").toList());
+  }
+
+  /** The fillers still in the clip. */
+  public List<Filler> fillers(ClipDocument clip, FillerFinder finder) {
+    KeptIndex cuts = CutList.of(clip, transcript).index();
+    return finder.find(transcript).stream()
+        .filter(
+            f -> {
+              Span span =
+                  new Span(
+                      transcript.words().get(f.first()).startUs(),
+                      Math.max(
+                          transcript.words().get(f.first()).startUs(),
+                          transcript.words().get(f.last()).endUs()));
+              return insideStretch(clip, span) && cuts.keptUs(span) * 2 > span.lengthUs();
+            })
+        .toList();
+  }
+
+  /** Takes out every sure filler of the clip. */
+  public ClipDocument pareSureFillers(ClipDocument clip, FillerFinder finder) {
+    List<Filler> sure = fillers(clip, finder).stream().filter(Filler::sure).toList();
+    return with(
+        clip,
+        Reason.FILLER,
+        sure.stream().map(f -> placement.around(f.first(), f.last())).toList(),
+        sure.stream().map(f -> transcript.text(f.first(), f.last() + 1)).toList());
+  }
+
+  /** Puts removals back by identity; unknown identities are ignored. */
+  public ClipDocument putBack(ClipDocument clip, Collection<Long> removalIds) {
+    Set<Long> back = new HashSet<>(removalIds);
+    return clip.withRemovals(
+        clip.removals().stream().filter(r -> !back.contains(r.id())).toList(),
+        clip.nextRemovalId());
+  }
+
+  /** Puts back all that was taken out for a reason. */
+  public ClipDocument putBack(ClipDocument clip, Reason reason) {
+    return clip.withRemovals(
+        clip.removals().stream().filter(r -> r.reason() != reason).toList(), clip.nextRemovalId());
+  }
+
+  /**
+   * Puts words {@code first} to {@code last} back: removals inside go, and those that reach beyond
+   * are shortened to what lies outside.
+   */
+  public ClipDocument putBackWords(ClipDocument clip, int first, int last) {
+    Span back = placement.around(first, last);
+    List<Removal> removals = new ArrayList<>();
+    long next = clip.nextRemovalId();
+    for (Removal removal : clip.removals()) {
+      if (!removal.span().overlaps(back)) {
+        removals.add(removal);
+        continue;
+      }
+      Span before = remainder(removal.span().startUs(), back.startUs());
+      Span after = remainder(back.endUs(), removal.span().endUs());
+      for (Span rest : List.of(before, after)) {
+        if (rest.lengthUs() > 0) {
+          removals.add(new Removal(next++, removal.reason(), rest, textIn(rest)));
+        }
+      }
+    }
+    return clip.withRemovals(removals, next);
+  }
+
+  private static Span remainder(long from, long to) {
+    return to - from < LevelCurve.WINDOW_US ? new Span(from, from) : new Span(from, to);
+  }
+
+  private String textIn(Span span) {
+    return String.join(" ", transcript.within(span).stream().map(Word::text).toList());
+  }
+
+  private static boolean insideStretch(ClipDocument clip, Span span) {
+    return clip.settings().stretches().stream().anyMatch(s -> s.overlaps(span));
+  }
+
+  private ClipDocument with(
+      ClipDocument clip, Reason reason, List<Span> spans, List<String> texts) {
+    KeptIndex cuts = CutList.of(clip, transcript).index();
+    List<Removal> removals = new ArrayList<>(clip.removals());
+    long next = clip.nextRemovalId();
+    for (int i = 0; i < spans.size(); i++) {
+      if (spans.get(i).lengthUs() > 0 && cuts.keptUs(spans.get(i)) > 0) {
+        removals.add(new Removal(next++, reason, spans.get(i), texts.get(i)));
+      }
+    }
+    return clip.withRemovals(removals, next);
+  }
+}

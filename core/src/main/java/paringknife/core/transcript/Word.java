@@ -1,0 +1,58 @@
+package paringknife.core.transcript;
+
+import paringknife.core.time.Span;
+
+/**
+ * One spoken word.
+ *
+ * @param id identity within the transcript; survives correction
+ * @param text as printed, punctuation included
+ * @param startUs start on the episode's clock, microseconds
+ * @param endUs end on the episode's clock, microseconds
+ * @param speaker index into the transcript's speakers; -1 when unknown
+ * @param confidence the recogniser's confidence, 0 to 1; 1 when typed or imported without one
+ */
+public record Word(
+    long id, String text, long startUs, long endUs, int speaker, double confidence) {
+  public Word {
+    if (endUs < startUs) {
+      throw new IllegalArgumentException("word \"" + text + "\" ends before it starts");
+    }
+  }
+
+  public Span span() {
+    return new Span(startUs, endUs);
+  }
+
+  public Word withText(String corrected) {
+    return new Word(id, corrected, startUs, endUs, speaker, 1.0);
+  }
+
+  /** Lower case without punctuation at either side; the apostrophe inside a word stays. */
+  public String bare() {
+    int from = 0;
+    int to = text.length();
+    while (from < to && !Character.isLetterOrDigit(text.charAt(from))) {
+      from++;
+    }
+    while (to > from && !Character.isLetterOrDigit(text.charAt(to - 1))) {
+      to--;
+    }
+    return text.substring(from, to).toLowerCase(java.util.Locale.ROOT).replace('\u2019', '\'');
+  }
+
+  /** Whether the word closes a sentence by its punctuation. */
+  public boolean endsSentence() {
+    int last = text.length() - 1;
+    while (last >= 0 && "\"')]\u201d\u2019".indexOf(text.charAt(last)) >= 0) {
+      last--;
+    }
+    return last >= 0 && ".?!\u2026".indexOf(text.charAt(last)) >= 0;
+  }
+
+  /** Whether the word closes a clause (comma, semicolon, colon, dash) or a sentence. */
+  public boolean endsClause() {
+    int last = text.length() - 1;
+    return endsSentence() || (last >= 0 && ",;:\u2013\u2014".indexOf(text.charAt(last)) >= 0);
+  }
+}

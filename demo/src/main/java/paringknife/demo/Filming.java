@@ -1,0 +1,160 @@
+package paringknife.demo;
+
+import java.awt.Color;
+import java.awt.Graphics2D;
+import java.awt.image.BufferedImage;
+import java.awt.image.DataBufferInt;
+import java.io.BufferedOutputStream;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import paringknife.core.time.FrameRate;
+import paringknife.media.process.ChildProcess;
+import paringknife.media.process.ProcessFailed;
+
+/** Draws a performance frame by frame and hands the pictures with their sound to ffmpeg. */
+final class Filming {
+  private static final List<Portrait.Look> LOOKS =
+      List.of(
+          new Portrait.Look(new Color(0xE0AC8C), new Color(0x7A3B22), new Color(0x7C6A4A), new Color(0x4F6B4A), true, false),
+          new Portrait.Look(new Color(0xD29A78), new Color(0x5A5550), new Color(0x3F5563), new Color(0x3C5A78), false, true),
+          new Portrait.Look(new Color(0xB98060), new Color(0x2A2220), new Color(0x5B3B44), new Color(0x4A3524), true, false));
+
+  private final Performance performance;
+  private final List<Voice> voices;
+  private final FrameRate rate;
+  private final int width;
+  private final int height;
+  private final int look;
+  private final double scale;
+
+  Filming(Performance performance, List<Voice> voices, FrameRate rate, int width, int height, int look) {
+    this.performance = performance;
+    this.voices = voices;
+    this.rate = rate;
+    this.width = width;
+    this.height = height;
+    this.look = look;
+    this.scale = height / 720.0;
+  }
+
+  /** Films into an MP4 with the sound given (raw 16-bit mono at 16 kHz). */
+  void film(Path rawSound, Path target) throws IOException {
+    FrameRate drawings = new FrameRate(rate.numerator(), rate.denominator() * 2);
+    List<String> command =
+        List.of(
+            "ffmpeg", "-nostdin", "-y", "-v", "error",
+            "-f", "rawvideo", "-pix_fmt", "bgr0", "-s", width + "x" + height, "-r", drawings.toString(), "-i", "pipe:0",
+            "-f", "s16le", "-ar", "16000", "-ac", "1", "-i", rawSound.toString(),
+            "-vf", "scale=out_color_matrix=bt709:out_range=tv,format=yuv420p,fps=" + rate,
+            "-c:v", "libx264", "-preset", "ultrafast", "-crf", "21", "-g", "250",
+            "-colorspace", "bt709", "-color_primaries", "bt709", "-color_trc", "bt709", "-color_range", "tv",
+            "-c:a", "aac", "-ar", "48000", "-b:a", "128k", "-shortest", "-movflags", "+faststart", target.toString());
+    Process process = new ProcessBuilder(command).redirectError(ProcessBuilder.Redirect.INHERIT).start();
+    Thread killer = ChildProcess.killAfter(process, java.time.Duration.ofMinutes(10));
+    try (OutputStream out = new BufferedOutputStream(process.getOutputStream(), width * height * 4)) {
+      draw(out);
+    }
+    try {
+      int exit = process.waitFor();
+      killer.interrupt();
+      if (exit != 0) {
+        throw new ProcessFailed("ffmpeg", exit, "see above");
+      }
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new ProcessFailed("ffmpeg", -1, "interrupted");
+    }
+  }
+
+  /** Draws on twos: a new drawing every second frame, as hand animation does. */
+  private void draw(OutputStream out) throws IOException {
+    BufferedImage room = Room.draw(width, height, look);
+    BufferedImage frame = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
+    int[] pixels = ((DataBufferInt) frame.getRaster().getDataBuffer()).getData();
+    int[] empty = ((DataBufferInt) room.getRaster().getDataBuffer()).getData();
+    ByteBuffer bytes = ByteBuffer.allocate(pixels.length * 4).order(ByteOrder.LITTLE_ENDIAN);
+    Graphics2D g = frame.createGraphics();
+    List<Actor> actors = actors();
+    long frames = rate.nearestFrame(Math.round(performance.seconds * 1e6));
+    for (long n = 0; n < frames; n += 2) {
+      System.arraycopy(empty, 0, pixels, 0, pixels.length);
+      for (Actor actor : actors) {
+        actor.draw(g, rate.startUs(n) / 1e6);
+      }
+      bytes.asIntBuffer().put(pixels);
+      out.write(bytes.array());
+    }
+    g.dispose();
+  }
+
+  private List<Actor> actors() {
+    List<Actor> actors = new ArrayList<>();
+    for (int v = 0; v < voices.size(); v++) {
+      actors.add(new Actor(v));
+    }
+    return actors;
+  }
+
+  /** A picture of one person at one time, for tests of the face detector. */
+  BufferedImage still(double seconds) {
+    BufferedImage frame = Room.draw(width, height, look);
+    Graphics2D g = frame.createGraphics();
+    actors().forEach(actor -> actor.draw(g, seconds));
+    g.dispose();
+    return frame;
+  }
+
+  private final class Actor {
+    private final Portrait portrait;
+    private final float[] voice;
+    private final double x;
+    private final double phase;
+    private final List<Double> blinks = new ArrayList<>();
+    private double openness;
+
+    Actor(int index) {
+      portrait = new Portrait(LOOKS.get((look + index) % LOOKS.size()), scale);
+      voice = performance.tracks.get(voices.get(index).letter());
+      x = width * (index + 1.0) / (voices.size() + 1) + (voices.size() > 1 ? (index - 0.5) * width * 0.14 : 0);
+      phase = index * 2.1;
+      Random random = new Random(index);
+      for (double t = 1; t < performance.seconds; t += 2 + random.nextDouble() * 4) {
+        blinks.add(t);
+      }
+    }
+
+    void draw(Graphics2D g, double t) {
+      double level = level(t);
+      openness += (level - openness) * 0.65;
+      int mouth = (int) Math.round(openness * (Portrait.MOUTHS - 1));
+      boolean shut = blinks.stream().anyMatch(b -> t >= b && t < b + 0.14);
+      double sway = 4 * Math.sin(t * 0.55 + phase) + 2 * Math.sin(t * 1.3 + phase);
+      double nod = 2.2 * Math.sin(t * 0.9 + phase) + 5 * openness * Math.sin(t * 5);
+      double top = height - 600 * scale;
+      place(g, portrait.body(), x + sway * 0.3, top + 286 * scale);
+      place(g, portrait.head(mouth, shut), x + sway, top + nod);
+    }
+
+    private void place(Graphics2D g, BufferedImage image, double middle, double y) {
+      g.drawImage(image, (int) Math.round(middle - image.getWidth() / 2.0), (int) Math.round(y), null);
+    }
+
+    /** How wide the mouth opens: the voice's level over 40 ms, 0 to 1. */
+    private double level(double t) {
+      int from = Math.max(0, (int) ((t - 0.01) * Performance.RATE));
+      int to = Math.min(voice.length, (int) ((t + 0.03) * Performance.RATE));
+      double sum = 0;
+      for (int i = from; i < to; i++) {
+        sum += voice[i] * voice[i];
+      }
+      double rms = to > from ? Math.sqrt(sum / (to - from)) : 0;
+      return Math.max(0, Math.min(1, (20 * Math.log10(rms + 1e-5) + 46) / 32));
+    }
+  }
+}

@@ -1,0 +1,80 @@
+package paringknife.media.faces;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.opencv.core.Core;
+import org.opencv.core.CvType;
+import org.opencv.core.Mat;
+import org.opencv.core.Rect;
+import org.opencv.imgproc.Imgproc;
+import paringknife.core.frame.Face;
+
+/**
+ * Watches a run of pictures: faces in every second one (they move little between two), and in every
+ * one how much each mouth moved beyond the rest of its face. Not for use from several threads.
+ */
+public final class FaceWatcher implements AutoCloseable {
+  private final FaceDetector detector = new FaceDetector();
+  private final int width;
+  private final int height;
+  private final Mat rgb;
+  private Mat grey = new Mat();
+  private Mat greyBefore = new Mat();
+  private List<Face> faces = List.of();
+  private int count;
+
+  public FaceWatcher(int width, int height) {
+    this.width = width;
+    this.height = height;
+    this.rgb = new Mat(height, width, CvType.CV_8UC3);
+  }
+
+  /** The faces of the next picture, packed RGB. */
+  public List<Face> watch(byte[] picture) {
+    rgb.put(0, 0, picture);
+    Mat swap = greyBefore;
+    greyBefore = grey;
+    grey = swap;
+    Imgproc.cvtColor(rgb, grey, Imgproc.COLOR_RGB2GRAY);
+    if (count++ % 2 == 0) {
+      faces = detector.detect(rgb);
+    }
+    List<Face> moved = new ArrayList<>();
+    for (Face face : faces) {
+      moved.add(new Face(face.x(), face.y(), face.width(), face.height(), mouthMotion(face)));
+    }
+    return moved;
+  }
+
+  private double mouthMotion(Face face) {
+    if (greyBefore.empty()) {
+      return 0;
+    }
+    double mouth = change(face.x() + 0.2 * face.width(), face.y() + 0.62 * face.height(), 0.6 * face.width(), 0.35 * face.height());
+    double brow = change(face.x() + 0.2 * face.width(), face.y() + 0.05 * face.height(), 0.6 * face.width(), 0.2 * face.height());
+    return Math.max(0, mouth - brow);
+  }
+
+  private double change(double x, double y, double w, double h) {
+    int left = Math.max(0, (int) (x * width));
+    int top = Math.max(0, (int) (y * height));
+    int right = Math.min(width, (int) ((x + w) * width));
+    int bottom = Math.min(height, (int) ((y + h) * height));
+    if (right - left < 2 || bottom - top < 2) {
+      return 0;
+    }
+    Rect area = new Rect(left, top, right - left, bottom - top);
+    Mat difference = new Mat();
+    Core.absdiff(grey.submat(area), greyBefore.submat(area), difference);
+    double mean = Core.mean(difference).val[0];
+    difference.release();
+    return mean;
+  }
+
+  @Override
+  public void close() {
+    rgb.release();
+    grey.release();
+    greyBefore.release();
+  }
+}

@@ -1,0 +1,213 @@
+package paringknife.media.ffmpeg;
+
+import java.io.DataInputStream;
+import java.io.EOFException;
+import java.io.FileInputStream;
+import java.io.FileOutputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.function.DoubleConsumer;
+import paringknife.core.frame.FaceSample;
+import paringknife.core.listen.LevelCurve;
+import paringknife.media.faces.FaceWatcher;
+import paringknife.media.process.ChildProcess;
+import paringknife.media.process.ProcessFailed;
+
+/**
+ * Takes a recording in: one ffmpeg process decodes it once and feeds the proxy, the lossless sound,
+ * the level curve and the pictures for face analysis.
+ */
+public final class Ingest {
+  /** What ingest makes of a recording. */
+  public record Result(LevelCurve levels, List<FaceSample> faces) {}
+
+  private static final int PROXY_HEIGHT = 360;
+  private static final int ANALYSIS_WIDTH = 640;
+  private static final double ANALYSIS_RATE = 5;
+
+  private final Recording recording;
+  private final Path proxy;
+  private final Path sound;
+
+  /**
+   * @param proxy where the small picture file for the browser goes
+   * @param sound where the lossless 48 kHz stereo sound goes
+   */
+  public Ingest(Recording recording, Path proxy, Path sound) {
+    this.recording = recording;
+    this.proxy = proxy;
+    this.sound = sound;
+  }
+
+  /**
+   * Runs to the end; both files appear whole or not at all.
+   *
+   * @param progress told the share done, 0 to 1
+   * @throws ProcessFailed when ffmpeg cannot read the recording through
+   */
+  public Result run(DoubleConsumer progress) {
+    try {
+      Path work = Files.createTempDirectory(proxy.toAbsolutePath().getParent(), ".ingest-");
+      try {
+        return run(work, progress);
+      } finally {
+        deleteFlat(work);
+      }
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  private Result run(Path work, DoubleConsumer progress) throws IOException {
+    Path pcm = work.resolve("pcm");
+    ChildProcess.run(List.of("mkfifo", pcm.toString()), null, Duration.ofSeconds(10));
+    Path proxyPart = work.resolve("proxy.mp4");
+    Path soundPart = work.resolve("sound.flac");
+    ProcessBuilder builder = new ProcessBuilder(command(proxyPart, soundPart, pcm));
+    Process process = builder.start();
+    process.getOutputStream().close();
+    Thread killer = ChildProcess.killAfter(process, limit());
+    ExecutorService readers = Executors.newFixedThreadPool(3);
+    try {
+      Future<LevelCurve> levels = readers.submit(() -> readLevels(pcm));
+      Future<List<FaceSample>> faces = readers.submit(() -> readFaces(process.getInputStream()));
+      Future<String> errors = readers.submit(() -> readProgress(process.getErrorStream(), progress));
+      int exit = process.waitFor();
+      killer.interrupt();
+      release(pcm);
+      if (exit != 0) {
+        throw new ProcessFailed("ffmpeg", exit, errors.get());
+      }
+      Result result = new Result(levels.get(), faces.get());
+      move(proxyPart, proxy);
+      move(soundPart, sound);
+      return result;
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new ProcessFailed("ffmpeg", -1, "interrupted");
+    } catch (ExecutionException e) {
+      throw new IOException(e.getCause());
+    } finally {
+      process.destroyForcibly();
+      readers.shutdownNow();
+    }
+  }
+
+  private Duration limit() {
+    return Duration.ofSeconds(120 + recording.durationUs() / 1_000_000 * 2);
+  }
+
+  private List<String> command(Path proxyPart, Path soundPart, Path pcm) {
+    List<String> c = new ArrayList<>(List.of("ffmpeg", "-nostdin", "-y", "-v", "error", "-progress", "pipe:2"));
+    c.addAll(Input.safety());
+    c.addAll(List.of("-i", Input.argument(recording.file())));
+    Recording.Picture picture = recording.picture();
+    if (!recording.hasSound()) {
+      c.addAll(List.of("-f", "lavfi", "-t", Double.toString(recording.durationUs() / 1e6), "-i", "anullsrc=r=48000:cl=stereo"));
+    }
+    if (picture == null) {
+      c.addAll(List.of("-f", "lavfi", "-t", Double.toString(recording.durationUs() / 1e6), "-i", "color=c=0x2b2927:s=640x360:r=25"));
+    }
+    String video = picture == null ? "1:v:0" : "0:v:0";
+    String audio = recording.hasSound() ? "0:a:0" : "1:a:0";
+    String rate = picture == null ? "25" : picture.rate().toString();
+    StringBuilder graph = new StringBuilder();
+    graph.append("[").append(video).append("]split=2[vp][va];");
+    graph.append("[vp]fps=").append(rate).append(":start_time=0,scale=-2:").append(PROXY_HEIGHT);
+    graph.append(":flags=fast_bilinear:out_color_matrix=bt709:out_range=tv,format=yuv420p[proxy];");
+    graph.append("[va]fps=").append(ANALYSIS_RATE).append(":start_time=0,scale=").append(ANALYSIS_WIDTH);
+    graph.append(":").append(analysisHeight()).append(":flags=area,format=rgb24[frames];");
+    graph.append("[").append(audio).append("]aresample=48000:async=1:first_pts=0,");
+    graph.append("aformat=sample_fmts=flt:channel_layouts=stereo,asplit=3[ap][af][al]");
+    c.addAll(List.of("-filter_complex", graph.toString()));
+    c.addAll(List.of("-map", "[proxy]", "-map", "[ap]", "-c:v", "libx264", "-preset", "ultrafast", "-tune", "fastdecode", "-crf", "26", "-g", "15", "-bf", "0", "-colorspace", "bt709", "-color_primaries", "bt709", "-color_trc", "bt709", "-color_range", "tv", "-c:a", "aac", "-b:a", "128k", "-movflags", "+faststart", proxyPart.toString()));
+    c.addAll(List.of("-map", "[frames]", "-f", "rawvideo", "pipe:1"));
+    c.addAll(List.of("-map", "[af]", "-c:a", "flac", "-sample_fmt", "s16", "-compression_level", "2", soundPart.toString()));
+    c.addAll(List.of("-map", "[al]", "-f", "s16le", "-c:a", "pcm_s16le", pcm.toString()));
+    return c;
+  }
+
+  private int analysisHeight() {
+    Recording.Picture picture = recording.picture();
+    double ratio = picture == null ? 9 / 16.0 : picture.height() / (double) picture.width();
+    return Math.max(2, 2 * (int) Math.round(ANALYSIS_WIDTH * ratio / 2));
+  }
+
+  private static LevelCurve readLevels(Path pcm) throws IOException {
+    LevelCurve.Collector collector = new LevelCurve.Collector(48_000);
+    try (InputStream in = new FileInputStream(pcm.toFile())) {
+      byte[] block = new byte[48_000 * 4];
+      ByteBuffer samples = ByteBuffer.wrap(block).order(ByteOrder.LITTLE_ENDIAN);
+      for (int read = in.readNBytes(block, 0, block.length); read > 0; read = in.readNBytes(block, 0, block.length)) {
+        for (int i = 0; i + 4 <= read; i += 4) {
+          int left = Math.abs(samples.getShort(i));
+          int right = Math.abs(samples.getShort(i + 2));
+          collector.add(Math.max(left, right) / 32768f);
+        }
+      }
+    }
+    return collector.finish();
+  }
+
+  private List<FaceSample> readFaces(InputStream frames) throws IOException {
+    int height = analysisHeight();
+    List<FaceSample> samples = new ArrayList<>();
+    byte[] frame = new byte[ANALYSIS_WIDTH * height * 3];
+    try (DataInputStream in = new DataInputStream(frames);
+        FaceWatcher watcher = new FaceWatcher(ANALYSIS_WIDTH, height)) {
+      for (int n = 0; ; n++) {
+        in.readFully(frame);
+        if (recording.picture() != null) {
+          samples.add(new FaceSample(Math.round(n * 1e6 / ANALYSIS_RATE), watcher.watch(frame)));
+        }
+      }
+    } catch (EOFException end) {
+      return samples;
+    }
+  }
+
+  private String readProgress(InputStream errors, DoubleConsumer progress) throws IOException {
+    return FfmpegProgress.follow(errors, recording.durationUs(), progress);
+  }
+
+  /** Lets a reader that still waits for a writer go, should ffmpeg have died before opening. */
+  private static void release(Path pcm) throws IOException {
+    Thread opener =
+        new Thread(
+            () -> {
+              try (FileOutputStream out = new FileOutputStream(pcm.toFile())) {
+                out.flush();
+              } catch (IOException e) {
+                Thread.currentThread().interrupt();
+              }
+            },
+            "release-reader");
+    opener.setDaemon(true);
+    opener.start();
+  }
+
+  private static void move(Path part, Path place) throws IOException {
+    Files.move(part, place, java.nio.file.StandardCopyOption.REPLACE_EXISTING, java.nio.file.StandardCopyOption.ATOMIC_MOVE);
+  }
+
+  private static void deleteFlat(Path directory) throws IOException {
+    try (var files = Files.list(directory)) {
+      for (Path file : files.toList()) {
+        Files.deleteIfExists(file);
+      }
+    }
+    Files.deleteIfExists(directory);
+  }
+}

@@ -1,0 +1,137 @@
+package paringknife.media.ffmpeg;
+
+import java.io.BufferedOutputStream;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.io.UncheckedIOException;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.DoubleConsumer;
+import java.util.stream.Stream;
+import paringknife.core.listen.LoudnessTarget;
+import paringknife.core.listen.SampleSource;
+import paringknife.core.listen.SoundJoiner;
+import paringknife.core.pare.PictureRun;
+import paringknife.core.time.FrameRate;
+import paringknife.media.process.ChildProcess;
+import paringknife.media.process.ProcessFailed;
+import paringknife.media.store.CaptionFonts;
+
+/**
+ * Renders a clip from the original to a finished file in one generation. Sound is joined, brought to
+ * loudness and limited by sample here and handed over as PCM; the picture goes through one ffmpeg
+ * process. The file appears under its name only when it is complete.
+ */
+public final class Renderer {
+  private static final FrameRate WITHOUT_PICTURE = new FrameRate(25, 1);
+
+  /** AAC overshoots a limited signal a little; this much is left for it, in dB. */
+  private static final double CODEC_ROOM_DB = 0.6;
+
+  private final CaptionFonts fonts;
+
+  public Renderer(CaptionFonts fonts) {
+    this.fonts = fonts;
+  }
+
+  /** The frame rate a recording is edited and delivered at. */
+  public static FrameRate rateOf(Recording recording) {
+    Recording.Picture picture = recording.picture();
+    return picture == null ? WITHOUT_PICTURE : picture.rate();
+  }
+
+  /**
+   * Renders to {@code target}, replacing what is there.
+   *
+   * @param progress told the share done, 0 to 1
+   * @throws ProcessFailed when ffmpeg fails; nothing is left behind then
+   */
+  public void render(RenderOrder order, Path target, DoubleConsumer progress) {
+    try {
+      Path directory = target.toAbsolutePath().getParent();
+      Files.createDirectories(directory);
+      Path work = Files.createTempDirectory(directory, ".render-");
+      try {
+        render(order, work, target, progress);
+      } finally {
+        delete(work);
+      }
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  private void render(RenderOrder order, Path work, Path target, DoubleConsumer progress)
+      throws IOException {
+    writeSound(order, work.resolve("sound.f32"));
+    RenderGraph graph = new RenderGraph(order, rateOf(order.recording()));
+    Files.writeString(work.resolve("graph.txt"), graph.text());
+    Files.writeString(work.resolve("captions.ass"), order.captions());
+    Files.createSymbolicLink(work.resolve("fonts"), fonts.directory().toAbsolutePath());
+    Process process = new ProcessBuilder(command(order, graph)).directory(work.toFile()).start();
+    Thread killer = ChildProcess.killAfter(process, limit(order));
+    try {
+      process.getOutputStream().close();
+      String said = FfmpegProgress.follow(process.getErrorStream(), order.cuts().lengthUs(), progress);
+      int exit = process.waitFor();
+      if (exit != 0) {
+        throw new ProcessFailed("ffmpeg", exit, said);
+      }
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new ProcessFailed("ffmpeg", -1, "interrupted");
+    } finally {
+      killer.interrupt();
+      process.destroyForcibly();
+    }
+    Files.move(work.resolve("out.mp4"), target, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
+  }
+
+  private static Duration limit(RenderOrder order) {
+    return Duration.ofSeconds(300 + order.cuts().lengthUs() / 1_000_000 * 30);
+  }
+
+  private List<String> command(RenderOrder order, RenderGraph graph) {
+    List<String> c = new ArrayList<>(List.of("ffmpeg", "-nostdin", "-y", "-v", "error", "-progress", "pipe:2"));
+    c.addAll(graph.inputArguments(Input.argument(order.recording().file())));
+    c.addAll(List.of("-f", "f32le", "-ar", "48000", "-ac", "2", "-i", "sound.f32"));
+    c.addAll(List.of("-filter_complex_script", "graph.txt", "-map", "[v]", "-map", graph.inputs() + ":a:0"));
+    c.addAll(List.of("-frames:v", Long.toString(PictureRun.total(order.runs()))));
+    c.addAll(List.of("-c:v", "libx264", "-preset", "veryfast", "-crf", "20", "-profile:v", "high"));
+    c.addAll(List.of("-colorspace", "bt709", "-color_primaries", "bt709", "-color_trc", "bt709", "-color_range", "tv"));
+    c.addAll(List.of("-c:a", "aac", "-b:a", "192k", "-map_metadata", "-1", "-movflags", "+faststart", "out.mp4"));
+    return c;
+  }
+
+  private static void writeSound(RenderOrder order, Path file) throws IOException {
+    SampleSource source = SoundWindow.covering(order.sound(), order.cuts().kept());
+    float[] sound = new SoundJoiner(source).join(order.cuts().kept());
+    new LoudnessTarget(order.spec().lufs(), order.spec().ceilingDbtp() - CODEC_ROOM_DB)
+        .apply(sound, SampleSource.CHANNELS);
+    try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(file))) {
+      ByteBuffer buffer = ByteBuffer.allocate(1 << 16).order(ByteOrder.LITTLE_ENDIAN);
+      for (int at = 0; at < sound.length; ) {
+        buffer.clear();
+        while (at < sound.length && buffer.remaining() >= 4) {
+          buffer.putFloat(sound[at++]);
+        }
+        out.write(buffer.array(), 0, buffer.position());
+      }
+    }
+  }
+
+  private static void delete(Path work) throws IOException {
+    try (Stream<Path> files = Files.list(work)) {
+      for (Path file : files.toList()) {
+        Files.deleteIfExists(file);
+      }
+    }
+    Files.deleteIfExists(work);
+  }
+}

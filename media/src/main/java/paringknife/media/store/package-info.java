@@ -1,0 +1,5 @@
+/** Where media and what is made of it lies on disk. */
+@NullMarked
+package paringknife.media.store;
+
+import org.jspecify.annotations.NullMarked;

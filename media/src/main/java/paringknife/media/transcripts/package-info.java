@@ -1,0 +1,5 @@
+/** Reading and writing transcript files. */
+@NullMarked
+package paringknife.media.transcripts;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,32 @@
+package paringknife.server;
+
+import org.springframework.boot.autoconfigure.SpringBootApplication;
+import org.springframework.context.annotation.Bean;
+import org.springframework.core.env.Environment;
+import org.springframework.scheduling.annotation.EnableScheduling;
+import java.nio.file.Path;
+import paringknife.media.store.CaptionFonts;
+import paringknife.server.episodes.ClipRenderer;
+import paringknife.server.episodes.DataFolder;
+
+/** The web application. */
+@SpringBootApplication
+@EnableScheduling
+public class Application {
+  @Bean
+  DataFolder dataFolder(Environment environment) {
+    return new DataFolder(
+        Path.of(environment.getRequiredProperty("paring-knife.data")).toAbsolutePath(),
+        Path.of(environment.getRequiredProperty("paring-knife.media")).toAbsolutePath());
+  }
+
+  @Bean
+  CaptionFonts captionFonts(DataFolder data) {
+    return new CaptionFonts(data.fonts());
+  }
+
+  @Bean
+  ClipRenderer clipRenderer(CaptionFonts fonts) {
+    return new ClipRenderer(fonts);
+  }
+}

@@ -1,0 +1,206 @@
+package paringknife.server.clips;
+
+import java.util.List;
+import java.util.Optional;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import paringknife.core.deliver.Composition;
+import paringknife.core.deliver.DeliverySpec;
+import paringknife.core.deliver.DeliverySpecs;
+import paringknife.core.frame.WindowRun;
+import paringknife.core.letter.Cue;
+import paringknife.core.listen.Pause;
+import paringknife.core.pare.ClipDocument;
+import paringknife.core.pare.ClipSettings;
+import paringknife.core.pare.Filler;
+import paringknife.core.pare.FillerFinder;
+import paringknife.core.pare.Framing;
+import paringknife.core.pare.PictureRun;
+import paringknife.core.time.Span;
+import paringknife.core.transcript.Transcript;
+import paringknife.server.episodes.ClipRenderer;
+import paringknife.server.episodes.Episode;
+import paringknife.server.events.Events;
+import paringknife.server.shelf.Episodes;
+import paringknife.server.web.Outdated;
+
+/** Clips over HTTP. */
+@RestController
+@RequestMapping("/api")
+class ClipController {
+  private final Episodes episodes;
+  private final ClipStore store;
+  private final Events events;
+
+  ClipController(Episodes episodes, ClipStore store, Events events) {
+    this.episodes = episodes;
+    this.store = store;
+    this.events = events;
+  }
+
+  /** Words for a new clip, by index, both included; a blank title is made from the first words. */
+  record NewClip(int firstWord, int lastWord, String title) {}
+
+  /** A change to the state with this revision. */
+  record Change(int revision, ClipIntent intent) {}
+
+  /** The revision that undo or redo starts from. */
+  record Seen(int revision) {}
+
+  /** What could still be pared: counts, and microseconds it would give. */
+  record Prospects(int pauses, long pausesUs, int sureFillers, int doubtfulFillers, long sureFillersUs, List<Span> pauseSpans) {}
+
+  /** What plays and shows, frame by frame, for the clip's shape. */
+  record Preview(
+      int revision, int width, int height, int frameRateNumerator, int frameRateDenominator, List<PictureRun> runs, List<WindowRun> windows, List<Cue> cues, String ass) {}
+
+  @GetMapping("/episodes/{id}/clips")
+  List<ClipState> ofEpisode(@PathVariable long id) {
+    Episode episode = episodes.open(id);
+    return store.ofEpisode(id).stream().map(c -> ClipState.of(c, episode)).toList();
+  }
+
+  @PostMapping("/episodes/{id}/clips")
+  ClipState create(@PathVariable long id, @RequestBody NewClip asked) {
+    Episode episode = episodes.open(id);
+    ClipIntent.Range.check(asked.firstWord(), asked.lastWord(), episode);
+    Span stretch = episode.editor().stretchOf(asked.firstWord(), asked.lastWord());
+    String title = asked.title().isBlank() ? titleFrom(episode.transcript(), asked) : asked.title().strip();
+    ClipDocument document =
+        ClipDocument.of(
+            new ClipSettings(title, List.of(stretch), "9:16", Framing.SPEAKER, "sluice", List.of()));
+    ClipState made = ClipState.of(store.create(id, document), episode);
+    events.clipsChanged(id);
+    return made;
+  }
+
+  private static String titleFrom(Transcript transcript, NewClip asked) {
+    FillerFinder fillers = FillerFinder.english();
+    StringBuilder title = new StringBuilder();
+    for (int i = asked.firstWord(); i <= asked.lastWord() && title.length() < 32; i++) {
+      String bare = transcript.words().get(i).bare();
+      if (!fillers.isSure(bare) && !(title.isEmpty() && List.of("so", "well", "and", "but").contains(bare))) {
+        title.append(title.isEmpty() ? "" : " ").append(transcript.words().get(i).text());
+        if (transcript.words().get(i).endsSentence() && title.length() > 8) {
+          break;
+        }
+      }
+    }
+    String plain = title.toString().replaceAll("[.,;:]+$", "");
+    return plain.isEmpty() ? "Clip" : plain.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + plain.substring(1);
+  }
+
+  @GetMapping("/clips/{id}")
+  ClipState read(@PathVariable long id) {
+    ClipStore.StoredClip clip = store.byId(id);
+    return ClipState.of(clip, episodes.open(clip.episodeId()));
+  }
+
+  @PostMapping("/clips/{id}/changes")
+  ClipState change(@PathVariable long id, @RequestBody Change change) {
+    ClipStore.StoredClip clip = seen(id, change.revision());
+    Episode episode = episodes.open(clip.episodeId());
+    return settle(store.change(clip, change.intent().label(), change.intent().apply(clip.document(), episode)), episode);
+  }
+
+  @PostMapping("/clips/{id}/undo")
+  ClipState undo(@PathVariable long id, @RequestBody Seen seen) {
+    ClipStore.StoredClip clip = seen(id, seen.revision());
+    return settle(store.undo(clip), episodes.open(clip.episodeId()));
+  }
+
+  @PostMapping("/clips/{id}/redo")
+  ClipState redo(@PathVariable long id, @RequestBody Seen seen) {
+    ClipStore.StoredClip clip = seen(id, seen.revision());
+    return settle(store.redo(clip), episodes.open(clip.episodeId()));
+  }
+
+  private ClipStore.StoredClip seen(long id, int revision) {
+    ClipStore.StoredClip clip = store.byId(id);
+    if (clip.revision() != revision) {
+      throw new Outdated("This clip was changed in another window. That change is kept; the clip is shown as it is now.");
+    }
+    return clip;
+  }
+
+  private ClipState settle(ClipStore.StoredClip clip, Episode episode) {
+    store.remember(clip);
+    events.clipsChanged(clip.episodeId());
+    return ClipState.of(clip, episode);
+  }
+
+  @DeleteMapping("/clips/{id}")
+  void bin(@PathVariable long id) {
+    ClipStore.StoredClip clip = store.byId(id);
+    store.bin(id);
+    events.clipsChanged(clip.episodeId());
+  }
+
+  @PostMapping("/clips/{id}/return")
+  ClipState takeFromBin(@PathVariable long id) {
+    store.takeFromBin(id);
+    ClipStore.StoredClip clip = store.byId(id);
+    events.clipsChanged(clip.episodeId());
+    return ClipState.of(clip, episodes.open(clip.episodeId()));
+  }
+
+  @GetMapping("/clips/{id}/prospects")
+  Prospects prospects(
+      @PathVariable long id,
+      @RequestParam(defaultValue = "-38") double thresholdDb,
+      @RequestParam(defaultValue = "0.5") double shortest,
+      @RequestParam(defaultValue = "0.02") double head,
+      @RequestParam(defaultValue = "0.15") double tail) {
+    ClipStore.StoredClip clip = store.byId(id);
+    Episode episode = episodes.open(clip.episodeId());
+    List<Pause> pauses =
+        episode.editor().pauses(clip.document(), ClipIntent.ParePauses.settings(thresholdDb, shortest, head, tail));
+    List<Filler> fillers = episode.editor().fillers(clip.document(), FillerFinder.english());
+    long sureUs =
+        fillers.stream()
+            .filter(Filler::sure)
+            .mapToLong(f -> episode.transcript().words().get(f.last()).endUs() - episode.transcript().words().get(f.first()).startUs())
+            .sum();
+    int sure = (int) fillers.stream().filter(Filler::sure).count();
+    return new Prospects(
+        pauses.size(),
+        pauses.stream().mapToLong(p -> p.cut().lengthUs()).sum(),
+        sure,
+        fillers.size() - sure,
+        sureUs,
+        pauses.stream().map(Pause::cut).toList());
+  }
+
+  @GetMapping("/clips/{id}/preview")
+  Preview preview(@PathVariable long id, @RequestParam Optional<String> lettering) {
+    ClipStore.StoredClip clip = store.byId(id);
+    Episode episode = episodes.open(clip.episodeId());
+    ClipDocument document =
+        lettering.map(l -> clip.document().withSettings(clip.document().settings().withLettering(l))).orElse(clip.document());
+    DeliverySpec spec = specFor(document.settings().shape());
+    Composition composition = ClipRenderer.compose(episode, document, spec);
+    return new Preview(
+        clip.revision(),
+        spec.width(),
+        spec.height(),
+        episode.rate().numerator(),
+        episode.rate().denominator(),
+        composition.runs(),
+        composition.windowRuns(),
+        composition.cues(),
+        composition.ass());
+  }
+
+  private static DeliverySpec specFor(String shape) {
+    return DeliverySpecs.shipped().stream()
+        .filter(s -> s.shape().toString().equals(shape))
+        .findFirst()
+        .orElseThrow(() -> new IllegalArgumentException("There is no delivery spec of the shape " + shape + "."));
+  }
+}

@@ -1,0 +1,192 @@
+package paringknife.server.clips;
+
+import com.fasterxml.jackson.annotation.JsonSubTypes;
+import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import java.util.List;
+import java.util.Locale;
+import paringknife.core.frame.Shape;
+import paringknife.core.letter.Letterings;
+import paringknife.core.listen.PauseSettings;
+import paringknife.core.deliver.DeliverySpecs;
+import paringknife.core.pare.ClipDocument;
+import paringknife.core.pare.FillerFinder;
+import paringknife.core.pare.Framing;
+import paringknife.core.pare.Reason;
+import paringknife.server.episodes.Episode;
+
+/** What a producer wants done to a clip, as the browser sends it. */
+@JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "type")
+@JsonSubTypes({
+  @JsonSubTypes.Type(value = ClipIntent.PareWords.class, name = "pareWords"),
+  @JsonSubTypes.Type(value = ClipIntent.ParePauses.class, name = "parePauses"),
+  @JsonSubTypes.Type(value = ClipIntent.PareFillers.class, name = "pareFillers"),
+  @JsonSubTypes.Type(value = ClipIntent.PutBackWords.class, name = "putBackWords"),
+  @JsonSubTypes.Type(value = ClipIntent.PutBackRemovals.class, name = "putBackRemovals"),
+  @JsonSubTypes.Type(value = ClipIntent.PutBackReason.class, name = "putBackReason"),
+  @JsonSubTypes.Type(value = ClipIntent.Rename.class, name = "rename"),
+  @JsonSubTypes.Type(value = ClipIntent.Reframe.class, name = "reframe"),
+  @JsonSubTypes.Type(value = ClipIntent.Letter.class, name = "letter"),
+  @JsonSubTypes.Type(value = ClipIntent.AskFor.class, name = "askFor")
+})
+public sealed interface ClipIntent {
+  /** The clip after this was done. */
+  ClipDocument apply(ClipDocument clip, Episode episode);
+
+  /** What undo will call it. */
+  String label();
+
+  /** Take words out, by index, both included. */
+  record PareWords(int first, int last) implements ClipIntent {
+    @Override
+    public ClipDocument apply(ClipDocument clip, Episode episode) {
+      Range.check(first, last, episode);
+      return episode.editor().pareWords(clip, first, last);
+    }
+
+    @Override
+    public String label() {
+      int n = last - first + 1;
+      return n == 1 ? "pare a word" : "pare " + n + " words";
+    }
+  }
+
+  /** Take out all pauses by these settings: dBFS and seconds. */
+  record ParePauses(double thresholdDb, double shortest, double head, double tail)
+      implements ClipIntent {
+    @Override
+    public ClipDocument apply(ClipDocument clip, Episode episode) {
+      return episode.editor().parePauses(clip, settings(thresholdDb, shortest, head, tail));
+    }
+
+    static PauseSettings settings(double thresholdDb, double shortest, double head, double tail) {
+      return new PauseSettings(thresholdDb, Math.round(shortest * 1e6), Math.round(head * 1e6), Math.round(tail * 1e6));
+    }
+
+    @Override
+    public String label() {
+      return "pare pauses";
+    }
+  }
+
+  /** Take out all sure fillers. */
+  record PareFillers() implements ClipIntent {
+    @Override
+    public ClipDocument apply(ClipDocument clip, Episode episode) {
+      return episode.editor().pareSureFillers(clip, FillerFinder.english());
+    }
+
+    @Override
+    public String label() {
+      return "pare fillers";
+    }
+  }
+
+  /** Put words back, by index, both included. */
+  record PutBackWords(int first, int last) implements ClipIntent {
+    @Override
+    public ClipDocument apply(ClipDocument clip, Episode episode) {
+      Range.check(first, last, episode);
+      return episode.editor().putBackWords(clip, first, last);
+    }
+
+    @Override
+    public String label() {
+      return "put back";
+    }
+  }
+
+  /** Put single removals back. */
+  record PutBackRemovals(List<Long> ids) implements ClipIntent {
+    @Override
+    public ClipDocument apply(ClipDocument clip, Episode episode) {
+      return episode.editor().putBack(clip, ids);
+    }
+
+    @Override
+    public String label() {
+      return "put back";
+    }
+  }
+
+  /** Put back all that went for a reason. */
+  record PutBackReason(Reason reason) implements ClipIntent {
+    @Override
+    public ClipDocument apply(ClipDocument clip, Episode episode) {
+      return episode.editor().putBack(clip, reason);
+    }
+
+    @Override
+    public String label() {
+      return "put back all " + reason.name().toLowerCase(Locale.ROOT).replace('_', ' ');
+    }
+  }
+
+  /** Give another title. */
+  record Rename(String title) implements ClipIntent {
+    @Override
+    public ClipDocument apply(ClipDocument clip, Episode episode) {
+      String clean = title.strip().replaceAll("\\s+", " ");
+      return clip.withSettings(clip.settings().withTitle(clean.substring(0, Math.min(120, clean.length()))));
+    }
+
+    @Override
+    public String label() {
+      return "rename";
+    }
+  }
+
+  /** Choose the shape on the plate and whom the frame holds. */
+  record Reframe(String shape, Framing.Mode mode, int person) implements ClipIntent {
+    @Override
+    public ClipDocument apply(ClipDocument clip, Episode episode) {
+      if (mode == Framing.Mode.PERSON && (person < 0 || person >= episode.people().size())) {
+        throw new IllegalArgumentException("There is no such person in the picture.");
+      }
+      return clip.withSettings(
+          clip.settings().withShape(Shape.parse(shape).toString()).withFraming(new Framing(mode, mode == Framing.Mode.PERSON ? person : -1)));
+    }
+
+    @Override
+    public String label() {
+      return "reframe";
+    }
+  }
+
+  /** Choose a lettering. */
+  record Letter(String lettering) implements ClipIntent {
+    @Override
+    public ClipDocument apply(ClipDocument clip, Episode episode) {
+      return clip.withSettings(clip.settings().withLettering(Letterings.byId(lettering).id()));
+    }
+
+    @Override
+    public String label() {
+      return "choose lettering";
+    }
+  }
+
+  /** Ask for delivery specs. */
+  record AskFor(List<String> specs) implements ClipIntent {
+    @Override
+    public ClipDocument apply(ClipDocument clip, Episode episode) {
+      List<String> known = specs.stream().map(s -> DeliverySpecs.byId(s).id()).distinct().toList();
+      return clip.withSettings(clip.settings().withSpecs(known));
+    }
+
+    @Override
+    public String label() {
+      return "choose specs";
+    }
+  }
+
+  /** Word indexes that a request may name. */
+  final class Range {
+    private Range() {}
+
+    static void check(int first, int last, Episode episode) {
+      if (first < 0 || last < first || last >= episode.transcript().words().size()) {
+        throw new IllegalArgumentException("These words are not in the transcript.");
+      }
+    }
+  }
+}

@@ -1,0 +1,79 @@
+package paringknife.server.clips;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import org.jspecify.annotations.Nullable;
+import paringknife.core.pare.CutList;
+import paringknife.core.pare.Framing;
+import paringknife.core.pare.Parings;
+import paringknife.core.pare.Reason;
+import paringknife.core.pare.Removal;
+import paringknife.core.time.Span;
+import paringknife.server.episodes.Episode;
+
+/**
+ * A clip as the browser shows it; all times in microseconds on the episode's clock.
+ *
+ * @param firstWord index of its first word
+ * @param lastWord index of its last word, included
+ * @param kept what plays, in order
+ * @param cut what was left out
+ */
+public record ClipState(
+    long id,
+    long episodeId,
+    int revision,
+    @Nullable String undo,
+    @Nullable String redo,
+    String title,
+    int firstWord,
+    int lastWord,
+    List<Span> stretches,
+    String shape,
+    Framing framing,
+    String lettering,
+    List<String> specs,
+    List<Removal> removals,
+    List<Span> kept,
+    List<Span> cut,
+    long originalUs,
+    long lengthUs,
+    List<Paring> parings) {
+
+  /** One reason's share of what was taken out. */
+  public record Paring(Reason reason, String name, int count, long us) {}
+
+  static ClipState of(ClipStore.StoredClip clip, Episode episode) {
+    CutList cuts = CutList.of(clip.document(), episode.transcript());
+    Parings parings = Parings.of(clip.document(), episode.transcript());
+    var settings = clip.document().settings();
+    long start = settings.stretches().stream().mapToLong(Span::startUs).min().orElse(0);
+    long end = settings.stretches().stream().mapToLong(Span::endUs).max().orElse(0);
+    int first = episode.transcript().firstEndingAfter(start);
+    int after = episode.transcript().firstEndingAfter(end);
+    return new ClipState(
+        clip.id(),
+        clip.episodeId(),
+        clip.revision(),
+        clip.undo(),
+        clip.redo(),
+        settings.title(),
+        first,
+        Math.max(first, after - 1),
+        settings.stretches(),
+        settings.shape(),
+        settings.framing(),
+        settings.lettering(),
+        settings.specs(),
+        clip.document().removals(),
+        cuts.kept(),
+        cuts.cut(),
+        parings.originalUs(),
+        parings.lengthUs(),
+        Arrays.stream(Reason.values())
+            .filter(parings.byReason()::containsKey)
+            .map(r -> new Paring(r, r.name().toLowerCase(Locale.ROOT), parings.byReason().get(r).count(), parings.byReason().get(r).us()))
+            .toList());
+  }
+}

@@ -1,0 +1,5 @@
+/** Clips: documents, changes, undo and redo. */
+@NullMarked
+package paringknife.server.clips;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,262 @@
+package paringknife.server.commands;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.concurrent.Callable;
+import java.util.function.Supplier;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+import paringknife.core.deliver.Check;
+import paringknife.core.deliver.Composition;
+import paringknife.core.deliver.DeliverySpec;
+import paringknife.core.deliver.DeliverySpecs;
+import paringknife.core.deliver.FileNames;
+import paringknife.core.deliver.Preflight;
+import paringknife.core.formats.SubRip;
+import paringknife.core.letter.Letterings;
+import paringknife.core.listen.PauseSettings;
+import paringknife.core.pare.ClipDocument;
+import paringknife.core.pare.ClipSettings;
+import paringknife.core.pare.CutList;
+import paringknife.core.pare.FillerFinder;
+import paringknife.core.pare.Framing;
+import paringknife.core.pare.Removal;
+import paringknife.core.pick.Brief;
+import paringknife.core.pick.Pick;
+import paringknife.core.time.Span;
+import paringknife.core.transcript.Transcript;
+import paringknife.media.ffmpeg.Measurement;
+import paringknife.media.ffmpeg.Probe;
+import paringknife.media.ffmpeg.Recording;
+import paringknife.media.ffmpeg.UnusableRecording;
+import paringknife.media.speech.PocketSphinx;
+import paringknife.media.store.CaptionFonts;
+import paringknife.media.transcripts.TranscriptFile;
+import paringknife.server.episodes.ClipRenderer;
+import paringknife.server.episodes.Episode;
+import paringknife.server.episodes.EpisodeFolder;
+import paringknife.server.episodes.EpisodeIngest;
+import paringknife.server.episodes.FinishedChecks;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** The whole job without a browser and without a database. */
+@Command(name = "batch", description = "Make clips of a recording: pick, pare, frame, letter, render.")
+final class BatchCommand implements Callable<Integer> {
+  private static final JsonMapper JSON = new JsonMapper();
+
+  @Option(names = "--media", required = true, description = "the recording; more than one is not lined up yet")
+  private List<Path> media = List.of();
+
+  @Option(names = "--transcript", description = ".json, .srt or .vtt; recognised on this machine when left out")
+  private @Nullable Path transcriptFile;
+
+  @Option(names = "--clips", defaultValue = "3")
+  private int clips;
+
+  @Option(names = "--length", defaultValue = "20-55", description = "MIN-MAX seconds after paring")
+  private String length = "";
+
+  @Option(names = "--about", defaultValue = "")
+  private String about = "";
+
+  @Option(names = "--spec", defaultValue = "vertical-60")
+  private List<String> specs = List.of();
+
+  @Option(names = "--lettering", defaultValue = "sluice")
+  private String lettering = "";
+
+  @Option(names = "--out", required = true)
+  private Path out = Path.of("out");
+
+  private final Map<String, Double> seconds = new LinkedHashMap<>();
+
+  private record Made(ClipDocument clip, Pick pick) {}
+
+  @Override
+  public Integer call() throws IOException {
+    if (media.size() > 1) {
+      throw new IllegalArgumentException("Several recordings of one episode cannot be lined up yet; give one --media.");
+    }
+    List<DeliverySpec> asked = specs.stream().map(DeliverySpecs::byId).toList();
+    Letterings.byId(lettering);
+    Brief brief = Lengths.brief(clips, length, about);
+    Recording recording = step("probe", () -> Probe.of(media.get(0)));
+    if (!recording.hasSound()) {
+      throw new UnusableRecording(media.get(0).getFileName() + " has no sound, so there is nothing to read or pare.");
+    }
+    TranscriptFile.Imported given = transcriptFile == null ? null : TranscriptFile.read(transcriptFile);
+    if (given != null) {
+      given.mended().forEach(m -> System.err.println("transcript: " + m));
+    }
+    Files.createDirectories(out);
+    Path work = Files.createTempDirectory(out, ".work-");
+    try {
+      EpisodeFolder folder = new EpisodeFolder(work.resolve("episode"));
+      step("ingest", () -> {
+        EpisodeIngest.run(recording, folder, share -> tell("taking in", share));
+        return folder;
+      });
+      Transcript transcript =
+          given != null ? given.transcript() : step("recognise", () -> new PocketSphinx().recognise(folder.sound()));
+      Episode episode = new Episode(recording, folder, transcript);
+      List<Pick> picks = step("pick", () -> episode.picks(brief));
+      if (picks.isEmpty()) {
+        throw new IllegalArgumentException("No stretch of this recording fits a length of " + length + " s; try another --length.");
+      }
+      List<Made> made = step("pare", () -> picks.stream().map(p -> new Made(pare(episode, p), p)).toList());
+      ObjectNode report = JSON.createObjectNode();
+      ArrayNode pickNodes = report.putArray("picks");
+      picks.forEach(p -> addPick(pickNodes, p));
+      ArrayNode clipNodes = report.putArray("clips");
+      ClipRenderer renderer = new ClipRenderer(new CaptionFonts(work.resolve("fonts")));
+      for (Made one : made) {
+        addClip(clipNodes, episode, one.clip(), asked, renderer);
+      }
+      ObjectNode times = report.putObject("seconds");
+      seconds.forEach(times::put);
+      Path part = out.resolve(".report.json.part");
+      Files.writeString(part, JSON.writerWithDefaultPrettyPrinter().writeValueAsString(report));
+      Files.move(part, out.resolve("report.json"), java.nio.file.StandardCopyOption.REPLACE_EXISTING);
+      System.err.println(made.size() + " clips for " + asked.size() + " specs are in " + out);
+    } finally {
+      delete(work);
+    }
+    return 0;
+  }
+
+  private ClipDocument pare(Episode episode, Pick pick) {
+    String opening = pick.opening().replaceAll("[.,;:]+$", "");
+    String title = opening.length() > 48 ? opening.substring(0, 48).replaceAll("\\s+\\S*$", "") : opening;
+    ClipDocument whole =
+        ClipDocument.of(
+            new ClipSettings(title, List.of(pick.span()), "9:16", Framing.SPEAKER, lettering, specs));
+    ClipDocument withoutFillers = episode.editor().pareSureFillers(whole, FillerFinder.english());
+    return episode.editor().parePauses(withoutFillers, PauseSettings.DEFAULT);
+  }
+
+  private static void addPick(ArrayNode nodes, Pick pick) {
+    ObjectNode node = nodes.addObject();
+    node.put("in", seconds(pick.span().startUs())).put("out", seconds(pick.span().endUs())).put("score", pick.score());
+    ArrayNode reasons = node.putArray("reasons");
+    pick.reasons().forEach(reasons::add);
+  }
+
+  private void addClip(ArrayNode nodes, Episode episode, ClipDocument clip, List<DeliverySpec> asked, ClipRenderer renderer)
+      throws IOException {
+    CutList cuts = CutList.of(clip, episode.transcript());
+    ObjectNode node = nodes.addObject();
+    node.put("title", clip.settings().title());
+    ArrayNode kept = node.putArray("kept");
+    for (Span span : cuts.kept()) {
+      kept.addObject().put("in", seconds(span.startUs())).put("out", seconds(span.endUs()));
+    }
+    ArrayNode cut = node.putArray("cut");
+    for (Removal removal : clip.removals()) {
+      cut.addObject()
+          .put("in", seconds(removal.span().startUs()))
+          .put("out", seconds(removal.span().endUs()))
+          .put("reason", removal.reason().name().toLowerCase(Locale.ROOT))
+          .put("text", removal.text());
+    }
+    ArrayNode files = node.putArray("files");
+    Map<String, Path> made = new LinkedHashMap<>();
+    for (DeliverySpec spec : asked) {
+      addFile(files, episode, clip, spec, renderer, made);
+    }
+  }
+
+  private void addFile(ArrayNode files, Episode episode, ClipDocument clip, DeliverySpec spec, ClipRenderer renderer, Map<String, Path> made)
+      throws IOException {
+    Composition composition = ClipRenderer.compose(episode, clip, spec);
+    String name = FileNames.of(stem(media.get(0)), clip.settings().title(), spec);
+    ObjectNode node = files.addObject().put("spec", spec.id());
+    List<Check> before = composition.preflight();
+    if (!Preflight.passes(before)) {
+      System.err.println(name + " was not rendered: " + before.stream().filter(c -> c.verdict() == Check.Verdict.FAILS).map(Check::text).toList());
+      addChecks(node, before);
+      return;
+    }
+    Path target = out.resolve(name + ".mp4");
+    String picture = composition.ass() + composition.windowRuns() + spec.width() + "x" + spec.height() + spec.lufs();
+    Path same = made.get(picture);
+    step("render", () -> {
+      if (same == null) {
+        renderer.render(episode, composition, target, share -> tell(name, share));
+      } else {
+        copy(same, target);
+      }
+      return target;
+    });
+    made.putIfAbsent(picture, target);
+    Files.writeString(out.resolve(name + ".srt"), SubRip.write(composition.subtitles()));
+    Measurement measured = step("measure", () -> Measurement.of(target));
+    node.put("file", target.getFileName().toString());
+    node.put("width", measured.width()).put("height", measured.height());
+    node.put("fps", Math.round(measured.rate().perSecond() * 1000) / 1000.0);
+    node.put("duration", Math.round(measured.seconds() * 1000) / 1000.0);
+    node.put("lufs", measured.lufs()).put("truePeak", measured.truePeakDbtp());
+    List<Check> all = new ArrayList<>(before);
+    all.addAll(FinishedChecks.of(measured, composition));
+    addChecks(node, all);
+  }
+
+  private static void addChecks(ObjectNode node, List<Check> checks) {
+    ArrayNode nodes = node.putArray("checks");
+    for (Check check : checks) {
+      nodes.addObject().put("subject", check.subject()).put("verdict", check.verdict().name().toLowerCase(Locale.ROOT)).put("text", check.text());
+    }
+  }
+
+  private static void copy(Path from, Path to) {
+    try {
+      Path part = to.resolveSibling("." + to.getFileName());
+      Files.copy(from, part, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
+      Files.move(part, to, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
+    } catch (IOException e) {
+      throw new java.io.UncheckedIOException(e);
+    }
+  }
+
+  private static String stem(Path file) {
+    return file.getFileName().toString().replaceAll("\\.[^.]+$", "");
+  }
+
+  private static double seconds(long us) {
+    return Math.round(us / 1e3) / 1e3;
+  }
+
+  private <T> T step(String name, Supplier<T> work) {
+    long from = System.nanoTime();
+    try {
+      return work.get();
+    } finally {
+      seconds.merge(name, Math.round((System.nanoTime() - from) / 1e6) / 1e3, (a, b) -> Math.round((a + b) * 1e3) / 1e3);
+    }
+  }
+
+  private static void tell(String what, double share) {
+    System.err.printf("\r%s %3.0f %%", what, share * 100);
+    if (share >= 1) {
+      System.err.println();
+    }
+  }
+
+  private static void delete(Path folder) throws IOException {
+    try (Stream<Path> all = Files.walk(folder)) {
+      for (Path file : all.sorted(Comparator.reverseOrder()).toList()) {
+        Files.deleteIfExists(file);
+      }
+    }
+  }
+}

@@ -1,0 +1,46 @@
+package paringknife.server.commands;
+
+import paringknife.media.ffmpeg.UnusableRecording;
+import paringknife.media.transcripts.UnreadableTranscript;
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+
+/** The command line: {@code serve}, {@code worker}, {@code batch} and {@code tool}. */
+@Command(
+    name = "paring-knife",
+    description = "Turns a long episode into finished short clips.",
+    mixinStandardHelpOptions = true,
+    subcommands = {ServeCommand.class, WorkerCommand.class, BatchCommand.class, ToolCommand.class})
+public final class Main implements Runnable {
+  private static final int BAD_INPUT = 2;
+  private static final int FAILURE = 1;
+
+  @CommandLine.Spec private CommandLine.Model.CommandSpec spec;
+
+  public static void main(String[] arguments) {
+    int status =
+        new CommandLine(new Main())
+            .setExecutionExceptionHandler((e, line, parsed) -> failed(e))
+            .setParameterExceptionHandler(
+                (e, args) -> {
+                  System.err.println(e.getMessage());
+                  return BAD_INPUT;
+                })
+            .execute(arguments);
+    System.exit(status);
+  }
+
+  private static int failed(Exception e) {
+    boolean input =
+        e instanceof UnusableRecording
+            || e instanceof UnreadableTranscript
+            || e instanceof IllegalArgumentException;
+    System.err.println(String.valueOf(e.getMessage()).replaceAll("\\s*\\R\\s*", " "));
+    return input ? BAD_INPUT : FAILURE;
+  }
+
+  @Override
+  public void run() {
+    throw new CommandLine.ParameterException(spec.commandLine(), "say what to do: serve, worker, batch or tool");
+  }
+}

@@ -1,0 +1,170 @@
+package paringknife.server.commands;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
+import org.jspecify.annotations.Nullable;
+import paringknife.core.deliver.DeliverySpec;
+import paringknife.core.deliver.DeliverySpecs;
+import paringknife.core.formats.ImportedText;
+import paringknife.core.formats.SubRip;
+import paringknife.core.formats.SubtitleReader;
+import paringknife.core.formats.WebVtt;
+import paringknife.core.letter.Cue;
+import paringknife.core.letter.CueBreaker;
+import paringknife.core.letter.CueLimits;
+import paringknife.core.listen.LevelCurve;
+import paringknife.core.listen.PauseDetector;
+import paringknife.core.listen.PauseSettings;
+import paringknife.core.pare.CutList;
+import paringknife.core.pare.Filler;
+import paringknife.core.pare.FillerFinder;
+import paringknife.core.pick.Pick;
+import paringknife.core.pick.PickFinder;
+import paringknife.core.time.Span;
+import paringknife.core.transcript.Transcript;
+import paringknife.media.ffmpeg.Levels;
+import paringknife.media.speech.PocketSphinx;
+import paringknife.media.transcripts.TranscriptFile;
+import paringknife.media.transcripts.TranscriptJson;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Single computations for scripts: JSON on standard output, times in seconds, no database. */
+@Command(name = "tool", description = "One computation at a time: recognise, pauses, fillers, picks, loudness, cues, convert, specs.")
+final class ToolCommand implements Runnable {
+  private static final JsonMapper JSON = new JsonMapper();
+
+  @picocli.CommandLine.Spec private picocli.CommandLine.Model.CommandSpec spec;
+
+  @Override
+  public void run() {
+    throw new picocli.CommandLine.ParameterException(spec.commandLine(), "say which tool: recognise, pauses, fillers, picks, loudness, cues, convert or specs");
+  }
+
+  @Command(description = "words said in a recording, recognised on this machine")
+  void recognise(@Parameters(paramLabel = "MEDIA") Path media) {
+    paringknife.media.ffmpeg.Probe.of(media);
+    System.out.println(TranscriptJson.write(new PocketSphinx().recognise(media)));
+  }
+
+  @Command(description = "quiet stretches of a recording")
+  void pauses(
+      @Parameters(paramLabel = "MEDIA") Path media,
+      @Option(names = "--threshold", defaultValue = "-38") double threshold,
+      @Option(names = "--shortest", defaultValue = "0.5") double shortest,
+      @Option(names = "--head", defaultValue = "0.02") double head,
+      @Option(names = "--tail", defaultValue = "0.15") double tail) {
+    PauseSettings settings = new PauseSettings(threshold, us(shortest), us(head), us(tail));
+    ArrayNode out = JSON.createArrayNode();
+    for (Span quiet : new PauseDetector(settings).quietStretches(Levels.of(media))) {
+      long from = quiet.startUs() + settings.tailUs();
+      long to = quiet.endUs() - settings.headUs();
+      ObjectNode node = span(out.addObject(), quiet);
+      if (to > from) {
+        span(node.putObject("cut"), new Span(from, to));
+      }
+    }
+    print(out);
+  }
+
+  @Command(description = "filler words of a transcript")
+  void fillers(@Parameters(paramLabel = "TRANSCRIPT") Path file) {
+    Transcript transcript = TranscriptFile.read(file).transcript();
+    ArrayNode out = JSON.createArrayNode();
+    for (Filler filler : FillerFinder.english().find(transcript)) {
+      ObjectNode node = out.addObject();
+      node.put("text", transcript.text(filler.first(), filler.last() + 1));
+      node.put("in", seconds(transcript.words().get(filler.first()).startUs()));
+      node.put("out", seconds(transcript.words().get(filler.last()).endUs()));
+      node.put("sure", filler.sure());
+    }
+    print(out);
+  }
+
+  @Command(description = "moments worth a clip")
+  void picks(
+      @Parameters(paramLabel = "TRANSCRIPT") Path file,
+      @Option(names = "--media") @Nullable Path media,
+      @Option(names = "--clips", defaultValue = "3") int clips,
+      @Option(names = "--length", defaultValue = "20-55") String length,
+      @Option(names = "--about", defaultValue = "") String about) {
+    Transcript transcript = TranscriptFile.read(file).transcript();
+    LevelCurve levels = media == null ? new LevelCurve(new float[0]) : Levels.of(media);
+    ArrayNode out = JSON.createArrayNode();
+    for (Pick pick : new PickFinder(transcript, levels).find(Lengths.brief(clips, length, about))) {
+      ObjectNode node = span(out.addObject(), pick.span());
+      node.put("pared", seconds(pick.paredUs())).put("score", pick.score()).put("opening", pick.opening());
+      ArrayNode reasons = node.putArray("reasons");
+      pick.reasons().forEach(reasons::add);
+    }
+    print(out);
+  }
+
+  @Command(description = "integrated loudness and true peak")
+  void loudness(@Parameters(paramLabel = "MEDIA") Path media) {
+    Levels.Loudness loudness = Levels.loudness(media);
+    print(JSON.createObjectNode().put("lufs", round(loudness.lufs(), 10)).put("truePeak", round(loudness.truePeakDbtp(), 10)));
+  }
+
+  @Command(description = "a transcript broken into captions")
+  void cues(
+      @Parameters(paramLabel = "TRANSCRIPT") Path file,
+      @Option(names = "--words", defaultValue = "7") int words,
+      @Option(names = "--lines", defaultValue = "2") int lines) {
+    Transcript transcript = TranscriptFile.read(file).transcript();
+    long end = transcript.words().stream().mapToLong(w -> w.endUs()).max().orElse(0);
+    CutList whole = new CutList(List.of(new Span(0, end + 1_000_000)), List.of());
+    ArrayNode out = JSON.createArrayNode();
+    for (Cue cue : new CueBreaker(new CueLimits(words, lines, 32)).cues(whole, transcript)) {
+      span(out.addObject(), cue.span()).put("text", cue.text());
+    }
+    print(out);
+  }
+
+  @Command(description = "subtitles from one format to another, by extension")
+  void convert(@Parameters(paramLabel = "IN") Path in, @Parameters(paramLabel = "OUT") Path target) throws IOException {
+    ImportedText read = SubtitleReader.read(Files.readString(in));
+    read.mended().forEach(m -> System.err.println(in.getFileName() + ": " + m));
+    String name = target.getFileName().toString().toLowerCase(Locale.ROOT);
+    if (!name.endsWith(".srt") && !name.endsWith(".vtt")) {
+      throw new IllegalArgumentException("This version writes .srt and .vtt.");
+    }
+    Files.writeString(target, name.endsWith(".srt") ? SubRip.write(read.cues()) : WebVtt.write(read.cues()));
+  }
+
+  @Command(description = "ids of the delivery specs")
+  void specs() {
+    ArrayNode out = JSON.createArrayNode();
+    for (DeliverySpec s : DeliverySpecs.shipped()) {
+      out.addObject().put("id", s.id()).put("name", s.name()).put("width", s.width()).put("height", s.height()).put("longest", seconds(s.longestUs()));
+    }
+    print(out);
+  }
+
+  private static ObjectNode span(ObjectNode node, Span span) {
+    return node.put("in", seconds(span.startUs())).put("out", seconds(span.endUs()));
+  }
+
+  private static void print(Object node) {
+    System.out.println(node);
+  }
+
+  private static long us(double seconds) {
+    return Math.round(seconds * 1e6);
+  }
+
+  private static double seconds(long us) {
+    return round(us / 1e6, 1000);
+  }
+
+  private static double round(double value, double steps) {
+    return Math.round(value * steps) / steps;
+  }
+}

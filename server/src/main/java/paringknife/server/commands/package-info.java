@@ -1,0 +1,5 @@
+/** The command line. */
+@NullMarked
+package paringknife.server.commands;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,34 @@
+package paringknife.server.deliver;
+
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.HexFormat;
+import paringknife.core.deliver.Composition;
+import paringknife.core.deliver.DeliverySpec;
+import paringknife.server.episodes.Episode;
+
+/**
+ * Names a finished file by all that it is made from. Specs that differ only in their limits give the
+ * same fingerprint, so their file is made once.
+ */
+final class Fingerprint {
+  private Fingerprint() {}
+
+  static String of(Episode episode, Composition composition) {
+    DeliverySpec spec = composition.spec();
+    String text =
+        episode.recording().file()
+            + "\n" + composition.cuts().kept()
+            + "\n" + composition.runs()
+            + "\n" + composition.windowRuns()
+            + "\n" + composition.ass()
+            + "\n" + spec.width() + "x" + spec.height() + " " + spec.lufs() + " " + spec.ceilingDbtp();
+    try {
+      byte[] digest = MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.UTF_8));
+      return HexFormat.of().formatHex(digest);
+    } catch (NoSuchAlgorithmException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+}

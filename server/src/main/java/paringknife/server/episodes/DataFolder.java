@@ -1,0 +1,27 @@
+package paringknife.server.episodes;
+
+import java.nio.file.Path;
+
+/**
+ * Where everything lies that is not in the database.
+ *
+ * @param root of all of it
+ * @param media the folder from which recordings may be taken without a copy
+ */
+public record DataFolder(Path root, Path media) {
+  public EpisodeFolder episode(long id) {
+    return new EpisodeFolder(root.resolve("episodes").resolve(Long.toString(id)));
+  }
+
+  public Path finished(long clipId, String spec) {
+    return root.resolve("finished").resolve(clipId + "_" + spec + ".mp4");
+  }
+
+  public Path fonts() {
+    return root.resolve("fonts");
+  }
+
+  public Path uploads() {
+    return media.resolve("uploads");
+  }
+}

@@ -1,0 +1,101 @@
+package paringknife.server.episodes;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+import paringknife.core.frame.FramePlanner;
+import paringknife.core.frame.PeopleTracker;
+import paringknife.core.frame.Person;
+import paringknife.core.listen.LevelCurve;
+import paringknife.core.pare.ClipEditor;
+import paringknife.core.pick.Brief;
+import paringknife.core.pick.Pick;
+import paringknife.core.pick.PickFinder;
+import paringknife.core.time.FrameRate;
+import paringknife.core.transcript.Transcript;
+import paringknife.media.ffmpeg.Recording;
+import paringknife.media.ffmpeg.Renderer;
+
+/** All that is known of an episode, in memory; what is costly is worked out when first asked for. */
+public final class Episode {
+  private final Recording recording;
+  private final EpisodeFolder folder;
+  private final Transcript transcript;
+  private final LevelCurve levels;
+  private final List<Person> people;
+  private final FramePlanner planner;
+  private final ClipEditor editor;
+  private final ConcurrentHashMap<Brief, List<Pick>> picks = new ConcurrentHashMap<>();
+
+  public Episode(Recording recording, EpisodeFolder folder, Transcript transcript) {
+    this(recording, folder, transcript, folder.readLevels(), PeopleTracker.people(folder.readFaces()));
+  }
+
+  private Episode(
+      Recording recording,
+      EpisodeFolder folder,
+      Transcript transcript,
+      LevelCurve levels,
+      List<Person> people) {
+    this.recording = recording;
+    this.folder = folder;
+    this.transcript = transcript;
+    this.levels = levels;
+    this.people = people;
+    int width = recording.picture() == null ? 640 : recording.picture().width();
+    int height = recording.picture() == null ? 360 : recording.picture().height();
+    this.planner = new FramePlanner(width, height, people, transcript);
+    this.editor = new ClipEditor(transcript, levels);
+  }
+
+  /** The same episode with another transcript; what does not depend on it is kept. */
+  public Episode withTranscript(Transcript changed) {
+    return new Episode(recording, folder, changed, levels, people);
+  }
+
+  public Recording recording() {
+    return recording;
+  }
+
+  public EpisodeFolder folder() {
+    return folder;
+  }
+
+  public Transcript transcript() {
+    return transcript;
+  }
+
+  public LevelCurve levels() {
+    return levels;
+  }
+
+  public List<Person> people() {
+    return people;
+  }
+
+  public FramePlanner planner() {
+    return planner;
+  }
+
+  public ClipEditor editor() {
+    return editor;
+  }
+
+  public FrameRate rate() {
+    return Renderer.rateOf(recording);
+  }
+
+  /** The speaker whom a person in the picture is; empty when nobody was matched to them. */
+  public Optional<String> nameOf(int person) {
+    for (int s = 0; s < transcript.speakers().size(); s++) {
+      if (planner.placement().personOf(s) == person) {
+        return Optional.of(transcript.speakers().get(s));
+      }
+    }
+    return Optional.empty();
+  }
+
+  public List<Pick> picks(Brief brief) {
+    return picks.computeIfAbsent(brief, b -> new PickFinder(transcript, levels).find(b));
+  }
+}

@@ -1,0 +1,89 @@
+package paringknife.server.episodes;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.List;
+import paringknife.core.frame.FaceSample;
+import paringknife.core.listen.LevelCurve;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
+
+/** What ingest made of an episode, as files in one folder. */
+public record EpisodeFolder(Path root) {
+  private static final JsonMapper JSON = new JsonMapper();
+
+  public Path proxy() {
+    return root.resolve("proxy.mp4");
+  }
+
+  public Path sound() {
+    return root.resolve("sound.flac");
+  }
+
+  public Path poster() {
+    return root.resolve("poster.jpg");
+  }
+
+  private Path levels() {
+    return root.resolve("levels.f32");
+  }
+
+  private Path faces() {
+    return root.resolve("faces.json");
+  }
+
+  public void create() {
+    try {
+      Files.createDirectories(root);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  /** Whether ingest has finished here: its last file is written last. */
+  public boolean isComplete() {
+    return Files.exists(faces());
+  }
+
+  public void writeAnalysis(LevelCurve curve, List<FaceSample> samples) {
+    ByteBuffer bytes =
+        ByteBuffer.allocate(curve.windows() * Float.BYTES).order(ByteOrder.LITTLE_ENDIAN);
+    bytes.asFloatBuffer().put(curve.dbfs());
+    replace(levels(), bytes.array());
+    replace(faces(), JSON.writeValueAsBytes(samples));
+  }
+
+  public LevelCurve readLevels() {
+    try {
+      byte[] bytes = Files.readAllBytes(levels());
+      float[] values = new float[bytes.length / Float.BYTES];
+      ByteBuffer.wrap(bytes).order(ByteOrder.LITTLE_ENDIAN).asFloatBuffer().get(values);
+      return new LevelCurve(values);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  public List<FaceSample> readFaces() {
+    try {
+      return JSON.readValue(Files.readAllBytes(faces()), new TypeReference<List<FaceSample>>() {});
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  private static void replace(Path file, byte[] bytes) {
+    try {
+      Path part = file.resolveSibling(file.getFileName() + ".part");
+      Files.write(part, bytes);
+      Files.move(part, file, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+}

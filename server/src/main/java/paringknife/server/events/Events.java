@@ -1,0 +1,45 @@
+package paringknife.server.events;
+
+import java.io.IOException;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.CopyOnWriteArrayList;
+import org.springframework.http.MediaType;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.stereotype.Component;
+import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+
+/** Tells every open browser what has changed, as server-sent events. */
+@Component
+public class Events {
+  private final List<SseEmitter> listeners = new CopyOnWriteArrayList<>();
+
+  SseEmitter listen() {
+    SseEmitter emitter = new SseEmitter(0L);
+    emitter.onCompletion(() -> listeners.remove(emitter));
+    emitter.onError(e -> listeners.remove(emitter));
+    listeners.add(emitter);
+    return emitter;
+  }
+
+  /** Clips of an episode were made, changed or removed. */
+  public void clipsChanged(long episodeId) {
+    send("clips", Map.of("episodeId", episodeId));
+  }
+
+  public void send(String name, Object data) {
+    for (SseEmitter listener : listeners) {
+      try {
+        listener.send(SseEmitter.event().name(name).data(data, MediaType.APPLICATION_JSON));
+      } catch (IOException | IllegalStateException e) {
+        listeners.remove(listener);
+      }
+    }
+  }
+
+  /** Keeps connections open and finds the ones that are gone. */
+  @Scheduled(fixedRate = 15_000)
+  void beat() {
+    send("beat", Map.of());
+  }
+}

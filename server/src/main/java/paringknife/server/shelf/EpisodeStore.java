@@ -1,0 +1,151 @@
+package paringknife.server.shelf;
+
+import static paringknife.server.database.generated.Tables.CLIP;
+import static paringknife.server.database.generated.Tables.EPISODE;
+import static paringknife.server.database.generated.Tables.TRANSCRIPT;
+
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import org.jooq.DSLContext;
+import org.jooq.Record;
+import org.jooq.impl.DSL;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
+import paringknife.core.transcript.Transcript;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Episodes and their transcripts in the database. */
+@Repository
+public class EpisodeStore {
+  private final DSLContext db;
+  private final JsonMapper json;
+
+  EpisodeStore(DSLContext db, JsonMapper json) {
+    this.db = db;
+    this.json = json;
+  }
+
+  /** A row of the shelf. */
+  public record Row(
+      long id,
+      String show,
+      String title,
+      Path source,
+      EpisodeState state,
+      double progress,
+      @Nullable String problem,
+      long durationUs,
+      int words,
+      int clips) {}
+
+  /** A transcript and how often it was changed. */
+  public record StoredTranscript(int revision, Transcript transcript) {}
+
+  public List<Row> all() {
+    return select(DSL.noCondition());
+  }
+
+  public Optional<Row> byId(long id) {
+    return select(EPISODE.ID.eq(id)).stream().findFirst();
+  }
+
+  private List<Row> select(org.jooq.Condition condition) {
+    var clips =
+        DSL.selectCount()
+            .from(CLIP)
+            .where(CLIP.EPISODE_ID.eq(EPISODE.ID).and(CLIP.BINNED_AT.isNull()))
+            .asField("clips");
+    return db.select(EPISODE.fields())
+        .select(TRANSCRIPT.WORD_COUNT, clips)
+        .from(EPISODE)
+        .leftJoin(TRANSCRIPT)
+        .on(TRANSCRIPT.EPISODE_ID.eq(EPISODE.ID))
+        .where(condition)
+        .orderBy(EPISODE.ID)
+        .fetch(EpisodeStore::row);
+  }
+
+  private static Row row(Record r) {
+    Integer words = r.get(TRANSCRIPT.WORD_COUNT);
+    return new Row(
+        r.get(EPISODE.ID),
+        r.get(EPISODE.SHOW_NAME),
+        r.get(EPISODE.TITLE),
+        Path.of(r.get(EPISODE.SOURCE)),
+        EpisodeState.valueOf(r.get(EPISODE.STATE)),
+        r.get(EPISODE.PROGRESS),
+        r.get(EPISODE.PROBLEM),
+        r.get(EPISODE.DURATION_US),
+        words == null ? 0 : words,
+        r.get("clips", Integer.class));
+  }
+
+  public Optional<Long> bySource(Path source) {
+    return db.select(EPISODE.ID)
+        .from(EPISODE)
+        .where(EPISODE.SOURCE.eq(source.toString()))
+        .fetchOptional(EPISODE.ID);
+  }
+
+  /** Adds an episode that waits for ingest, with its transcript. */
+  @Transactional
+  public long add(String show, String title, Path source, long durationUs, @Nullable Transcript transcript) {
+    long id =
+        db.insertInto(EPISODE)
+            .set(EPISODE.SHOW_NAME, show)
+            .set(EPISODE.TITLE, title)
+            .set(EPISODE.SOURCE, source.toString())
+            .set(EPISODE.STATE, EpisodeState.ARRIVING.name())
+            .set(EPISODE.DURATION_US, durationUs)
+            .returningResult(EPISODE.ID)
+            .fetchSingle()
+            .value1();
+    if (transcript != null) {
+      saveTranscript(id, 1, transcript);
+    }
+    return id;
+  }
+
+  @Transactional
+  public void saveTranscript(long id, int revision, Transcript transcript) {
+    String document = json.writeValueAsString(transcript);
+    db.insertInto(TRANSCRIPT)
+        .set(TRANSCRIPT.EPISODE_ID, id)
+        .set(TRANSCRIPT.REVISION, revision)
+        .set(TRANSCRIPT.WORD_COUNT, transcript.words().size())
+        .set(TRANSCRIPT.DOCUMENT, document)
+        .onDuplicateKeyUpdate()
+        .set(TRANSCRIPT.REVISION, revision)
+        .set(TRANSCRIPT.WORD_COUNT, transcript.words().size())
+        .set(TRANSCRIPT.DOCUMENT, document)
+        .execute();
+  }
+
+  public Optional<StoredTranscript> transcript(long id) {
+    return db.select(TRANSCRIPT.REVISION, TRANSCRIPT.DOCUMENT)
+        .from(TRANSCRIPT)
+        .where(TRANSCRIPT.EPISODE_ID.eq(id))
+        .fetchOptional(
+            r -> new StoredTranscript(r.value1(), json.readValue(r.value2(), Transcript.class)));
+  }
+
+  public int transcriptRevision(long id) {
+    Integer revision =
+        db.select(TRANSCRIPT.REVISION)
+            .from(TRANSCRIPT)
+            .where(TRANSCRIPT.EPISODE_ID.eq(id))
+            .fetchOne(TRANSCRIPT.REVISION);
+    return revision == null ? 0 : revision;
+  }
+
+  public void report(long id, EpisodeState state, double progress, @Nullable String problem) {
+    db.update(EPISODE)
+        .set(EPISODE.STATE, state.name())
+        .set(EPISODE.PROGRESS, progress)
+        .set(EPISODE.PROBLEM, problem)
+        .where(EPISODE.ID.eq(id))
+        .execute();
+  }
+}

@@ -1,0 +1,89 @@
+package paringknife.server.shelf;
+
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import org.springframework.stereotype.Service;
+import paringknife.core.transcript.Transcript;
+import paringknife.media.ffmpeg.Probe;
+import paringknife.media.ffmpeg.Recording;
+import paringknife.media.ffmpeg.UnusableRecording;
+import paringknife.media.transcripts.TranscriptFile;
+import paringknife.server.episodes.DataFolder;
+import paringknife.server.episodes.Episode;
+import paringknife.server.web.NotThere;
+import paringknife.server.web.NotYet;
+
+/** Opens episodes and keeps the opened ones in memory, as long as their transcript is the same. */
+@Service
+public class Episodes {
+  private final EpisodeStore store;
+  private final DataFolder data;
+  private final IngestQueue ingest;
+  private final Map<Long, Opened> opened = new ConcurrentHashMap<>();
+
+  private record Opened(int revision, Episode episode) {}
+
+  Episodes(EpisodeStore store, DataFolder data, IngestQueue ingest) {
+    this.store = store;
+    this.data = data;
+    this.ingest = ingest;
+  }
+
+  /**
+   * Puts an episode on the shelf and starts its ingest.
+   *
+   * @throws UnusableRecording or UnreadableTranscript with a message for the user
+   */
+  public long add(String show, String title, Path recording, @org.jspecify.annotations.Nullable Path transcript) {
+    Recording probed = Probe.of(recording);
+    if (!probed.hasSound()) {
+      throw new UnusableRecording(recording.getFileName() + " has no sound, so there is nothing to read or pare.");
+    }
+    Transcript words = transcript == null ? null : TranscriptFile.read(transcript).transcript();
+    long id = store.add(show, title, recording.toAbsolutePath(), probed.durationUs(), words);
+    ingest.schedule(id);
+    return id;
+  }
+
+  public EpisodeStore.Row row(long id) {
+    return store.byId(id).orElseThrow(() -> new NotThere("This episode is not on the shelf."));
+  }
+
+  public List<EpisodeStore.Row> all() {
+    return store.all();
+  }
+
+  /** An episode that has been taken in. */
+  public Episode open(long id) {
+    int revision = store.transcriptRevision(id);
+    Opened known = opened.get(id);
+    if (known != null && known.revision() == revision) {
+      return known.episode();
+    }
+    EpisodeStore.Row row = row(id);
+    if (row.state() != EpisodeState.READY) {
+      throw new NotYet("This episode is still being taken in.");
+    }
+    Transcript transcript =
+        store.transcript(id).map(EpisodeStore.StoredTranscript::transcript).orElse(new Transcript("en", List.of(), List.of()));
+    Episode episode =
+        known != null
+            ? known.episode().withTranscript(transcript)
+            : new Episode(Probe.of(row.source()), data.episode(id), transcript);
+    opened.put(id, new Opened(revision, episode));
+    return episode;
+  }
+
+  /** Corrects one word's text; no cut moves. Answers the transcript's new revision. */
+  public synchronized int correct(long id, long wordId, String text) {
+    String clean = text.strip().replaceAll("\\s+", " ");
+    if (clean.isEmpty()) {
+      throw new IllegalArgumentException("A word cannot be corrected to nothing; pare it instead.");
+    }
+    EpisodeStore.StoredTranscript stored = store.transcript(id).orElseThrow(() -> new NotThere("This episode has no transcript."));
+    store.saveTranscript(id, stored.revision() + 1, stored.transcript().corrected(wordId, clean));
+    return stored.revision() + 1;
+  }
+}

@@ -1,0 +1,258 @@
+package paringknife.server.shelf;
+
+import jakarta.servlet.http.HttpServletRequest;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.ByteBuffer;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.List;
+import java.util.Locale;
+import java.util.concurrent.TimeUnit;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+import org.springframework.core.io.FileSystemResource;
+import org.springframework.http.CacheControl;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import paringknife.core.frame.Face;
+import paringknife.core.pick.Brief;
+import paringknife.core.pick.Pick;
+import paringknife.core.transcript.Paragraphs;
+import paringknife.core.transcript.Passage;
+import paringknife.core.transcript.Sentences;
+import paringknife.core.transcript.Transcript;
+import paringknife.core.transcript.TranscriptSearch;
+import paringknife.core.transcript.Word;
+import paringknife.server.episodes.DataFolder;
+import paringknife.server.episodes.Episode;
+import paringknife.server.web.NotThere;
+
+/** The shelf and the reading of episodes over HTTP. */
+@RestController
+@RequestMapping("/api")
+class ShelfController {
+  private final Episodes episodes;
+  private final EpisodeStore store;
+  private final DataFolder data;
+
+  ShelfController(Episodes episodes, EpisodeStore store, DataFolder data) {
+    this.episodes = episodes;
+    this.store = store;
+    this.data = data;
+  }
+
+  /** An episode on the shelf. */
+  record ShelfItem(
+      long id, String show, String title, EpisodeState state, double progress, @Nullable String problem, long durationUs, int words, int clips) {
+    static ShelfItem of(EpisodeStore.Row row) {
+      return new ShelfItem(row.id(), row.show(), row.title(), row.state(), row.progress(), row.problem(), row.durationUs(), row.words(), row.clips());
+    }
+  }
+
+  /** A new episode: names of files in the media folder; the transcript may be blank. */
+  record NewEpisode(String show, String title, String recording, String transcript) {}
+
+  /** A file that can be chosen. */
+  record MediaFile(String name, long bytes, boolean isTranscript) {}
+
+  /** A person in the picture; face as shares of the picture. */
+  record PersonInPicture(int index, String name, double x, double y, double width, double height) {}
+
+  /** What an opened episode is. */
+  record EpisodeCard(
+      long id, String show, String title, long durationUs, int width, int height, int frameRateNumerator, int frameRateDenominator, List<PersonInPicture> people) {}
+
+  /** A transcript in columns, one entry a word; times in microseconds. */
+  record TranscriptColumns(
+      int revision,
+      String language,
+      List<String> speakers,
+      List<String> text,
+      long[] startUs,
+      long[] endUs,
+      int[] speaker,
+      double[] confidence,
+      List<Passage> paragraphs,
+      int[] sentenceEnds) {}
+
+  /** The corrected text of a word. */
+  record Correction(String text) {}
+
+  /** The transcript's new revision. */
+  record Corrected(int revision) {}
+
+  @GetMapping("/shelf")
+  List<ShelfItem> shelf() {
+    return store.all().stream().map(ShelfItem::of).toList();
+  }
+
+  @GetMapping("/media-folder")
+  List<MediaFile> mediaFolder() throws IOException {
+    if (!Files.isDirectory(data.media())) {
+      return List.of();
+    }
+    try (Stream<Path> files = Files.walk(data.media(), 3)) {
+      return files
+          .filter(Files::isRegularFile)
+          .filter(f -> f.toString().toLowerCase(Locale.ROOT).matches(".*\\.(mp4|mov|mkv|webm|mp3|m4a|wav|flac|json|srt|vtt)"))
+          .filter(f -> !List.of("episode.json", "truth.json").contains(f.getFileName().toString()))
+          .sorted()
+          .limit(500)
+          .map(f -> new MediaFile(data.media().relativize(f).toString(), f.toFile().length(), f.toString().toLowerCase(Locale.ROOT).matches(".*\\.(json|srt|vtt)")))
+          .toList();
+    }
+  }
+
+  /** Streams a file into the media folder; it appears there only when it is whole. */
+  @PutMapping("/uploads/{name}")
+  MediaFile upload(@PathVariable String name, HttpServletRequest request) throws IOException {
+    String plain = name.replaceAll("[^\\p{L}\\p{N}._ -]", "_").replaceAll("^\\.+", "_");
+    Files.createDirectories(data.uploads());
+    Path part = Files.createTempFile(data.uploads(), ".", ".part");
+    try (InputStream in = request.getInputStream()) {
+      Files.copy(in, part, StandardCopyOption.REPLACE_EXISTING);
+      long expected = request.getContentLengthLong();
+      if (expected >= 0 && Files.size(part) != expected) {
+        throw new IllegalArgumentException("The upload broke off; nothing was kept. Please send the file again.");
+      }
+      Path place = free(data.uploads(), plain);
+      Files.move(part, place, StandardCopyOption.ATOMIC_MOVE);
+      return new MediaFile(data.media().relativize(place).toString(), Files.size(place), false);
+    } finally {
+      Files.deleteIfExists(part);
+    }
+  }
+
+  private static Path free(Path folder, String name) {
+    Path place = folder.resolve(name);
+    int dot = name.lastIndexOf('.');
+    String stem = dot > 0 ? name.substring(0, dot) : name;
+    String extension = dot > 0 ? name.substring(dot) : "";
+    for (int n = 2; Files.exists(place); n++) {
+      place = folder.resolve(stem + " " + n + extension);
+    }
+    return place;
+  }
+
+  @PostMapping("/episodes")
+  ShelfItem add(@RequestBody NewEpisode asked) {
+    if (asked.title().isBlank()) {
+      throw new IllegalArgumentException("An episode needs a title.");
+    }
+    Path transcript = asked.transcript().isBlank() ? null : inMediaFolder(asked.transcript());
+    long id = episodes.add(asked.show().strip(), asked.title().strip(), inMediaFolder(asked.recording()), transcript);
+    return ShelfItem.of(episodes.row(id));
+  }
+
+  private Path inMediaFolder(String name) {
+    Path root = data.media().toAbsolutePath().normalize();
+    Path file = root.resolve(name).normalize();
+    try {
+      if (!file.startsWith(root) || !file.toRealPath().startsWith(root.toRealPath())) {
+        throw new IllegalArgumentException("Only files of the media folder can be used.");
+      }
+    } catch (IOException e) {
+      throw new NotThere("There is no file " + name + " in the media folder.");
+    }
+    return file;
+  }
+
+  @GetMapping("/episodes/{id}")
+  EpisodeCard card(@PathVariable long id) {
+    EpisodeStore.Row row = episodes.row(id);
+    Episode episode = episodes.open(id);
+    var picture = episode.recording().picture();
+    List<PersonInPicture> people = new java.util.ArrayList<>();
+    for (int p = 0; p < episode.people().size(); p++) {
+      Face face = episode.people().get(p).typicalFace(0, Long.MAX_VALUE);
+      people.add(new PersonInPicture(p, episode.nameOf(p).orElse("Person " + (p + 1)), face.x(), face.y(), face.width(), face.height()));
+    }
+    return new EpisodeCard(
+        id, row.show(), row.title(), row.durationUs(), picture == null ? 640 : picture.width(), picture == null ? 360 : picture.height(), episode.rate().numerator(), episode.rate().denominator(), people);
+  }
+
+  @GetMapping("/episodes/{id}/transcript")
+  TranscriptColumns transcript(@PathVariable long id) {
+    EpisodeStore.StoredTranscript stored =
+        store.transcript(id).orElseThrow(() -> new NotThere("This episode has no transcript yet."));
+    Transcript transcript = stored.transcript();
+    List<Word> words = transcript.words();
+    return new TranscriptColumns(
+        stored.revision(),
+        transcript.language(),
+        transcript.speakers(),
+        words.stream().map(Word::text).toList(),
+        words.stream().mapToLong(Word::startUs).toArray(),
+        words.stream().mapToLong(Word::endUs).toArray(),
+        words.stream().mapToInt(Word::speaker).toArray(),
+        words.stream().mapToDouble(Word::confidence).toArray(),
+        Paragraphs.of(transcript),
+        Sentences.of(transcript).stream().mapToInt(Passage::to).toArray());
+  }
+
+  @PutMapping("/episodes/{id}/words/{index}")
+  Corrected correct(@PathVariable long id, @PathVariable int index, @RequestBody Correction correction) {
+    Transcript transcript = store.transcript(id).orElseThrow(() -> new NotThere("This episode has no transcript yet.")).transcript();
+    if (index < 0 || index >= transcript.words().size()) {
+      throw new NotThere("There is no such word.");
+    }
+    return new Corrected(episodes.correct(id, transcript.words().get(index).id(), correction.text()));
+  }
+
+  @GetMapping("/episodes/{id}/search")
+  List<TranscriptSearch.Hit> search(@PathVariable long id, @RequestParam String phrase) {
+    return TranscriptSearch.find(episodes.open(id).transcript(), phrase);
+  }
+
+  @GetMapping("/episodes/{id}/picks")
+  List<Pick> picks(
+      @PathVariable long id,
+      @RequestParam(defaultValue = "3") int count,
+      @RequestParam(defaultValue = "20") double shortest,
+      @RequestParam(defaultValue = "55") double longest,
+      @RequestParam(defaultValue = "") String about) {
+    List<String> subjects = Stream.of(about.split("[,;]|\\s+")).map(String::strip).filter(s -> !s.isEmpty()).toList();
+    return episodes.open(id).picks(new Brief(count, Math.round(shortest * 1e6), Math.round(longest * 1e6), subjects));
+  }
+
+  /** One byte a 10 ms window: 0 is -60 dBFS and below, 255 full scale. */
+  @GetMapping(path = "/episodes/{id}/levels", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+  ResponseEntity<byte[]> levels(@PathVariable long id) {
+    float[] dbfs = episodes.open(id).levels().dbfs();
+    ByteBuffer bytes = ByteBuffer.allocate(dbfs.length);
+    for (float level : dbfs) {
+      bytes.put((byte) Math.max(0, Math.min(255, Math.round((level + 60) / 60 * 255))));
+    }
+    return ResponseEntity.ok().cacheControl(CacheControl.maxAge(1, TimeUnit.DAYS).cachePrivate()).body(bytes.array());
+  }
+
+  @GetMapping("/episodes/{id}/proxy")
+  ResponseEntity<FileSystemResource> proxy(@PathVariable long id) {
+    return file(data.episode(id).proxy(), "video/mp4");
+  }
+
+  @GetMapping("/episodes/{id}/poster")
+  ResponseEntity<FileSystemResource> poster(@PathVariable long id) {
+    return file(data.episode(id).poster(), "image/jpeg");
+  }
+
+  private static ResponseEntity<FileSystemResource> file(Path file, String type) {
+    if (!Files.exists(file)) {
+      throw new NotThere("This has not been made yet.");
+    }
+    return ResponseEntity.ok()
+        .cacheControl(CacheControl.maxAge(1, TimeUnit.HOURS).cachePrivate())
+        .contentType(MediaType.parseMediaType(type))
+        .body(new FileSystemResource(file));
+  }
+}

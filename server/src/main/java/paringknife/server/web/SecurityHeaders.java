@@ -1,0 +1,54 @@
+package paringknife.server.web;
+
+import jakarta.servlet.FilterChain;
+import jakarta.servlet.ServletException;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.util.Set;
+import org.springframework.stereotype.Component;
+import org.springframework.web.filter.OncePerRequestFilter;
+
+/**
+ * Holds for every request: only names of this machine are answered (so that no other site's name
+ * can be pointed here), only our own pages may change anything, and pages may load and reach
+ * nothing but this server.
+ */
+@Component
+class SecurityHeaders extends OncePerRequestFilter {
+  private static final Set<String> OWN_NAMES = Set.of("127.0.0.1", "localhost", "[::1]");
+  private static final Set<String> READING = Set.of("GET", "HEAD", "OPTIONS");
+  private static final String POLICY =
+      "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'; style-src 'self'; font-src 'self';"
+          + " img-src 'self' blob:; media-src 'self' blob:; connect-src 'self'; worker-src 'self';"
+          + " manifest-src 'self'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
+
+  @Override
+  protected void doFilterInternal(
+      HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+      throws ServletException, IOException {
+    response.setHeader("Content-Security-Policy", POLICY);
+    response.setHeader("X-Content-Type-Options", "nosniff");
+    response.setHeader("Referrer-Policy", "no-referrer");
+    response.setHeader("Cross-Origin-Opener-Policy", "same-origin");
+    response.setHeader("Cross-Origin-Resource-Policy", "same-origin");
+    if (!OWN_NAMES.contains(request.getServerName())) {
+      response.sendError(421, "this address is not served here");
+      return;
+    }
+    if (!READING.contains(request.getMethod()) && comesFromElsewhere(request)) {
+      response.sendError(403, "another site may not change anything here");
+      return;
+    }
+    chain.doFilter(request, response);
+  }
+
+  private static boolean comesFromElsewhere(HttpServletRequest request) {
+    String site = request.getHeader("Sec-Fetch-Site");
+    if (site != null && !site.equals("same-origin") && !site.equals("none")) {
+      return true;
+    }
+    String origin = request.getHeader("Origin");
+    return origin != null && !origin.equals(request.getScheme() + "://" + request.getHeader("Host"));
+  }
+}

@@ -1,0 +1,137 @@
+import type { components } from './schema';
+
+type Schemas = components['schemas'];
+export type ShelfItem = Schemas['ShelfItem'];
+export type EpisodeCard = Schemas['EpisodeCard'];
+export type TranscriptColumns = Schemas['TranscriptColumns'];
+export type ClipState = Schemas['ClipState'];
+export type Preview = Schemas['Preview'];
+export type Prospects = Schemas['Prospects'];
+export type Pick = Schemas['Pick'];
+export type Sheet = Schemas['Sheet'];
+export type Cell = Schemas['Cell'];
+export type Spec = Schemas['DeliverySpec'];
+export type Lettering = Schemas['Lettering'];
+export type MediaFile = Schemas['MediaFile'];
+export type Span = Schemas['Span'];
+export type Hit = Schemas['Hit'];
+
+/** What a producer wants done to a clip; the server's rules decide what comes of it. */
+export type Intent =
+  | { type: 'pareWords'; first: number; last: number }
+  | { type: 'parePauses'; thresholdDb: number; shortest: number; head: number; tail: number }
+  | { type: 'pareFillers' }
+  | { type: 'putBackWords'; first: number; last: number }
+  | { type: 'putBackRemovals'; ids: number[] }
+  | { type: 'putBackReason'; reason: string }
+  | { type: 'rename'; title: string }
+  | { type: 'reframe'; shape: string; mode: 'SPEAKER' | 'PERSON' | 'MIDDLE'; person: number }
+  | { type: 'letter'; lettering: string }
+  | { type: 'askFor'; specs: string[] };
+
+/** A refusal with a message for the user. */
+export class Refusal extends Error {
+  constructor(
+    readonly status: number,
+    message: string,
+  ) {
+    super(message);
+  }
+}
+
+async function request<T>(method: string, path: string, body?: unknown): Promise<T> {
+  let response: Response;
+  try {
+    response = await fetch(`/api${path}`, {
+      method,
+      headers: body === undefined ? {} : { 'Content-Type': 'application/json' },
+      body: body === undefined ? undefined : JSON.stringify(body),
+    });
+  } catch {
+    throw new Refusal(0, 'The server does not answer. Nothing is lost; trying again.');
+  }
+  if (!response.ok) {
+    const text = await response.text();
+    let message = 'Something went wrong on the server.';
+    try {
+      message = JSON.parse(text).message || message;
+    } catch {
+      // Not every refusal carries a message of ours.
+    }
+    throw new Refusal(response.status, message);
+  }
+  const text = await response.text();
+  return (text ? JSON.parse(text) : undefined) as T;
+}
+
+const get = <T>(path: string) => request<T>('GET', path);
+const post = <T>(path: string, body: unknown = {}) => request<T>('POST', path, body);
+
+export const api = {
+  shelf: () => get<ShelfItem[]>('/shelf'),
+  mediaFolder: () => get<MediaFile[]>('/media-folder'),
+  addEpisode: (asked: { show: string; title: string; recording: string; transcript: string }) =>
+    post<ShelfItem>('/episodes', asked),
+  episode: (id: number) => get<EpisodeCard>(`/episodes/${id}`),
+  transcript: (id: number) => get<TranscriptColumns>(`/episodes/${id}/transcript`),
+  levels: async (id: number) =>
+    new Uint8Array(await (await fetch(`/api/episodes/${id}/levels`)).arrayBuffer()),
+  correct: (id: number, word: number, text: string) =>
+    request<{ revision: number }>('PUT', `/episodes/${id}/words/${word}`, { text }),
+  search: (id: number, phrase: string) =>
+    get<Hit[]>(`/episodes/${id}/search?phrase=${encodeURIComponent(phrase)}`),
+  picks: (id: number, brief: Brief) =>
+    get<Pick[]>(
+      `/episodes/${id}/picks?count=${brief.count}&shortest=${brief.shortest}&longest=${brief.longest}&about=${encodeURIComponent(brief.about)}`,
+    ),
+  clips: (id: number) => get<ClipState[]>(`/episodes/${id}/clips`),
+  createClip: (id: number, firstWord: number, lastWord: number, title = '') =>
+    post<ClipState>(`/episodes/${id}/clips`, { firstWord, lastWord, title }),
+  change: (id: number, revision: number, intent: Intent) =>
+    post<ClipState>(`/clips/${id}/changes`, { revision, intent }),
+  undo: (id: number, revision: number) => post<ClipState>(`/clips/${id}/undo`, { revision }),
+  redo: (id: number, revision: number) => post<ClipState>(`/clips/${id}/redo`, { revision }),
+  clip: (id: number) => get<ClipState>(`/clips/${id}`),
+  binClip: (id: number) => request<void>('DELETE', `/clips/${id}`),
+  takeFromBin: (id: number) => post<ClipState>(`/clips/${id}/return`),
+  prospects: (id: number, s: PauseChoice) =>
+    get<Prospects>(
+      `/clips/${id}/prospects?thresholdDb=${s.thresholdDb}&shortest=${s.shortest}&head=${s.head}&tail=${s.tail}`,
+    ),
+  preview: (id: number) => get<Preview>(`/clips/${id}/preview`),
+  specs: () => get<Spec[]>('/specs'),
+  letterings: () => get<Lettering[]>('/letterings'),
+  sheet: (id: number) => get<Sheet>(`/episodes/${id}/sheet`),
+  renderAll: (id: number) => post<number>(`/episodes/${id}/renderings`),
+  cancel: (rendering: number) => post<void>(`/renderings/${rendering}/cancel`),
+};
+
+export interface Brief {
+  count: number;
+  shortest: number;
+  longest: number;
+  about: string;
+}
+
+export interface PauseChoice {
+  thresholdDb: number;
+  shortest: number;
+  head: number;
+  tail: number;
+}
+
+/** Sends a file into the media folder; tells the share done. */
+export function upload(file: File, progress: (share: number) => void): Promise<MediaFile> {
+  return new Promise((resolve, reject) => {
+    const request = new XMLHttpRequest();
+    request.open('PUT', `/api/uploads/${encodeURIComponent(file.name)}`);
+    request.setRequestHeader('Content-Type', 'application/octet-stream');
+    request.upload.onprogress = (e) => progress(e.total ? e.loaded / e.total : 0);
+    request.onload = () =>
+      request.status === 200
+        ? resolve(JSON.parse(request.responseText))
+        : reject(new Refusal(request.status, `${file.name} was not taken in.`));
+    request.onerror = () => reject(new Refusal(0, `The connection broke while sending ${file.name}; nothing was kept.`));
+    request.send(file);
+  });
+}

@@ -1,0 +1,416 @@
+import { memo, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import type { ClipState, Pick, Preview, TranscriptColumns } from '../api/client';
+import { current } from '../plate/player';
+import { usePlayhead } from '../plate/playhead';
+import { clock } from '../ui/time';
+import { change } from '../workbench/changes';
+import { ordered, useWorkbench, type Stage } from '../workbench/store';
+import { canvasMeasure, cutFlags, setLines, wordAt, type Row } from './setLines';
+import { drawSpine } from './spine';
+
+interface Props {
+  transcript: TranscriptColumns;
+  levels: Uint8Array;
+  clip: ClipState | null;
+  preview: Preview | null;
+  stage: Stage;
+  picks: Pick[];
+  names: string[];
+}
+
+const MARGIN = 208;
+const LANE = 92;
+const SOURCE_FONT = '19px "Source Serif 4"';
+
+/** The transcript set as a page, with the spine in its margin. */
+export function Galley({ transcript, levels, clip, preview, stage, picks, names }: Props) {
+  const scroller = useRef<HTMLDivElement>(null);
+  const [width, setWidth] = useState(0);
+  const [fontsReady, setFontsReady] = useState(false);
+  const selection = useWorkbench((s) => s.selection);
+  const striking = useWorkbench((s) => s.striking);
+  const showCuts = useWorkbench((s) => s.showCuts);
+  const hits = useWorkbench((s) => s.hits);
+  const hit = useWorkbench((s) => s.hit);
+
+  useEffect(() => {
+    void document.fonts.load(SOURCE_FONT).then(() => setFontsReady(true));
+  }, []);
+  useLayoutEffect(() => {
+    const observer = new ResizeObserver(([entry]) => setWidth(Math.floor(entry.contentRect.width)));
+    observer.observe(scroller.current!);
+    return () => observer.disconnect();
+  }, []);
+
+  const lane = clip !== null && (stage === 'frame' || stage === 'letter');
+  const margin = lane ? MARGIN + LANE : MARGIN;
+  const from = clip ? clip.firstWord : 0;
+  const to = clip ? clip.lastWord + 1 : transcript.text.length;
+  const column = Math.min(580, Math.max(160, width - margin - 36));
+  const rows = useMemo(
+    () => (fontsReady && width ? setLines(transcript, from, to, column, canvasMeasure(SOURCE_FONT)) : []),
+    [transcript, from, to, column, fontsReady, width],
+  );
+  const flags = useMemo(() => {
+    const made = clip ? cutFlags(transcript, clip.cut) : new Uint8Array(transcript.text.length);
+    if (striking) {
+      const [a, b] = ordered(striking);
+      made.fill(1, a, b + 1);
+    }
+    return made;
+  }, [transcript, clip, striking]);
+  const rowOf = useMemo(() => {
+    const index = new Int32Array(transcript.text.length).fill(-1);
+    rows.forEach((row, r) => {
+      if (row.kind === 'line') index.fill(r, row.from, row.to);
+    });
+    return index;
+  }, [rows, transcript]);
+
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: (i) => rows[i].height,
+    overscan: 12,
+    paddingStart: 14,
+    paddingEnd: 120,
+  });
+  useEffect(() => virtual.measure(), [rows, virtual]);
+
+  const following = useRef(true);
+  useSpokenWord(scroller, transcript, (word) => {
+    if (!following.current || !useWorkbench.getState().playing) return;
+    const row = rowOf[word] ?? -1;
+    if (row >= 0) keepInView(scroller.current!, virtual, row);
+  });
+  useEffect(() => {
+    const target = hits[hit];
+    if (target && (rowOf[target.from] ?? -1) >= 0) virtual.scrollToIndex(rowOf[target.from], { align: 'center' });
+  }, [hits, hit, rowOf, virtual]);
+  const focus = selection?.focus;
+  useEffect(() => {
+    if (focus !== undefined && (rowOf[focus] ?? -1) >= 0) virtual.scrollToIndex(rowOf[focus], { align: 'auto' });
+  }, [focus, rowOf, virtual]);
+
+  usePointerSelection(scroller, transcript);
+
+  const [selectedFrom, selectedTo] = selection ? ordered(selection) : [-1, -2];
+  const marks = useMemo(() => hitMarks(hits, transcript.text.length), [hits, transcript]);
+  const nowHit = hits[hit] ?? null;
+  return (
+    <div
+      ref={scroller}
+      className="relative h-full overflow-y-auto overscroll-contain"
+      data-testid="galley"
+      tabIndex={0}
+      aria-label="Transcript"
+      role="document"
+    >
+      <div className="relative" style={{ height: virtual.getTotalSize() }}>
+        {virtual.getVirtualItems().map((item) => {
+          const row = rows[item.index];
+          if (!row) return null;
+          return (
+            <div
+              key={item.key}
+              className="absolute inset-x-0 flex"
+              style={{ transform: `translateY(${item.start}px)`, height: row.height }}
+            >
+              {row.kind === 'speaker' ? (
+                <div
+                  className="self-end pb-0.5 text-[12px] font-semibold"
+                  style={{ marginLeft: margin, color: `var(--speaker-${Math.max(0, row.speaker) % 4})` }}
+                >
+                  {names[row.speaker] ?? 'Somebody'}
+                </div>
+              ) : (
+                <SetLine
+                  row={row}
+                  transcript={transcript}
+                  levels={levels}
+                  clip={clip}
+                  preview={preview}
+                  stage={stage}
+                  lane={lane}
+                  flags={flags}
+                  showCuts={showCuts}
+                  selectedFrom={Math.max(selectedFrom, row.from)}
+                  selectedTo={Math.min(selectedTo, row.to - 1)}
+                  marks={marks}
+                  nowFrom={nowHit?.from ?? -1}
+                  nowTo={nowHit?.to ?? -1}
+                  picks={picks}
+                />
+              )}
+            </div>
+          );
+        })}
+      </div>
+    </div>
+  );
+}
+
+function keepInView(element: HTMLElement, virtual: ReturnType<typeof useVirtualizer<HTMLDivElement, Element>>, row: number) {
+  const place = virtual.getOffsetForIndex(row, 'start')?.[0] ?? 0;
+  const top = element.scrollTop;
+  if (place < top + 40 || place > top + element.clientHeight * 0.7) {
+    virtual.scrollToIndex(row, { align: 'start' });
+    element.scrollTop = Math.max(0, place - element.clientHeight * 0.25);
+  }
+}
+
+function hitMarks(hits: { from: number; to: number }[], words: number): Uint8Array {
+  const marks = new Uint8Array(words);
+  hits.forEach((h) => marks.fill(1, h.from, h.to));
+  return marks;
+}
+
+/** Marks the word being said without rendering anything anew. */
+function useSpokenWord(
+  scroller: React.RefObject<HTMLDivElement | null>,
+  transcript: TranscriptColumns,
+  changed: (word: number) => void,
+) {
+  const report = useRef(changed);
+  report.current = changed;
+  useEffect(() => {
+    let last = -1;
+    const show = (us: number) => {
+      const word = wordAt(transcript.startUs, us);
+      const root = scroller.current;
+      if (!root) return;
+      const element = root.querySelector(`[data-w="${word}"]`);
+      const before = root.querySelector('.word.spoken');
+      if (before !== element) {
+        before?.classList.remove('spoken');
+        element?.classList.add('spoken');
+      }
+      if (word !== last) {
+        last = word;
+        report.current(word);
+      }
+    };
+    show(usePlayhead.getState().episodeUs);
+    return usePlayhead.subscribe((s) => show(s.episodeUs));
+  }, [scroller, transcript]);
+}
+
+/** A click goes to a word; a drag selects from word to word. */
+function usePointerSelection(scroller: React.RefObject<HTMLDivElement | null>, transcript: TranscriptColumns) {
+  useEffect(() => {
+    const root = scroller.current!;
+    let anchor = -1;
+    let dragged = false;
+    const wordUnder = (e: PointerEvent): number => {
+      const element = document.elementFromPoint(e.clientX, e.clientY)?.closest('[data-w]');
+      return element ? Number((element as HTMLElement).dataset.w) : -1;
+    };
+    const down = (e: PointerEvent) => {
+      const word = wordUnder(e);
+      if (word < 0 || e.button !== 0) return;
+      const chosen = useWorkbench.getState().selection;
+      if (e.shiftKey && chosen) {
+        useWorkbench.getState().select(chosen.anchor, word);
+        return;
+      }
+      anchor = word;
+      dragged = false;
+    };
+    const move = (e: PointerEvent) => {
+      if (anchor < 0 || !(e.buttons & 1)) return;
+      const word = wordUnder(e);
+      if (word >= 0 && (dragged || word !== anchor)) {
+        dragged = true;
+        useWorkbench.getState().select(anchor, word);
+      }
+    };
+    const up = () => {
+      if (anchor >= 0 && !dragged) {
+        useWorkbench.getState().select(anchor, anchor);
+        current.seekEpisode(transcript.startUs[anchor]);
+      }
+      anchor = -1;
+    };
+    root.addEventListener('pointerdown', down);
+    root.addEventListener('pointermove', move);
+    window.addEventListener('pointerup', up);
+    return () => {
+      root.removeEventListener('pointerdown', down);
+      root.removeEventListener('pointermove', move);
+      window.removeEventListener('pointerup', up);
+    };
+  }, [scroller, transcript]);
+}
+
+type LineRow = Extract<Row, { kind: 'line' }>;
+
+interface LineProps {
+  row: LineRow;
+  transcript: TranscriptColumns;
+  levels: Uint8Array;
+  clip: ClipState | null;
+  preview: Preview | null;
+  stage: Stage;
+  lane: boolean;
+  flags: Uint8Array;
+  showCuts: boolean;
+  selectedFrom: number;
+  selectedTo: number;
+  marks: Uint8Array;
+  nowFrom: number;
+  nowTo: number;
+  picks: Pick[];
+}
+
+const SetLine = memo(function SetLine(p: LineProps) {
+  const { row, transcript, clip, flags } = p;
+  const spine = useRef<HTMLCanvasElement>(null);
+  const cut = useMemo(
+    () => (clip ? clip.cut.filter((c) => c.endUs > row.startUs && c.startUs < row.endUs) : []),
+    [clip, row],
+  );
+  const selectedSpan =
+    p.selectedTo >= p.selectedFrom
+      ? { startUs: transcript.startUs[p.selectedFrom], endUs: transcript.endUs[p.selectedTo] }
+      : null;
+  const selectedKey = selectedSpan ? `${selectedSpan.startUs}-${selectedSpan.endUs}` : '';
+  useEffect(() => {
+    if (spine.current) {
+      drawSpine(spine.current, p.levels, {
+        startUs: row.startUs,
+        endUs: row.endUs,
+        cut,
+        selected: selectedSpan,
+        cues: [],
+      });
+    }
+    // The key stands for the selected span.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [row, cut, selectedKey, p.levels]);
+
+  const picked = p.stage === 'pick' && !clip ? p.picks.filter((k) => k.first < row.to && k.last >= row.from) : [];
+  const words = [];
+  for (let i = row.from; i < row.to; i++) {
+    const gone = flags[i] === 1;
+    const pause = row.pauses.get(i);
+    const selected = i >= p.selectedFrom && i <= p.selectedTo;
+    const hiddenNow = gone && !p.showCuts;
+    let name = 'word';
+    if (gone) name += ' cut';
+    if (transcript.confidence[i] < 0.6) name += ' doubtful';
+    if (selected) name += ' selected';
+    if (p.marks[i]) name += i >= p.nowFrom && i < p.nowTo ? ' hit-now' : ' hit';
+    if (!hiddenNow) {
+      words.push(
+        <span key={i} data-w={i} className={name}>
+          {transcript.text[i]}
+        </span>,
+      );
+      words.push(
+        <span key={`b${i}`} className={selected && i < p.selectedTo ? 'blank selected' : 'blank'}>
+          {' '}
+        </span>,
+      );
+    }
+    if (pause) {
+      const removed = clip?.cut.some((c) => Math.min(c.endUs, pause.endUs) - Math.max(c.startUs, pause.startUs) > (pause.endUs - pause.startUs) / 2);
+      if (!removed || p.showCuts) {
+        words.push(
+          <span
+            key={`p${i}`}
+            className={removed ? 'pause cut hatched' : 'pause'}
+            style={{ width: 36 }}
+            title={removed ? 'pause, pared' : 'pause'}
+          >
+            {((pause.endUs - pause.startUs) / 1e6).toFixed(1)}
+          </span>,
+          <span key={`q${i}`}> </span>,
+        );
+      }
+    }
+  }
+  return (
+    <>
+      <div className="w-[76px] shrink-0 self-center pr-2 text-right text-[12px] tabular-nums text-faint">
+        {clock(row.startUs)}
+      </div>
+      <div className="relative w-[84px] shrink-0">
+        <canvas ref={spine} className="h-full w-full" aria-hidden="true" />
+      </div>
+      <div className="relative w-[28px] shrink-0">
+        {picked.map((k) => (
+          <div
+            key={k.first}
+            className={`absolute inset-y-0 left-1 w-2 border-l-2 border-accent ${k.first >= row.from ? 'top-1 rounded-tl border-t-2' : ''} ${k.last < row.to ? 'bottom-1 rounded-bl border-b-2' : ''}`}
+          />
+        ))}
+      </div>
+      {p.lane && <Lane {...p} />}
+      <div
+        className="mr-3 w-[3px] shrink-0"
+        style={{ background: `var(--speaker-${Math.max(0, row.speaker) % 4})` }}
+      />
+      <div className="set-line">{words}</div>
+    </>
+  );
+});
+
+/** What stands beside the line in the stages after paring: the frame held, or the captions. */
+function Lane({ row, preview, clip, stage }: LineProps) {
+  if (!preview || !clip) return <div style={{ width: LANE }} />;
+  const rate = preview.frameRateNumerator / preview.frameRateDenominator;
+  const inLine: { key: number; top: number; height: number; text: string }[] = [];
+  const place = (startUs: number, endUs: number) => {
+    const top = Math.max(0, ((startUs - row.startUs) / (row.endUs - row.startUs)) * row.height);
+    const bottom = Math.min(row.height, ((endUs - row.startUs) / (row.endUs - row.startUs)) * row.height);
+    return { top, height: bottom - top };
+  };
+  if (stage === 'letter') {
+    for (const cue of preview.cues) {
+      const start = episodeTime(clip, cue.span.startUs);
+      if (start >= row.startUs && start < row.endUs) {
+        const end = episodeTime(clip, cue.span.endUs);
+        const text = cue.lines.map((l) => l.map((w) => w.text).join(' ')).join(' / ');
+        inLine.push({ key: cue.span.startUs, ...place(start, Math.min(row.endUs, end)), text });
+      }
+    }
+  } else {
+    for (const w of preview.windows) {
+      const start = episodeTime(clip, (w.clipFrame / rate) * 1e6);
+      if (start >= row.startUs && start < row.endUs) {
+        inLine.push({ key: w.clipFrame, ...place(start, row.endUs), text: `person ${w.window.person}` });
+      }
+    }
+  }
+  return (
+    <div className="relative shrink-0" style={{ width: LANE }}>
+      {inLine.map((cue) => (
+        <div
+          key={cue.key}
+          title={cue.text}
+          className="absolute left-0 right-2 overflow-hidden border-l-2 border-t border-steel bg-steelwash pl-1 text-[9px] leading-[10px] text-soft"
+          style={{ top: cue.top, height: Math.max(3, cue.height - 1) }}
+        />
+      ))}
+    </div>
+  );
+}
+
+function episodeTime(clip: ClipState, us: number): number {
+  let left = us;
+  for (const span of clip.kept) {
+    const length = span.endUs - span.startUs;
+    if (left < length) return span.startUs + left;
+    left -= length;
+  }
+  return clip.kept.length ? clip.kept[clip.kept.length - 1].endUs : 0;
+}
+
+/** Puts the selected words back. */
+export const putBackSelected = () => {
+  const selection = useWorkbench.getState().selection;
+  if (!selection) return;
+  const [first, last] = ordered(selection);
+  void change({ type: 'putBackWords', first, last });
+};

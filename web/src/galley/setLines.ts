@@ -1,0 +1,116 @@
+import type { TranscriptColumns } from '../api/client';
+
+/** A pause long enough to be set into the text. */
+export interface PausePiece {
+  startUs: number;
+  endUs: number;
+}
+
+/** One row of the galley. */
+export type Row =
+  | { kind: 'speaker'; speaker: number; height: number }
+  | {
+      kind: 'line';
+      from: number;
+      to: number;
+      startUs: number;
+      endUs: number;
+      speaker: number;
+      /** The pause after a word, by word index. */
+      pauses: Map<number, PausePiece>;
+      height: number;
+    };
+
+export const LINE_HEIGHT = 33;
+const SPEAKER_HEIGHT = 30;
+const PAUSE_WIDTH = 40;
+const SHORTEST_PAUSE_US = 400_000;
+
+export type Measure = (text: string) => number;
+
+/** Measures text as the galley sets it; widths of words seen before are kept. */
+export function canvasMeasure(font: string): Measure {
+  const context = document.createElement('canvas').getContext('2d')!;
+  context.font = font;
+  const known = new Map<string, number>();
+  return (text) => {
+    let width = known.get(text);
+    if (width === undefined) {
+      width = context.measureText(text).width;
+      known.set(text, width);
+    }
+    return width;
+  };
+}
+
+/**
+ * Sets words into lines of a width, as a compositor would, so that every line's stretch of sound is
+ * known before anything is drawn.
+ */
+export function setLines(t: TranscriptColumns, from: number, to: number, width: number, measure: Measure): Row[] {
+  const rows: Row[] = [];
+  const blank = measure(' ');
+  let speaker = -2;
+  for (const paragraph of t.paragraphs) {
+    const first = Math.max(from, paragraph.from);
+    const end = Math.min(to, paragraph.to);
+    if (first >= end) continue;
+    if (paragraph.speaker !== speaker) {
+      rows.push({ kind: 'speaker', speaker: paragraph.speaker, height: SPEAKER_HEIGHT });
+      speaker = paragraph.speaker;
+    }
+    let lineFrom = first;
+    let used = 0;
+    let pauses = new Map<number, PausePiece>();
+    const close = (next: number) => {
+      rows.push({
+        kind: 'line',
+        from: lineFrom,
+        to: next,
+        startUs: t.startUs[lineFrom],
+        endUs: next < t.startUs.length ? Math.max(t.endUs[next - 1], t.startUs[next]) : t.endUs[next - 1] + 500_000,
+        speaker: paragraph.speaker,
+        pauses,
+        height: LINE_HEIGHT,
+      });
+      lineFrom = next;
+      used = 0;
+      pauses = new Map();
+    };
+    for (let i = first; i < end; i++) {
+      const gap = i + 1 < t.startUs.length ? t.startUs[i + 1] - t.endUs[i] : 0;
+      const paused = gap >= SHORTEST_PAUSE_US;
+      const needed = measure(t.text[i]) + (paused ? PAUSE_WIDTH + blank : 0);
+      if (used > 0 && used + blank + needed > width) close(i);
+      used += (used > 0 ? blank : 0) + needed;
+      if (paused) pauses.set(i, { startUs: t.endUs[i], endUs: t.startUs[i + 1] });
+    }
+    close(end);
+  }
+  return rows;
+}
+
+/** Index of the word being said at a time; -1 before the first. */
+export function wordAt(startUs: number[], us: number): number {
+  let low = 0;
+  let high = startUs.length;
+  while (low < high) {
+    const middle = (low + high) >>> 1;
+    if (startUs[middle] <= us) low = middle + 1;
+    else high = middle;
+  }
+  return low - 1;
+}
+
+/** Which words lie mostly in the cut spans. */
+export function cutFlags(t: TranscriptColumns, cut: { startUs: number; endUs: number }[]): Uint8Array {
+  const flags = new Uint8Array(t.text.length);
+  for (const span of cut) {
+    let i = Math.max(0, wordAt(t.startUs, span.startUs));
+    for (; i < flags.length && t.startUs[i] < span.endUs; i++) {
+      const middle = (t.startUs[i] + t.endUs[i]) / 2;
+      if (middle >= span.startUs && middle < span.endUs) flags[i] = 1;
+    }
+  }
+  return flags;
+}

@@ -1,0 +1,77 @@
+/** Colours that a canvas cannot take from the style sheet by itself. */
+export function inkOf(name: string): string {
+  return getComputedStyle(document.documentElement).getPropertyValue(name).trim();
+}
+
+export interface SpineLine {
+  startUs: number;
+  endUs: number;
+  cut: { startUs: number; endUs: number }[];
+  selected: { startUs: number; endUs: number } | null;
+  cues: number[];
+}
+
+/**
+ * Draws one line's stretch of sound downwards: level as bars from the middle, cuts hatched, what is
+ * selected in accent. Time runs down the line's height.
+ */
+export function drawSpine(canvas: HTMLCanvasElement, levels: Uint8Array, line: SpineLine) {
+  const ratio = Math.min(2, window.devicePixelRatio || 1);
+  const width = canvas.clientWidth;
+  const height = canvas.clientHeight;
+  if (canvas.width !== width * ratio || canvas.height !== height * ratio) {
+    canvas.width = width * ratio;
+    canvas.height = height * ratio;
+  }
+  const g = canvas.getContext('2d')!;
+  g.setTransform(ratio, 0, 0, ratio, 0, 0);
+  g.clearRect(0, 0, width, height);
+  const length = line.endUs - line.startUs;
+  const yOf = (us: number) => ((us - line.startUs) / length) * height;
+  if (line.selected) {
+    g.fillStyle = inkOf('--wash');
+    g.fillRect(0, yOf(line.selected.startUs), width, yOf(line.selected.endUs) - yOf(line.selected.startUs));
+  }
+  const kept = inkOf('--steel');
+  const faint = inkOf('--rule');
+  const accent = inkOf('--accent');
+  const step = 2.2;
+  for (let y = 0; y < height; y += step) {
+    const from = line.startUs + (y / height) * length;
+    const to = line.startUs + ((y + step) / height) * length;
+    let top = 0;
+    for (let i = Math.floor(from / 10_000); i <= Math.min(levels.length - 1, Math.floor(to / 10_000)); i++) {
+      top = Math.max(top, levels[i] ?? 0);
+    }
+    const loud = Math.max(0, (top - 70) / 185);
+    const half = Math.max(0.5, loud * loud * (width / 2 - 3));
+    const middle = (from + to) / 2;
+    const gone = line.cut.some((c) => middle >= c.startUs && middle < c.endUs);
+    const chosen = line.selected && middle >= line.selected.startUs && middle < line.selected.endUs;
+    g.fillStyle = gone ? faint : chosen ? accent : kept;
+    g.fillRect(width / 2 - half, y, half * 2, 1.4);
+  }
+  hatch(g, line, width, yOf);
+}
+
+function hatch(g: CanvasRenderingContext2D, line: SpineLine, width: number, yOf: (us: number) => number) {
+  g.strokeStyle = inkOf('--faint');
+  g.lineWidth = 0.8;
+  for (const cut of line.cut) {
+    const top = Math.max(0, yOf(cut.startUs));
+    const bottom = yOf(cut.endUs);
+    if (bottom - top < 0.8) continue;
+    g.save();
+    g.beginPath();
+    g.rect(0, top, width, bottom - top);
+    g.clip();
+    g.beginPath();
+    for (let x = -40; x < width + 40; x += 5) {
+      g.moveTo(x, bottom);
+      g.lineTo(x + (bottom - top) * 0.8 + 4, top - 5);
+    }
+    g.globalAlpha = 0.6;
+    g.stroke();
+    g.restore();
+  }
+}

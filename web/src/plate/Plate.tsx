@@ -1,0 +1,141 @@
+import { useEffect, useRef, useState } from 'react';
+import type { ClipState, EpisodeCard, Preview, Spec } from '../api/client';
+import { useWorkbench, type Stage } from '../workbench/store';
+import { CaptionLayer } from './CaptionLayer';
+import { CutPlayer } from './CutPlayer';
+import { current } from './player';
+import { usePlayhead } from './playhead';
+import { clipProgramme, toEpisode, toProgramme, wholeEpisode, type Programme } from './programme';
+
+interface Props {
+  episode: EpisodeCard;
+  clip: ClipState | null;
+  preview: Preview | null;
+  specs: Spec[];
+  stage: Stage;
+  height: number;
+}
+
+/** The picture in the shape of the clip, with framing, captions and safe zones live. */
+export function Plate({ episode, clip, preview, specs, stage, height }: Props) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const captionHost = useRef<HTMLDivElement>(null);
+  const player = useRef<CutPlayer | null>(null);
+  const captions = useRef<CaptionLayer | null>(null);
+  const programme = useRef<Programme | null>(null);
+  const shown = useRef<{ preview: Preview | null; stage: Stage }>({ preview, stage });
+  shown.current = { preview, stage };
+  const [ready, setReady] = useState(false);
+
+  const vertical = preview ? preview.width / preview.height : episode.width / episode.height;
+  const width = Math.round(Math.min(height * vertical, 300));
+  const plateHeight = Math.round(width / vertical);
+
+  useEffect(() => {
+    const draw: ConstructorParameters<typeof CutPlayer>[1] = (sample, frame) => {
+      const target = canvas.current;
+      const context = target?.getContext('2d');
+      if (!target || !context) return;
+      const p = programme.current;
+      const window = p?.windows.find((w) => frame >= w.clipFrame && frame < w.clipFrame + w.count)?.window;
+      const scale = sample.displayWidth / episode.width;
+      if (window) {
+        sample.draw(
+          context,
+          window.x * scale,
+          window.y * scale,
+          window.width * scale,
+          window.height * scale,
+          0,
+          0,
+          target.width,
+          target.height,
+        );
+      } else sample.draw(context, 0, 0, target.width, target.height);
+      target.dataset.frame = String(frame);
+      setReady(true);
+    };
+    const moved = (us: number) => {
+      const p = programme.current;
+      usePlayhead.setState({ programmeUs: us, episodeUs: p ? toEpisode(p, us) : us });
+      const v = shown.current.preview;
+      if (v) captions.current?.show(us, v.width, v.height);
+    };
+    const made = new CutPlayer(`/api/episodes/${episode.id}/proxy`, draw, moved, () =>
+      useWorkbench.setState({ playing: false }),
+    );
+    player.current = made;
+    current.player = made;
+    (window as unknown as { paringKnifePlayer: CutPlayer }).paringKnifePlayer = made;
+    current.seekEpisode = (us) => {
+      const p = programme.current;
+      if (p) void made.seek(toProgramme(p, us));
+    };
+    const layer = new CaptionLayer(captionHost.current!);
+    captions.current = layer;
+    return () => {
+      made.destroy();
+      layer.destroy();
+      captions.current = null;
+      current.player = null;
+    };
+  }, [episode.id, episode.width]);
+
+  const spansKey = clip && preview ? `${clip.id}/${clip.revision}/${preview.revision}` : 'episode';
+  useEffect(() => {
+    const made = player.current;
+    if (!made) return;
+    if (clip && !preview) return;
+    const rate = episode.frameRateNumerator / episode.frameRateDenominator;
+    const before = programme.current;
+    const next = clip && preview ? clipProgramme(clip.kept, preview) : wholeEpisode(episode.durationUs, rate);
+    const at = before ? toProgramme(next, toEpisode(before, made.position)) : 0;
+    programme.current = next;
+    void made.setProgramme(next, at >= next.lengthUs ? 0 : at);
+    usePlayhead.setState({ programmeUs: at, episodeUs: toEpisode(next, at) });
+    // The key stands for the clip and its preview.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [spansKey, episode]);
+
+  useEffect(() => {
+    if (preview) {
+      void captions.current?.setScript(preview.ass);
+      captions.current?.show(usePlayhead.getState().programmeUs, preview.width, preview.height, true);
+    }
+  }, [preview]);
+
+  useEffect(() => player.current?.redraw(), [width, plateHeight, preview]);
+
+  const spec = clip ? specs.find((s) => `${s.shape.width}:${s.shape.height}` === clip.shape) : undefined;
+  const ratio = Math.min(2, globalThis.devicePixelRatio || 1);
+  return (
+    <div
+      className="relative mx-auto overflow-hidden rounded-md bg-[#1b1817]"
+      style={{ width, height: plateHeight }}
+      data-testid="plate"
+      data-ready={ready}
+    >
+      <canvas
+        ref={canvas}
+        width={Math.round(width * ratio)}
+        height={Math.round(plateHeight * ratio)}
+        className="absolute inset-0 h-full w-full"
+        role="img"
+        aria-label="The picture as it will be delivered"
+      />
+      <div ref={captionHost} className={clip ? 'absolute inset-0' : 'hidden'} />
+      {spec && (stage === 'letter' || stage === 'frame') && (
+        <div
+          className="pointer-events-none absolute border border-dashed border-white/55"
+          title="safe zone"
+          style={{
+            top: `${spec.safe.top * 100}%`,
+            bottom: `${spec.safe.bottom * 100}%`,
+            left: `${spec.safe.left * 100}%`,
+            right: `${spec.safe.right * 100}%`,
+          }}
+        />
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,165 @@
+import { useRef, useState } from 'react';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { Link } from 'react-router';
+import { Plus } from 'lucide-react';
+import { api, upload, type ShelfItem } from '../api/client';
+import { useServerEvents } from '../api/events';
+import { clock, sizeText } from '../ui/time';
+
+/** The shelf: every episode, what has become of it, and a way to add one. */
+export function ShelfPage() {
+  useServerEvents();
+  const shelf = useQuery({ queryKey: ['shelf'], queryFn: api.shelf });
+  const [adding, setAdding] = useState(false);
+  return (
+    <div className="flex h-full flex-col">
+      <header className="flex h-[52px] shrink-0 items-center border-b border-rule px-6">
+        <span className="flex items-center gap-2 font-serif text-[17px] font-semibold">
+          <img src="/assets/mark.svg" alt="" width="22" height="22" />
+          Paring Knife
+        </span>
+        <button className="button button-strong ml-auto flex items-center gap-1.5" onClick={() => setAdding(!adding)} aria-expanded={adding}>
+          <Plus size={15} /> Add an episode
+        </button>
+      </header>
+      <main className="mx-auto w-full max-w-[980px] flex-1 overflow-y-auto px-6 py-8">
+        {adding && <AddEpisode onDone={() => setAdding(false)} />}
+        <h1 className="font-serif text-[26px] font-semibold">Shelf</h1>
+        {shelf.isError && <p className="mt-4">{(shelf.error as Error).message}</p>}
+        {shelf.data?.length === 0 && (
+          <p className="mt-4 max-w-lg text-soft">
+            The shelf is empty. Add an episode: a recording, and its transcript if there is one. Without one, the words are recognised on this
+            machine, which takes a while and makes mistakes.
+          </p>
+        )}
+        <ul className="mt-4">
+          {shelf.data?.map((e) => (
+            <Episode key={e.id} item={e} />
+          ))}
+        </ul>
+      </main>
+    </div>
+  );
+}
+
+function Episode({ item }: { item: ShelfItem }) {
+  const ready = item.state === 'READY';
+  return (
+    <li className="border-b border-rule">
+      <Link to={`/episodes/${item.id}`} className="group flex items-center gap-5 py-4">
+        <div className="grid h-[90px] w-[160px] shrink-0 place-items-center overflow-hidden rounded-md bg-desk">
+          {ready ? <img src={`/api/episodes/${item.id}/poster`} alt="" className="h-full w-full object-cover" /> : <span className="text-faint">{Math.round(item.progress * 100)} %</span>}
+        </div>
+        <div className="min-w-0 flex-1">
+          <div className="text-[12.5px] text-soft">{item.show}</div>
+          <div className="font-serif text-[20px] leading-tight font-semibold group-hover:text-accent">{item.title}</div>
+          <div className="mt-1 text-soft tabular-nums">
+            {clock(item.durationUs)}
+            {item.words ? `, ${item.words.toLocaleString('en')} words` : ''}
+          </div>
+          {item.state === 'ARRIVING' && (
+            <div className="mt-2 flex items-center gap-3">
+              <div className="h-1.5 w-60 overflow-hidden rounded-full bg-rule">
+                <div className="h-full bg-steel" style={{ width: `${item.progress * 100}%` }} />
+              </div>
+              <span className="text-[12.5px] text-soft">{item.progress >= 0.99 ? 'recognising the words' : 'taking in'}</span>
+            </div>
+          )}
+          {item.state === 'FAILED' && <div className="mt-1 text-accent">{item.problem}</div>}
+        </div>
+        <div className="w-[110px] text-right text-soft">{item.clips ? `${item.clips} clip${item.clips === 1 ? '' : 's'}` : 'no clips yet'}</div>
+      </Link>
+    </li>
+  );
+}
+
+function AddEpisode({ onDone }: { onDone: () => void }) {
+  const queries = useQueryClient();
+  const files = useQuery({ queryKey: ['media'], queryFn: api.mediaFolder });
+  const [show, setShow] = useState('');
+  const [title, setTitle] = useState('');
+  const [recording, setRecording] = useState('');
+  const [transcript, setTranscript] = useState('');
+  const [sending, setSending] = useState<number | null>(null);
+  const [problem, setProblem] = useState('');
+  const picker = useRef<HTMLInputElement>(null);
+  const send = async (chosen: FileList | null) => {
+    for (const file of chosen ?? []) {
+      try {
+        setProblem('');
+        setSending(0);
+        const stored = await upload(file, setSending);
+        await queries.invalidateQueries({ queryKey: ['media'] });
+        if (/\.(json|srt|vtt)$/i.test(stored.name)) setTranscript(stored.name);
+        else setRecording(stored.name);
+      } catch (error) {
+        setProblem((error as Error).message);
+      } finally {
+        setSending(null);
+      }
+    }
+  };
+  const add = async () => {
+    try {
+      await api.addEpisode({ show, title, recording, transcript });
+      await queries.invalidateQueries({ queryKey: ['shelf'] });
+      onDone();
+    } catch (error) {
+      setProblem((error as Error).message);
+    }
+  };
+  const choice = (isTranscript: boolean, value: string, set: (v: string) => void, none: string) => (
+    <select className="field mt-0.5" value={value} onChange={(e) => set(e.target.value)}>
+      <option value="">{none}</option>
+      {files.data
+        ?.filter((f) => f.isTranscript === isTranscript || (isTranscript && /\.(json|srt|vtt)$/i.test(f.name)))
+        .filter((f) => isTranscript || !/\.(json|srt|vtt)$/i.test(f.name))
+        .map((f) => (
+          <option key={f.name} value={f.name}>
+            {f.name} ({sizeText(f.bytes)})
+          </option>
+        ))}
+    </select>
+  );
+  return (
+    <section
+      className="panel mb-8"
+      aria-label="Add an episode"
+      onDragOver={(e) => e.preventDefault()}
+      onDrop={(e) => {
+        e.preventDefault();
+        void send(e.dataTransfer.files);
+      }}
+    >
+      <div className="grid grid-cols-2 gap-4">
+        <label>
+          <span className="label">Show</span>
+          <input className="field mt-0.5" value={show} onChange={(e) => setShow(e.target.value)} />
+        </label>
+        <label>
+          <span className="label">Title</span>
+          <input className="field mt-0.5" value={title} onChange={(e) => setTitle(e.target.value)} />
+        </label>
+        <label>
+          <span className="label">Recording, from the media folder</span>
+          {choice(false, recording, setRecording, 'choose one')}
+        </label>
+        <label>
+          <span className="label">Transcript, if there is one</span>
+          {choice(true, transcript, setTranscript, 'recognise the words here')}
+        </label>
+      </div>
+      <div className="mt-4 flex items-center gap-3">
+        <input ref={picker} type="file" multiple className="hidden" onChange={(e) => void send(e.target.files)} />
+        <button className="button" onClick={() => picker.current?.click()}>
+          Send files
+        </button>
+        <span className="text-soft">{sending !== null ? `sending, ${Math.round(sending * 100)} %` : 'or drop them here'}</span>
+        {problem && <span className="text-accent">{problem}</span>}
+        <button className="button button-strong ml-auto" disabled={!recording || !title.trim()} onClick={() => void add()}>
+          Put it on the shelf
+        </button>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,98 @@
+import type { ClipState, EpisodeCard, Preview } from '../api/client';
+import { change } from '../workbench/changes';
+
+const SHAPES = ['9:16', '4:5', '1:1', '16:9'];
+
+/** Shape, and whom the frame holds. */
+export function FrameSide({ clip, episode, preview }: { clip: ClipState; episode: EpisodeCard; preview: Preview | null }) {
+  const reframe = (shape: string, mode: 'SPEAKER' | 'PERSON' | 'MIDDLE', person = -1) =>
+    void change({ type: 'reframe', shape, mode, person });
+  const { mode, person } = clip.framing;
+  const held = preview?.windows ?? [];
+  return (
+    <section className="mt-4 border-t border-rule pt-3">
+      <h2 className="label">Shape</h2>
+      <div className="mt-1.5 flex gap-2">
+        {SHAPES.map((s) => {
+          const [w, h] = s.split(':').map(Number);
+          const box = 18 / Math.max(w, h);
+          return (
+            <button
+              key={s}
+              className="button flex flex-1 flex-col items-center gap-1"
+              aria-pressed={s === clip.shape}
+              onClick={() => reframe(s, mode, person)}
+            >
+              <span className="grid h-5 place-items-center">
+                <span className="border border-steel" style={{ width: w * box, height: h * box }} />
+              </span>
+              {s}
+            </button>
+          );
+        })}
+      </div>
+      <h2 className="label mt-4">In the frame</h2>
+      <div className="mt-1.5 flex flex-wrap gap-2">
+        <button className="button" aria-pressed={mode === 'SPEAKER'} disabled={!episode.people.length} onClick={() => reframe(clip.shape, 'SPEAKER')}>
+          Whoever speaks
+        </button>
+        {episode.people.map((p) => (
+          <button
+            key={p.index}
+            className="button"
+            aria-pressed={mode === 'PERSON' && person === p.index}
+            onClick={() => reframe(clip.shape, 'PERSON', p.index)}
+          >
+            {p.name}
+          </button>
+        ))}
+        <button className="button" aria-pressed={mode === 'MIDDLE'} onClick={() => reframe(clip.shape, 'MIDDLE')}>
+          The middle
+        </button>
+      </div>
+      <h2 className="label mt-4">The whole picture</h2>
+      <WholePicture clip={clip} episode={episode} preview={preview} />
+      <p className="mt-2 text-[12.5px] text-soft">
+        {episode.people.length === 0
+          ? 'No face was found in this episode; the middle is held.'
+          : `${held.length} held position${held.length === 1 ? '' : 's'}; the frame changes at speaker turns only.`}
+      </p>
+    </section>
+  );
+}
+
+function WholePicture({ episode, preview }: { clip: ClipState; episode: EpisodeCard; preview: Preview | null }) {
+  const windows = preview?.windows ?? [];
+  const seen = new Map(windows.map((w) => [`${w.window.x}/${w.window.y}`, w.window]));
+  return (
+    <div
+      className="relative mt-1.5 w-full overflow-hidden rounded-md"
+      style={{ aspectRatio: `${episode.width} / ${episode.height}` }}
+    >
+      <img src={`/api/episodes/${episode.id}/poster`} alt="A still of the whole picture" className="h-full w-full opacity-60" />
+      {[...seen.values()].map((w) => (
+        <div
+          key={`${w.x}/${w.y}`}
+          className="absolute border-2 border-white"
+          style={{
+            left: `${(w.x / episode.width) * 100}%`,
+            top: `${(w.y / episode.height) * 100}%`,
+            width: `${(w.width / episode.width) * 100}%`,
+            height: `${(w.height / episode.height) * 100}%`,
+          }}
+        />
+      ))}
+      {episode.people.map((p) => (
+        <div
+          key={p.index}
+          className="absolute flex items-end justify-center rounded-[50%] border border-white/80"
+          style={{ left: `${p.x * 100}%`, top: `${p.y * 100}%`, width: `${p.width * 100}%`, height: `${p.height * 100}%` }}
+        >
+          <span className="translate-y-5 rounded bg-white px-1 text-[10px] font-semibold whitespace-nowrap text-[#241f1d]">
+            {p.name.split(' ')[0]}
+          </span>
+        </div>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,347 @@
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import { Redo2, Search, Undo2, X } from 'lucide-react';
+import { api, type Brief, type ClipState, type Pick } from '../api/client';
+import { useServerEvents } from '../api/events';
+import { Galley } from '../galley/Galley';
+import { LengthGauge } from '../plate/LengthGauge';
+import { Plate } from '../plate/Plate';
+import { Transport } from '../plate/Transport';
+import { DeliverStage } from '../stages/DeliverStage';
+import { FrameSide } from '../stages/FrameSide';
+import { LetterSide } from '../stages/LetterSide';
+import { PareBar } from '../stages/PareBar';
+import { ParingsTray } from '../stages/ParingsTray';
+import { PickSide } from '../stages/PickSide';
+import { EpisodeMap } from '../stages/EpisodeMap';
+import { Bench } from './Bench';
+import { redo, undo } from './changes';
+import { HelpPanel } from './HelpPanel';
+import { useKeys } from './keys';
+import { ordered, STAGES, useWorkbench, type Stage } from './store';
+
+const DEFAULT_BRIEF: Brief = { count: 3, shortest: 15, longest: 58, about: '' };
+
+/** One episode: bench, galley with spine, plate, through the five stages. */
+export function EpisodePage() {
+  useServerEvents();
+  const id = Number(useParams().id);
+  const stage = (useParams().stage ?? 'pick') as Stage;
+  const [params] = useSearchParams();
+  const clipId = params.get('clip') ? Number(params.get('clip')) : null;
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const [brief, setBrief] = useState(DEFAULT_BRIEF);
+  const [help, setHelp] = useState(false);
+  const searchField = useRef<HTMLInputElement>(null);
+
+  const shelf = useQuery({ queryKey: ['shelf'], queryFn: api.shelf });
+  const item = shelf.data?.find((e) => e.id === id);
+  const ready = item?.state === 'READY';
+  const episode = useQuery({ queryKey: ['episode', id], queryFn: () => api.episode(id), enabled: ready });
+  const transcript = useQuery({ queryKey: ['transcript', id], queryFn: () => api.transcript(id) });
+  const levels = useQuery({ queryKey: ['levels', id], queryFn: () => api.levels(id), enabled: ready, staleTime: Infinity });
+  const specs = useQuery({ queryKey: ['specs'], queryFn: api.specs, staleTime: Infinity });
+  const clips = useQuery({ queryKey: ['clips', id], queryFn: () => api.clips(id), enabled: ready });
+  const picks = useQuery({
+    queryKey: ['picks', id, brief],
+    queryFn: () => api.picks(id, brief),
+    enabled: ready && stage === 'pick',
+    staleTime: Infinity,
+  });
+
+  const clip = useWorkbench((s) => s.clip);
+  const shownClip = clip && clip.id === clipId ? clip : null;
+  useEffect(() => {
+    const found = clips.data?.find((c) => c.id === clipId) ?? null;
+    const held = useWorkbench.getState().clip;
+    if (!found || held?.id !== found.id || (found.revision > held.revision && useWorkbench.getState().saving === 0)) {
+      useWorkbench.setState({ clip: found });
+    }
+  }, [clips.data, clipId]);
+  useEffect(() => {
+    useWorkbench.setState({ selection: null, hits: [], striking: null });
+  }, [clipId, id]);
+
+  const preview = useQuery({
+    queryKey: ['preview', shownClip?.id, shownClip?.revision],
+    queryFn: () => api.preview(shownClip!.id),
+    enabled: shownClip !== null,
+    staleTime: Infinity,
+    placeholderData: (before) => (shownClip ? before : undefined),
+  });
+  const shownPreview = shownClip ? (preview.data ?? null) : null;
+
+  const goTo = useCallback(
+    (next: Stage) => {
+      const chosen = clipId ?? clips.data?.[0]?.id ?? null;
+      const keep = next === 'pick' ? null : chosen;
+      if (next !== 'pick' && next !== 'deliver' && keep === null) {
+        useWorkbench.setState({ message: 'Make a clip first: keep a pick, or select words and press C.' });
+        return;
+      }
+      navigate(`/episodes/${id}/${next}${keep ? `?clip=${keep}` : ''}`);
+    },
+    [clipId, clips.data, id, navigate],
+  );
+  const openClip = (made: ClipState | { id: number }, next: Stage = stage === 'pick' || stage === 'deliver' ? 'pare' : stage) =>
+    navigate(`/episodes/${id}/${next}?clip=${made.id}`);
+  const keepWords = useCallback(
+    async (first: number, last: number, open: boolean) => {
+      try {
+        const made = await api.createClip(id, first, last);
+        await queries.invalidateQueries({ queryKey: ['clips', id] });
+        useWorkbench.setState({ selection: null, message: open ? null : `Kept: ${made.title}` });
+        if (open) navigate(`/episodes/${id}/pare?clip=${made.id}`);
+      } catch (error) {
+        useWorkbench.setState({ message: (error as Error).message });
+      }
+    },
+    [id, navigate, queries],
+  );
+  const makeClip = useCallback(() => {
+    const selection = useWorkbench.getState().selection;
+    if (selection) void keepWords(...ordered(selection), true);
+  }, [keepWords]);
+  const showHelp = useCallback(() => setHelp((h) => !h), []);
+  const search = useCallback(() => searchField.current?.focus(), []);
+  const saving = useWorkbench((s) => s.saving);
+  const message = useWorkbench((s) => s.message);
+
+  if (shelf.isError) return <Notice text="The server does not answer." />;
+  if (shelf.data && !item) return <Notice text="This episode is not on the shelf." />;
+  const data = transcript.data;
+  return (
+    <div className="flex h-full flex-col">
+      <header className="flex h-[52px] shrink-0 items-center gap-3 border-b border-rule px-4">
+        <Link to="/" className="flex items-center gap-2 font-serif text-[17px] font-semibold">
+          <img src="/assets/mark.svg" alt="" width="22" height="22" />
+          Paring Knife
+        </Link>
+        <span className="ml-2 truncate">
+          <span className="text-soft">{item?.show} / </span>
+          <b className="font-semibold">{item?.title}</b>
+        </span>
+        <nav className="ml-auto flex h-full" aria-label="Stages">
+          {STAGES.map((s, i) => (
+            <button
+              key={s}
+              onClick={() => goTo(s)}
+              aria-current={s === stage ? 'step' : undefined}
+              className={`border-b-[3px] px-3.5 capitalize ${s === stage ? 'border-accent font-semibold' : 'border-transparent text-soft hover:text-ink'}`}
+            >
+              <span className="mr-1.5 text-[11px] text-faint">{i + 1}</span>
+              {s}
+            </button>
+          ))}
+        </nav>
+        <div className="ml-3 flex items-center gap-1">
+          <button
+            className="rounded p-1.5 hover:bg-desk"
+            disabled={!shownClip?.undo}
+            title={shownClip?.undo ? `Undo: ${shownClip.undo}` : 'Nothing to undo'}
+            aria-label="Undo"
+            onClick={() => void undo()}
+          >
+            <Undo2 size={16} />
+          </button>
+          <button
+            className="rounded p-1.5 hover:bg-desk"
+            disabled={!shownClip?.redo}
+            title={shownClip?.redo ? `Redo: ${shownClip.redo}` : 'Nothing to redo'}
+            aria-label="Redo"
+            onClick={() => void redo()}
+          >
+            <Redo2 size={16} />
+          </button>
+          <button className="rounded px-2 py-1 hover:bg-desk" onClick={showHelp} aria-label="Keys" title="Keys (?)">
+            ?
+          </button>
+          <span className="w-[52px] text-right text-[12px] text-soft" role="status" data-testid="saved">
+            {saving > 0 ? 'Saving' : 'Saved'}
+          </span>
+        </div>
+      </header>
+      {message && (
+        <div className="flex items-center justify-between border-b border-rule bg-wash px-5 py-2" role="alert">
+          {message}
+          <button aria-label="Dismiss" onClick={() => useWorkbench.setState({ message: null })}>
+            <X size={15} />
+          </button>
+        </div>
+      )}
+      {item && !ready && (
+        <div className="border-b border-rule bg-steelwash px-5 py-2">
+          {item.state === 'FAILED'
+            ? `This episode could not be taken in. ${item.problem ?? ''}`
+            : `Taking this episode in: ${Math.round(item.progress * 100)} %. You can read already; the sound and the picture follow.`}
+        </div>
+      )}
+      {data && <Keys transcript={data} goTo={goTo} search={search} help={showHelp} makeClip={makeClip} />}
+      <div className="flex min-h-0 flex-1">
+        {stage !== 'deliver' && (
+          <Bench clips={clips.data ?? []} current={clipId} onOpen={(c) => openClip(c)} onRead={() => navigate(`/episodes/${id}/pick`)} />
+        )}
+        {stage === 'deliver' && episode.data ? (
+          <DeliverStage episodeId={id} onOpen={(c, s) => openClip({ id: c }, s)} />
+        ) : (
+          <>
+            <main className="flex min-w-0 flex-1 flex-col">
+              <GalleyBar
+                searchField={searchField}
+                episodeId={id}
+                left={
+                  stage === 'pare' && shownClip ? <PareBar clip={shownClip} /> : <SelectionActions onKeep={keepWords} clip={shownClip} />
+                }
+                cuts={shownClip !== null}
+              />
+              <div className="min-h-0 flex-1">
+                {data ? (
+                  <Galley
+                    transcript={data}
+                    levels={levels.data ?? new Uint8Array()}
+                    clip={shownClip}
+                    preview={shownPreview}
+                    stage={stage}
+                    picks={picks.data ?? []}
+                    names={data.speakers}
+                  />
+                ) : (
+                  <p className="p-10 text-soft">{transcript.isError ? (transcript.error as Error).message : 'Opening the transcript'}</p>
+                )}
+              </div>
+            </main>
+            <aside className="w-[330px] shrink-0 overflow-y-auto border-l border-rule bg-desk px-4 py-3.5">
+              {episode.data && specs.data ? (
+                <>
+                  <Plate
+                    episode={episode.data}
+                    clip={shownClip}
+                    preview={shownPreview}
+                    specs={specs.data}
+                    stage={stage}
+                    height={stage === 'pare' ? 350 : 330}
+                  />
+                  <Transport lengthUs={shownClip ? shownClip.lengthUs : episode.data.durationUs} />
+                  {shownClip && <LengthGauge clip={shownClip} specs={specs.data} />}
+                  {stage === 'pick' && (
+                    <PickSide brief={brief} onBrief={setBrief} picks={picks.data ?? null} error={picks.error} onKeep={(p: Pick) => void keepWords(p.first, p.last, false)} clips={clips.data ?? []} />
+                  )}
+                  {stage === 'pare' && shownClip && <ParingsTray clip={shownClip} />}
+                  {stage === 'frame' && shownClip && <FrameSide clip={shownClip} episode={episode.data} preview={shownPreview} />}
+                  {stage === 'letter' && shownClip && <LetterSide clip={shownClip} preview={shownPreview} />}
+                </>
+              ) : (
+                <div className="mx-auto grid h-[180px] w-[300px] place-items-center rounded-md bg-rule text-soft">
+                  the picture follows
+                </div>
+              )}
+            </aside>
+            {stage === 'pick' && item && <EpisodeMap durationUs={item.durationUs} picks={picks.data ?? []} clips={clips.data ?? []} />}
+          </>
+        )}
+      </div>
+      {help && <HelpPanel onClose={() => setHelp(false)} />}
+    </div>
+  );
+}
+
+function Keys(props: Parameters<typeof useKeys>[0]) {
+  useKeys(props);
+  return null;
+}
+
+function Notice({ text }: { text: string }) {
+  return (
+    <div className="grid h-full place-items-center">
+      <p>
+        {text}{' '}
+        <Link className="link" to="/">
+          Back to the shelf
+        </Link>
+      </p>
+    </div>
+  );
+}
+
+function SelectionActions({ onKeep, clip }: { onKeep: (first: number, last: number, open: boolean) => void; clip: ClipState | null }) {
+  const selection = useWorkbench((s) => s.selection);
+  if (clip) return <span className="font-serif text-[15px] font-semibold">{clip.title}</span>;
+  if (!selection) return <span className="text-soft">Read, listen, select words to make a clip.</span>;
+  const [first, last] = ordered(selection);
+  const words = last - first + 1;
+  return (
+    <span className="flex items-center gap-3">
+      <span className="text-soft">
+        {words} word{words === 1 ? '' : 's'} selected
+      </span>
+      <button className="button button-strong" onClick={() => onKeep(first, last, true)}>
+        Make it a clip
+      </button>
+    </span>
+  );
+}
+
+function GalleyBar({
+  searchField,
+  episodeId,
+  left,
+  cuts,
+}: {
+  searchField: React.RefObject<HTMLInputElement | null>;
+  episodeId: number;
+  left: React.ReactNode;
+  cuts: boolean;
+}) {
+  const hits = useWorkbench((s) => s.hits);
+  const hit = useWorkbench((s) => s.hit);
+  const showCuts = useWorkbench((s) => s.showCuts);
+  const [phrase, setPhrase] = useState('');
+  const find = async (text: string) => {
+    setPhrase(text);
+    const found = text.trim() ? await api.search(episodeId, text) : [];
+    useWorkbench.setState({ hits: found, hit: 0 });
+  };
+  const move = (by: number) =>
+    useWorkbench.setState({ hit: hits.length ? (hit + by + hits.length) % hits.length : 0 });
+  return (
+    <div className="flex h-[46px] shrink-0 items-center gap-3 border-b border-rule px-5">
+      {left}
+      <div className="ml-auto flex items-center gap-3">
+        {cuts && (
+          <label className="flex items-center gap-1.5 text-soft">
+            <input
+              type="checkbox"
+              className="accent-[var(--steel)]"
+              checked={showCuts}
+              onChange={(e) => useWorkbench.setState({ showCuts: e.target.checked })}
+            />
+            show what was cut
+          </label>
+        )}
+        <label className="flex items-center gap-1.5 text-soft">
+          <Search size={14} aria-hidden="true" />
+          <input
+            ref={searchField}
+            className="field w-[150px]"
+            placeholder="Find  ( / )"
+            aria-label="Find in the transcript"
+            value={phrase}
+            onChange={(e) => void find(e.target.value)}
+            onKeyDown={(e) => {
+              if (e.key === 'Enter') move(e.shiftKey ? -1 : 1);
+              if (e.key === 'Escape') {
+                void find('');
+                e.currentTarget.blur();
+              }
+            }}
+          />
+          <span className="w-[52px] text-[12px] tabular-nums" data-testid="hits">
+            {phrase.trim() ? (hits.length ? `${hit + 1} of ${hits.length}` : 'none') : ''}
+          </span>
+        </label>
+      </div>
+    </div>
+  );
+}

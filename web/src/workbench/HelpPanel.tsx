@@ -1,0 +1,45 @@
+import { useEffect, useRef } from 'react';
+
+const KEYS: [string, string][] = [
+  ['Space', 'play and pause'],
+  ['← →', 'word by word; with Shift extend, with Alt by sentence'],
+  ['Backspace', 'pare the selected words'],
+  ['R', 'put the selected words back'],
+  ['[ and ]', 'set in and out at the playhead'],
+  ['C', 'make the selection a clip'],
+  [', and .', 'one frame back, one frame on'],
+  ['/', 'find in the transcript'],
+  ['Ctrl Z, Ctrl Shift Z', 'undo, redo'],
+  ['1 to 5', 'go to a stage'],
+  ['Esc', 'let go of the selection'],
+];
+
+export function HelpPanel({ onClose }: { onClose: () => void }) {
+  const panel = useRef<HTMLDivElement>(null);
+  useEffect(() => panel.current?.focus(), []);
+  return (
+    <div
+      ref={panel}
+      role="dialog"
+      aria-label="Keys"
+      tabIndex={-1}
+      className="panel fixed top-16 right-5 w-[400px]"
+      onKeyDown={(e) => e.key === 'Escape' && onClose()}
+    >
+      <div className="mb-2 flex justify-between">
+        <b>Keys</b>
+        <button className="link" onClick={onClose}>
+          close
+        </button>
+      </div>
+      <dl className="grid grid-cols-[150px_1fr] gap-y-1.5">
+        {KEYS.map(([key, does]) => (
+          <div key={key} className="contents">
+            <dt className="font-medium">{key}</dt>
+            <dd className="text-soft">{does}</dd>
+          </div>
+        ))}
+      </dl>
+    </div>
+  );
+}

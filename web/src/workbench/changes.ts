@@ -1,0 +1,38 @@
+import { api, Refusal, type ClipState, type Intent } from '../api/client';
+import { useWorkbench } from './store';
+
+let queue: Promise<unknown> = Promise.resolve();
+
+/**
+ * Sends changes one after the other, each from the state the one before left. The screen says
+ * "Saved" only when the server has answered for all of them.
+ */
+function send(act: (clip: ClipState) => Promise<ClipState>): Promise<void> {
+  useWorkbench.setState((s) => ({ saving: s.saving + 1 }));
+  const work = queue.then(async () => {
+    const clip = useWorkbench.getState().clip;
+    if (!clip) return;
+    try {
+      const answer = await act(clip);
+      if (useWorkbench.getState().clip?.id === answer.id) useWorkbench.setState({ clip: answer });
+    } catch (error) {
+      const refusal = error as Refusal;
+      useWorkbench.setState({ message: refusal.message });
+      if (refusal.status === 409) useWorkbench.setState({ clip: await api.clip(clip.id) });
+    } finally {
+      useWorkbench.setState((s) => ({ saving: s.saving - 1, striking: s.saving === 1 ? null : s.striking }));
+    }
+  });
+  queue = work.catch(() => undefined);
+  return work;
+}
+
+export const change = (intent: Intent) => send((clip) => api.change(clip.id, clip.revision, intent));
+export const undo = () => send((clip) => api.undo(clip.id, clip.revision));
+export const redo = () => send((clip) => api.redo(clip.id, clip.revision));
+
+/** Strikes the words at once and lets the answer settle it. */
+export function pareWords(first: number, last: number) {
+  useWorkbench.setState({ striking: { anchor: first, focus: last } });
+  return change({ type: 'pareWords', first, last });
+}

@@ -1,0 +1,111 @@
+import { useEffect } from 'react';
+import type { TranscriptColumns } from '../api/client';
+import { putBackSelected } from '../galley/Galley';
+import { wordAt } from '../galley/setLines';
+import { current, togglePlay } from '../plate/player';
+import { usePlayhead } from '../plate/playhead';
+import { pareWords, redo, undo } from './changes';
+import { ordered, STAGES, useWorkbench, type Stage } from './store';
+
+interface Actions {
+  transcript: TranscriptColumns;
+  goTo: (stage: Stage) => void;
+  search: () => void;
+  help: () => void;
+  makeClip: () => void;
+}
+
+/** Our keys; see the help panel for their list. */
+export function useKeys({ transcript, goTo, search, help, makeClip }: Actions) {
+  useEffect(() => {
+    const down = (e: KeyboardEvent) => {
+      const target = e.target as HTMLElement;
+      if (target.closest('input, textarea, select, [role=slider]')) return;
+      if (handled(e)) e.preventDefault();
+    };
+    const handled = (e: KeyboardEvent): boolean => {
+      const { selection, clip } = useWorkbench.getState();
+      const modified = e.ctrlKey || e.metaKey;
+      if (modified && e.key.toLowerCase() === 'z') {
+        void (e.shiftKey ? redo() : undo());
+        return true;
+      }
+      if (modified) return false;
+      if (e.key === ' ' && !(e.target as HTMLElement).closest('button, [role=switch], a')) {
+        useWorkbench.setState((s) => ({ playing: !s.playing }));
+        togglePlay();
+        return true;
+      }
+      if (e.key === 'ArrowLeft' || e.key === 'ArrowRight') {
+        step(e.key === 'ArrowRight' ? 1 : -1, e.shiftKey, e.altKey);
+        return true;
+      }
+      if (e.key === 'Backspace' || e.key === 'Delete') {
+        if (clip && selection) {
+          const [first, last] = ordered(selection);
+          void pareWords(first, last);
+          return true;
+        }
+        return false;
+      }
+      if (e.key === 'r' || e.key === 'R') {
+        putBackSelected();
+        return true;
+      }
+      if (e.key === '[' || e.key === ']') {
+        mark(e.key);
+        return true;
+      }
+      if (e.key === 'c' && !clip) {
+        makeClip();
+        return true;
+      }
+      if (e.key === '/') {
+        search();
+        return true;
+      }
+      if (e.key === '?') {
+        help();
+        return true;
+      }
+      if (e.key === ',' || e.key === '.') {
+        const player = current.player;
+        if (player) void player.seek(player.position + (e.key === '.' ? 40_000 : -40_000));
+        return true;
+      }
+      if (e.key === 'Escape') {
+        useWorkbench.setState({ selection: null, hits: [] });
+        return true;
+      }
+      const stage = STAGES[Number(e.key) - 1];
+      if (stage) {
+        goTo(stage);
+        return true;
+      }
+      return false;
+    };
+    const here = () => wordAt(transcript.startUs, usePlayhead.getState().episodeUs + 1);
+    const step = (by: number, extend: boolean, sentence: boolean) => {
+      const { selection, select } = useWorkbench.getState();
+      const from = selection ? selection.focus : Math.max(0, here());
+      let next = from + by;
+      if (sentence) {
+        const ends = transcript.sentenceEnds;
+        const at = wordAt(ends, from);
+        next = by > 0 ? (ends[at + 1] ?? transcript.text.length) - (extend ? 1 : 0) : at >= 0 && ends[at] < from ? ends[at] : (ends[at - 1] ?? 0);
+        if (extend && by > 0 && next === from) next = (ends[at + 2] ?? transcript.text.length) - 1;
+      }
+      next = Math.max(0, Math.min(transcript.text.length - 1, next));
+      select(extend && selection ? selection.anchor : next, next);
+      if (!useWorkbench.getState().playing) current.seekEpisode(transcript.startUs[next]);
+    };
+    const mark = (key: string) => {
+      const { selection, select } = useWorkbench.getState();
+      const word = Math.max(0, here());
+      if (key === '[') select(word, selection && selection.focus > word ? selection.focus : word);
+      else select(selection && selection.anchor <= word ? selection.anchor : word, word);
+    };
+    window.addEventListener('keydown', down);
+    return () => window.removeEventListener('keydown', down);
+  }, [transcript, goTo, search, help, makeClip]);
+}
