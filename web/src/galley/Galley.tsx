@@ -17,6 +17,7 @@ interface Props {
   stage: Stage;
   picks: Pick[];
   names: string[];
+  people: string[];
 }
 
 const MARGIN = 208;
@@ -24,7 +25,7 @@ const LANE = 92;
 const SOURCE_FONT = '19px "Source Serif 4"';
 
 /** The transcript set as a page, with the spine in its margin. */
-export function Galley({ transcript, levels, clip, preview, stage, picks, names }: Props) {
+export function Galley({ transcript, levels, clip, preview, stage, picks, names, people }: Props) {
   const scroller = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(0);
   const [fontsReady, setFontsReady] = useState(false);
@@ -98,10 +99,14 @@ export function Galley({ transcript, levels, clip, preview, stage, picks, names 
   const [selectedFrom, selectedTo] = selection ? ordered(selection) : [-1, -2];
   const marks = useMemo(() => hitMarks(hits, transcript.text.length), [hits, transcript]);
   const nowHit = hits[hit] ?? null;
+  const breaks = useMemo(
+    () => (stage === 'letter' && preview ? captionBreaks(preview, transcript.text.length) : null),
+    [stage, preview, transcript],
+  );
   return (
     <div
       ref={scroller}
-      className="relative h-full overflow-y-auto overscroll-contain"
+      className="relative h-full overflow-y-auto overscroll-contain outline-none"
       data-testid="galley"
       tabIndex={0}
       aria-label="Transcript"
@@ -141,6 +146,8 @@ export function Galley({ transcript, levels, clip, preview, stage, picks, names 
                   nowFrom={nowHit?.from ?? -1}
                   nowTo={nowHit?.to ?? -1}
                   picks={picks}
+                  names={people}
+                  breaks={breaks}
                 />
               )}
             </div>
@@ -261,6 +268,8 @@ interface LineProps {
   nowFrom: number;
   nowTo: number;
   picks: Pick[];
+  names: string[];
+  breaks: Uint8Array | null;
 }
 
 const SetLine = memo(function SetLine(p: LineProps) {
@@ -300,6 +309,7 @@ const SetLine = memo(function SetLine(p: LineProps) {
     if (gone) name += ' cut';
     if (transcript.confidence[i] < 0.6) name += ' doubtful';
     if (selected) name += ' selected';
+    if (p.breaks?.[i]) name += p.breaks[i] === 2 ? ' caption-end' : ' line-end';
     if (p.marks[i]) name += i >= p.nowFrom && i < p.nowTo ? ' hit-now' : ' hit';
     if (!hiddenNow) {
       words.push(
@@ -357,44 +367,65 @@ const SetLine = memo(function SetLine(p: LineProps) {
 });
 
 /** What stands beside the line in the stages after paring: the frame held, or the captions. */
-function Lane({ row, preview, clip, stage }: LineProps) {
+function Lane({ row, preview, clip, stage, names }: LineProps) {
   if (!preview || !clip) return <div style={{ width: LANE }} />;
-  const rate = preview.frameRateNumerator / preview.frameRateDenominator;
-  const inLine: { key: number; top: number; height: number; text: string }[] = [];
-  const place = (startUs: number, endUs: number) => {
-    const top = Math.max(0, ((startUs - row.startUs) / (row.endUs - row.startUs)) * row.height);
-    const bottom = Math.min(row.height, ((endUs - row.startUs) / (row.endUs - row.startUs)) * row.height);
-    return { top, height: bottom - top };
-  };
-  if (stage === 'letter') {
-    for (const cue of preview.cues) {
-      const start = episodeTime(clip, cue.span.startUs);
-      if (start >= row.startUs && start < row.endUs) {
-        const end = episodeTime(clip, cue.span.endUs);
-        const text = cue.lines.map((l) => l.map((w) => w.text).join(' ')).join(' / ');
-        inLine.push({ key: cue.span.startUs, ...place(start, Math.min(row.endUs, end)), text });
-      }
-    }
-  } else {
-    for (const w of preview.windows) {
-      const start = episodeTime(clip, (w.clipFrame / rate) * 1e6);
-      if (start >= row.startUs && start < row.endUs) {
-        inLine.push({ key: w.clipFrame, ...place(start, row.endUs), text: `person ${w.window.person}` });
-      }
-    }
-  }
+  const pieces = stage === 'letter' ? cuePieces(preview) : framePieces(preview, names);
+  const shown = pieces
+    .map((piece) => ({ ...piece, from: episodeTime(clip, piece.startUs), to: episodeTime(clip, piece.endUs) }))
+    .filter((piece) => piece.to > row.startUs && piece.from < row.endUs);
+  const yOf = (us: number) =>
+    Math.max(0, Math.min(row.height, ((us - row.startUs) / (row.endUs - row.startUs)) * row.height));
   return (
     <div className="relative shrink-0" style={{ width: LANE }}>
-      {inLine.map((cue) => (
-        <div
-          key={cue.key}
-          title={cue.text}
-          className="absolute left-0 right-2 overflow-hidden border-l-2 border-t border-steel bg-steelwash pl-1 text-[9px] leading-[10px] text-soft"
-          style={{ top: cue.top, height: Math.max(3, cue.height - 1) }}
-        />
-      ))}
+      {shown.map((piece) => {
+        const begins = piece.from >= row.startUs;
+        const ends = piece.to <= row.endUs;
+        return (
+          <div
+            key={piece.startUs}
+            title={piece.text}
+            className={`absolute right-2 left-0 overflow-hidden border-l-2 border-steel bg-steelwash pl-1.5 text-[11px] leading-[15px] font-medium text-soft ${begins ? 'rounded-tl border-t' : ''} ${ends ? 'rounded-bl border-b' : ''}`}
+            style={{ top: yOf(piece.from), height: Math.max(3, yOf(piece.to) - yOf(piece.from) - (ends ? 1 : 0)) }}
+          >
+            {begins && stage === 'frame' ? piece.text : ''}
+          </div>
+        );
+      })}
     </div>
   );
+}
+
+interface LanePiece {
+  startUs: number;
+  endUs: number;
+  text: string;
+}
+
+const cuePieces = (preview: Preview): LanePiece[] =>
+  preview.cues.map((cue) => ({
+    startUs: cue.span.startUs,
+    endUs: cue.span.endUs,
+    text: cue.lines.map((l) => l.map((w) => w.text).join(' ')).join(' / '),
+  }));
+
+function framePieces(preview: Preview, names: string[]): LanePiece[] {
+  const frameUs = (1e6 * preview.frameRateDenominator) / preview.frameRateNumerator;
+  return preview.windows.map((w) => ({
+    startUs: w.clipFrame * frameUs,
+    endUs: (w.clipFrame + w.count) * frameUs,
+    text: w.window.person >= 0 ? `${(names[w.window.person] ?? `Person ${w.window.person + 1}`).split(' ')[0]}, held` : 'middle, held',
+  }));
+}
+
+/** Where the captions break: 1 at the end of a line, 2 at the end of a caption, by word. */
+function captionBreaks(preview: Preview, words: number): Uint8Array {
+  const breaks = new Uint8Array(words);
+  for (const cue of preview.cues) {
+    for (const line of cue.lines) breaks[line[line.length - 1].wordId] = 1;
+    const last = cue.lines[cue.lines.length - 1];
+    breaks[last[last.length - 1].wordId] = 2;
+  }
+  return breaks;
 }
 
 function episodeTime(clip: ClipState, us: number): number {

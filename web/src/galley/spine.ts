@@ -39,12 +39,7 @@ export function drawSpine(canvas: HTMLCanvasElement, levels: Uint8Array, line: S
   for (let y = 0; y < height; y += step) {
     const from = line.startUs + (y / height) * length;
     const to = line.startUs + ((y + step) / height) * length;
-    let top = 0;
-    for (let i = Math.floor(from / 10_000); i <= Math.min(levels.length - 1, Math.floor(to / 10_000)); i++) {
-      top = Math.max(top, levels[i] ?? 0);
-    }
-    const loud = Math.max(0, (top - 70) / 185);
-    const half = Math.max(0.5, loud * loud * (width / 2 - 3));
+    const half = Math.max(0.5, loudness(levels, from, to) * (width / 2 - 3));
     const middle = (from + to) / 2;
     const gone = line.cut.some((c) => middle >= c.startUs && middle < c.endUs);
     const chosen = line.selected && middle >= line.selected.startUs && middle < line.selected.endUs;
@@ -52,6 +47,18 @@ export function drawSpine(canvas: HTMLCanvasElement, levels: Uint8Array, line: S
     g.fillRect(width / 2 - half, y, half * 2, 1.4);
   }
   hatch(g, line, width, yOf);
+}
+
+/** Mean level of a stretch, 0 to 1, spread so that speech fills the strip. */
+function loudness(levels: Uint8Array, fromUs: number, toUs: number): number {
+  let sum = 0;
+  let count = 0;
+  for (let i = Math.floor(fromUs / 10_000); i <= Math.min(levels.length - 1, Math.floor(toUs / 10_000)); i++) {
+    sum += levels[i];
+    count++;
+  }
+  const level = count ? sum / count : 0;
+  return Math.max(0, Math.min(1, (level - 105) / 115)) ** 1.6;
 }
 
 function hatch(g: CanvasRenderingContext2D, line: SpineLine, width: number, yOf: (us: number) => number) {

@@ -149,7 +149,7 @@ function SpecHead({ spec }: { spec: Spec }) {
       </div>
       <div className="mt-1 font-semibold">{spec.name}</div>
       <div className="text-[12px] text-soft">
-        {spec.width} × {spec.height}, captions burnt in
+        {spec.width} × {spec.height}, burnt captions
       </div>
     </div>
   );
@@ -158,7 +158,7 @@ function SpecHead({ spec }: { spec: Spec }) {
 function AddColumn({ specs, onAdd }: { specs: Spec[]; onAdd: (id: string) => void }) {
   if (!specs.length) return null;
   return (
-    <select className="field w-[110px] text-soft" value="" aria-label="Show another spec" onChange={(e) => onAdd(e.target.value)}>
+    <select className="field w-[132px] text-soft" value="" aria-label="Show another spec" onChange={(e) => onAdd(e.target.value)}>
       <option value="">another spec</option>
       {specs.map((s) => (
         <option key={s.id} value={s.id}>

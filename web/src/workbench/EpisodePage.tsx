@@ -129,10 +129,10 @@ export function EpisodePage() {
               key={s}
               onClick={() => goTo(s)}
               aria-current={s === stage ? 'step' : undefined}
-              className={`border-b-[3px] px-3.5 capitalize ${s === stage ? 'border-accent font-semibold' : 'border-transparent text-soft hover:text-ink'}`}
+              className={`border-b-[3px] px-3.5 ${s === stage ? 'border-accent font-semibold' : 'border-transparent text-soft hover:text-ink'}`}
             >
               <span className="mr-1.5 text-[11px] text-faint">{i + 1}</span>
-              {s}
+              {s[0].toUpperCase() + s.slice(1)}
             </button>
           ))}
         </nav>
@@ -206,6 +206,7 @@ export function EpisodePage() {
                     stage={stage}
                     picks={picks.data ?? []}
                     names={data.speakers}
+                    people={episode.data?.people.map((p) => p.name) ?? []}
                   />
                 ) : (
                   <p className="p-10 text-soft">{transcript.isError ? (transcript.error as Error).message : 'Opening the transcript'}</p>

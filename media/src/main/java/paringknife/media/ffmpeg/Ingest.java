@@ -130,13 +130,18 @@ public final class Ingest {
     graph.append("[va]fps=").append(ANALYSIS_RATE).append(":start_time=0,scale=").append(ANALYSIS_WIDTH);
     graph.append(":").append(analysisHeight()).append(":flags=area,format=rgb24[frames];");
     graph.append("[").append(audio).append("]aresample=48000:async=1:first_pts=0,");
-    graph.append("aformat=sample_fmts=flt:channel_layouts=stereo,asplit=3[ap][af][al]");
+    graph.append(toStereo()).append(",aformat=sample_fmts=flt:channel_layouts=stereo,asplit=3[ap][af][al]");
     c.addAll(List.of("-filter_complex", graph.toString()));
     c.addAll(List.of("-map", "[proxy]", "-map", "[ap]", "-c:v", "libx264", "-preset", "ultrafast", "-tune", "fastdecode", "-crf", "26", "-g", "15", "-bf", "0", "-colorspace", "bt709", "-color_primaries", "bt709", "-color_trc", "bt709", "-color_range", "tv", "-c:a", "aac", "-b:a", "128k", "-movflags", "+faststart", proxyPart.toString()));
     c.addAll(List.of("-map", "[frames]", "-f", "rawvideo", "pipe:1"));
     c.addAll(List.of("-map", "[af]", "-c:a", "flac", "-sample_fmt", "s16", "-compression_level", "2", soundPart.toString()));
     c.addAll(List.of("-map", "[al]", "-f", "s16le", "-c:a", "pcm_s16le", pcm.toString()));
     return c;
+  }
+
+  /** One channel goes to both sides at its own level; ffmpeg alone would take 3 dB off. */
+  private String toStereo() {
+    return recording.soundChannels() == 1 ? "pan=stereo|c0=c0|c1=c0" : "aformat=channel_layouts=stereo";
   }
 
   private int analysisHeight() {

@@ -10,7 +10,6 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.function.Consumer;
 import paringknife.core.listen.LevelCurve;
 import paringknife.core.listen.LoudnessMeter;
 import paringknife.core.listen.SampleSource;
@@ -25,6 +24,11 @@ public final class Levels {
   /** Integrated loudness and true peak of a whole recording. */
   public record Loudness(double lufs, double truePeakDbtp) {}
 
+  /** Takes a second of interleaved samples. */
+  private interface Ear {
+    void hear(float[] samples, int channels);
+  }
+
   private Levels() {}
 
   /** The level curve of a recording's first sound. */
@@ -32,44 +36,46 @@ public final class Levels {
     LevelCurve.Collector collector = new LevelCurve.Collector(SampleSource.SAMPLE_RATE);
     listen(
         media,
-        samples -> {
-          for (int i = 0; i + 1 < samples.length; i += 2) {
-            collector.add(Math.max(Math.abs(samples[i]), Math.abs(samples[i + 1])));
+        (samples, channels) -> {
+          for (int i = 0; i < samples.length; i += channels) {
+            collector.add(Math.max(Math.abs(samples[i]), Math.abs(samples[i + channels - 1])));
           }
         });
     return collector.finish();
   }
 
   public static Loudness loudness(Path media) {
-    LoudnessMeter meter = new LoudnessMeter(SampleSource.CHANNELS);
+    LoudnessMeter mono = new LoudnessMeter(1);
+    LoudnessMeter stereo = new LoudnessMeter(2);
     double[] peak = {LevelCurve.FLOOR_DB};
     listen(
         media,
-        samples -> {
-          meter.add(samples);
-          peak[0] = Math.max(peak[0], TruePeakMeter.dbtp(samples, SampleSource.CHANNELS));
+        (samples, channels) -> {
+          (channels == 1 ? mono : stereo).add(samples);
+          peak[0] = Math.max(peak[0], TruePeakMeter.dbtp(samples, channels));
         });
-    return new Loudness(meter.integratedLufs(), peak[0]);
+    return new Loudness(Math.max(mono.integratedLufs(), stereo.integratedLufs()), peak[0]);
   }
 
-  private static void listen(Path media, Consumer<float[]> ear) {
+  private static void listen(Path media, Ear ear) {
     Recording recording = Probe.of(media);
     if (!recording.hasSound()) {
       throw new UnusableRecording(media.getFileName() + " has no sound.");
     }
+    int channels = recording.soundChannels() == 1 ? 1 : SampleSource.CHANNELS;
     List<String> command = new ArrayList<>(List.of("ffmpeg", "-nostdin", "-v", "error"));
     command.addAll(Input.safety());
     command.addAll(
-        List.of("-i", Input.argument(media), "-map", "0:a:0", "-f", "f32le", "-ac", "2", "-ar", "48000", "pipe:1"));
+        List.of("-i", Input.argument(media), "-map", "0:a:0", "-f", "f32le", "-ac", Integer.toString(channels), "-ar", "48000", "pipe:1"));
     try {
       Process process = new ProcessBuilder(command).redirectError(ProcessBuilder.Redirect.DISCARD).start();
       Thread killer = ChildProcess.killAfter(process, LIMIT);
       try (InputStream in = process.getInputStream()) {
-        byte[] block = new byte[SampleSource.SAMPLE_RATE * SampleSource.CHANNELS * Float.BYTES];
+        byte[] block = new byte[SampleSource.SAMPLE_RATE * channels * Float.BYTES];
         for (int n = in.readNBytes(block, 0, block.length); n > 0; n = in.readNBytes(block, 0, block.length)) {
           float[] samples = new float[n / Float.BYTES];
           ByteBuffer.wrap(Arrays.copyOf(block, n)).order(ByteOrder.LITTLE_ENDIAN).asFloatBuffer().get(samples);
-          ear.accept(samples);
+          ear.hear(samples, channels);
         }
       }
       int exit = process.waitFor();

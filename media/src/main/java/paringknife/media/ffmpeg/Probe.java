@@ -39,23 +39,25 @@ public final class Probe {
     }
     JsonNode root = JSON.readTree(outcome.output());
     Recording.Picture picture = null;
-    boolean sound = false;
+    int channels = 0;
     for (JsonNode stream : root.path("streams")) {
       String type = stream.path("codec_type").asString("");
       boolean cover = stream.path("disposition").path("attached_pic").asInt(0) == 1;
       if (type.equals("video") && !cover && picture == null) {
         picture = picture(stream);
       }
-      sound |= type.equals("audio");
+      if (type.equals("audio") && channels == 0) {
+        channels = Math.max(1, stream.path("channels").asInt(1));
+      }
     }
     long us = Math.round(Double.parseDouble(root.path("format").path("duration").asString("0")) * 1e6);
-    if (picture == null && !sound) {
+    if (picture == null && channels == 0) {
       throw new UnusableRecording(file.getFileName() + " holds neither picture nor sound.");
     }
     if (us <= 0) {
       throw new UnusableRecording(file.getFileName() + " has no length.");
     }
-    return new Recording(file, us, picture, sound);
+    return new Recording(file, us, picture, channels);
   }
 
   private static Recording.@Nullable Picture picture(JsonNode stream) {

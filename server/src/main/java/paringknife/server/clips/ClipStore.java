@@ -3,7 +3,8 @@ package paringknife.server.clips;
 import static paringknife.server.database.generated.Tables.CLIP;
 import static paringknife.server.database.generated.Tables.CLIP_CHANGE;
 
-import java.time.Instant;
+import java.time.LocalDateTime;
+import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -190,7 +191,7 @@ public class ClipStore {
 
   @Transactional
   public void bin(long id) {
-    db.update(CLIP).set(CLIP.BINNED_AT, Instant.now()).where(CLIP.ID.eq(id)).execute();
+    db.update(CLIP).set(CLIP.BINNED_AT, LocalDateTime.now(ZoneOffset.UTC)).where(CLIP.ID.eq(id)).execute();
     recent.remove(id);
   }
 

@@ -4,6 +4,8 @@ import static paringknife.server.database.generated.Tables.CLIP;
 import static paringknife.server.database.generated.Tables.RENDERING;
 
 import java.time.Instant;
+import java.time.LocalDateTime;
+import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
 import org.jooq.DSLContext;
@@ -80,11 +82,19 @@ public class RenderingStore {
         r.get(RENDERING.FINGERPRINT),
         RenderState.valueOf(r.get(RENDERING.STATE)),
         r.get(RENDERING.PROGRESS),
-        r.get(RENDERING.STARTED_AT),
+        instant(r.get(RENDERING.STARTED_AT)),
         r.get(RENDERING.FILE_NAME),
         r.get(RENDERING.FILE_BYTES),
         measured == null ? List.of() : json.readValue(measured, new TypeReference<List<Check>>() {}),
         r.get(RENDERING.PROBLEM));
+  }
+
+  private static LocalDateTime now() {
+    return LocalDateTime.now(ZoneOffset.UTC);
+  }
+
+  private static @Nullable Instant instant(@Nullable LocalDateTime utc) {
+    return utc == null ? null : utc.toInstant(ZoneOffset.UTC);
   }
 
   /** Orders a cell anew; answers its id. */
@@ -115,7 +125,7 @@ public class RenderingStore {
   public void begin(long id) {
     db.update(RENDERING)
         .set(RENDERING.STATE, RenderState.RENDERING.name())
-        .set(RENDERING.STARTED_AT, Instant.now())
+        .set(RENDERING.STARTED_AT, now())
         .where(RENDERING.ID.eq(id))
         .execute();
   }
@@ -128,7 +138,7 @@ public class RenderingStore {
     db.update(RENDERING)
         .set(RENDERING.STATE, RenderState.DONE.name())
         .set(RENDERING.PROGRESS, 1.0)
-        .set(RENDERING.FINISHED_AT, Instant.now())
+        .set(RENDERING.FINISHED_AT, now())
         .set(RENDERING.FILE_BYTES, bytes)
         .set(RENDERING.MEASURED, json.writeValueAsString(checks))
         .where(RENDERING.ID.eq(id))

@@ -4,7 +4,7 @@
 package paringknife.server.database.generated.tables;
 
 
-import java.time.Instant;
+import java.time.LocalDateTime;
 import java.util.Arrays;
 import java.util.Collection;
 import java.util.List;
@@ -62,9 +62,9 @@ public class Clip extends TableImpl<Record> {
 
     public final TableField<Record, String> DOCUMENT = createField(DSL.name("document"), SQLDataType.CLOB.nullable(false), this, "");
 
-    public final TableField<Record, Instant> CREATED_AT = createField(DSL.name("created_at"), SQLDataType.INSTANT.nullable(false).defaultValue(DSL.field(DSL.raw("current_timestamp(3)"), SQLDataType.INSTANT)), this, "");
+    public final TableField<Record, LocalDateTime> CREATED_AT = createField(DSL.name("created_at"), SQLDataType.LOCALDATETIME(3).nullable(false).defaultValue(DSL.field(DSL.raw("current_timestamp(3)"), SQLDataType.LOCALDATETIME)), this, "");
 
-    public final TableField<Record, Instant> BINNED_AT = createField(DSL.name("binned_at"), SQLDataType.INSTANT.defaultValue(DSL.field(DSL.raw("NULL"), SQLDataType.INSTANT)), this, "");
+    public final TableField<Record, LocalDateTime> BINNED_AT = createField(DSL.name("binned_at"), SQLDataType.LOCALDATETIME(3).defaultValue(DSL.field(DSL.raw("NULL"), SQLDataType.LOCALDATETIME)), this, "");
 
     private Clip(Name alias, Table<Record> aliased) {
         this(alias, aliased, (Field<?>[]) null, null);

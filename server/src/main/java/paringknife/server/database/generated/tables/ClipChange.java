@@ -4,7 +4,7 @@
 package paringknife.server.database.generated.tables;
 
 
-import java.time.Instant;
+import java.time.LocalDateTime;
 import java.util.Arrays;
 import java.util.Collection;
 import java.util.List;
@@ -55,7 +55,7 @@ public class ClipChange extends TableImpl<Record> {
 
     public final TableField<Record, String> DELTA = createField(DSL.name("delta"), SQLDataType.CLOB.nullable(false), this, "");
 
-    public final TableField<Record, Instant> MADE_AT = createField(DSL.name("made_at"), SQLDataType.INSTANT.nullable(false).defaultValue(DSL.field(DSL.raw("current_timestamp(3)"), SQLDataType.INSTANT)), this, "");
+    public final TableField<Record, LocalDateTime> MADE_AT = createField(DSL.name("made_at"), SQLDataType.LOCALDATETIME(3).nullable(false).defaultValue(DSL.field(DSL.raw("current_timestamp(3)"), SQLDataType.LOCALDATETIME)), this, "");
 
     private ClipChange(Name alias, Table<Record> aliased) {
         this(alias, aliased, (Field<?>[]) null, null);

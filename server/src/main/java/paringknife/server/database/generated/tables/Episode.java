@@ -4,7 +4,7 @@
 package paringknife.server.database.generated.tables;
 
 
-import java.time.Instant;
+import java.time.LocalDateTime;
 import java.util.Arrays;
 import java.util.Collection;
 import java.util.List;
@@ -65,7 +65,7 @@ public class Episode extends TableImpl<Record> {
 
     public final TableField<Record, Long> DURATION_US = createField(DSL.name("duration_us"), SQLDataType.BIGINT.nullable(false).defaultValue(DSL.field(DSL.raw("0"), SQLDataType.BIGINT)), this, "");
 
-    public final TableField<Record, Instant> CREATED_AT = createField(DSL.name("created_at"), SQLDataType.INSTANT.nullable(false).defaultValue(DSL.field(DSL.raw("current_timestamp(3)"), SQLDataType.INSTANT)), this, "");
+    public final TableField<Record, LocalDateTime> CREATED_AT = createField(DSL.name("created_at"), SQLDataType.LOCALDATETIME(3).nullable(false).defaultValue(DSL.field(DSL.raw("current_timestamp(3)"), SQLDataType.LOCALDATETIME)), this, "");
 
     private Episode(Name alias, Table<Record> aliased) {
         this(alias, aliased, (Field<?>[]) null, null);

@@ -4,7 +4,7 @@
 package paringknife.server.database.generated.tables;
 
 
-import java.time.Instant;
+import java.time.LocalDateTime;
 import java.util.Arrays;
 import java.util.Collection;
 import java.util.List;
@@ -60,9 +60,9 @@ public class Rendering extends TableImpl<Record> {
 
     public final TableField<Record, Double> PROGRESS = createField(DSL.name("progress"), SQLDataType.DOUBLE.nullable(false).defaultValue(DSL.field(DSL.raw("0"), SQLDataType.DOUBLE)), this, "");
 
-    public final TableField<Record, Instant> STARTED_AT = createField(DSL.name("started_at"), SQLDataType.INSTANT.defaultValue(DSL.field(DSL.raw("NULL"), SQLDataType.INSTANT)), this, "");
+    public final TableField<Record, LocalDateTime> STARTED_AT = createField(DSL.name("started_at"), SQLDataType.LOCALDATETIME(3).defaultValue(DSL.field(DSL.raw("NULL"), SQLDataType.LOCALDATETIME)), this, "");
 
-    public final TableField<Record, Instant> FINISHED_AT = createField(DSL.name("finished_at"), SQLDataType.INSTANT.defaultValue(DSL.field(DSL.raw("NULL"), SQLDataType.INSTANT)), this, "");
+    public final TableField<Record, LocalDateTime> FINISHED_AT = createField(DSL.name("finished_at"), SQLDataType.LOCALDATETIME(3).defaultValue(DSL.field(DSL.raw("NULL"), SQLDataType.LOCALDATETIME)), this, "");
 
     public final TableField<Record, String> FILE_NAME = createField(DSL.name("file_name"), SQLDataType.VARCHAR(300).nullable(false), this, "");
 

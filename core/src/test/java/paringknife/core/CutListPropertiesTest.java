@@ -1,0 +1,163 @@
+package paringknife.core;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import net.jqwik.api.Arbitraries;
+import net.jqwik.api.Arbitrary;
+import net.jqwik.api.Combinators;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.Provide;
+import net.jqwik.api.constraints.IntRange;
+import net.jqwik.api.constraints.Size;
+import paringknife.core.listen.PauseSettings;
+import paringknife.core.pare.ClipDelta;
+import paringknife.core.pare.ClipDocument;
+import paringknife.core.pare.ClipEditor;
+import paringknife.core.pare.CutList;
+import paringknife.core.pare.FillerFinder;
+import paringknife.core.pare.Framing;
+import paringknife.core.pare.KeptIndex;
+import paringknife.core.pare.PictureRun;
+import paringknife.core.pare.Reason;
+import paringknife.core.time.FrameRate;
+import paringknife.core.time.Span;
+import paringknife.core.transcript.Transcript;
+
+/** What must hold for any clip, whatever was done to it. */
+class CutListPropertiesTest {
+  private static final Talk TALK =
+      new Talk()
+          .speaker("Ada")
+          .say("Um, so the first winter we ran the mill, the ice came up.")
+          .pause(1.4)
+          .say("Nobody had told me, you know, that it freezes.")
+          .speaker("Ben")
+          .pause(0.7)
+          .say("Uh, right. And did you get up?")
+          .speaker("Ada")
+          .pause(2)
+          .say("I did not. It was not the tide.");
+  private static final Transcript TRANSCRIPT = TALK.transcript();
+  private static final ClipEditor EDITOR = new ClipEditor(TRANSCRIPT, TALK.levels());
+  private static final int LAST = TRANSCRIPT.words().size() - 1;
+
+  /** One thing a producer may do. */
+  interface Step {
+    ClipDocument apply(ClipDocument clip);
+  }
+
+  @Provide
+  Arbitrary<Step> steps() {
+    Arbitrary<Integer> word = Arbitraries.integers().between(0, LAST);
+    Arbitrary<Step> words =
+        Combinators.combine(word, word)
+            .as((a, b) -> clip -> EDITOR.pareWords(clip, Math.min(a, b), Math.max(a, b)));
+    Arbitrary<Step> back =
+        Combinators.combine(word, word)
+            .as((a, b) -> clip -> EDITOR.putBackWords(clip, Math.min(a, b), Math.max(a, b)));
+    Arbitrary<Step> pauses =
+        Arbitraries.doubles()
+            .between(0.1, 1)
+            .map(s -> clip -> EDITOR.parePauses(clip, new PauseSettings(-38, Math.round(s * 1e6), 20_000, 150_000)));
+    Arbitrary<Step> others =
+        Arbitraries.of(
+            (Step) clip -> EDITOR.pareSureFillers(clip, FillerFinder.english()),
+            clip -> EDITOR.putBack(clip, Reason.BY_HAND),
+            clip -> EDITOR.putBack(clip, List.of(1L, 3L)),
+            clip -> clip.withSettings(clip.settings().withTitle("Another")),
+            clip -> clip.withSettings(clip.settings().withFraming(new Framing(Framing.Mode.MIDDLE, -1))));
+    return Arbitraries.oneOf(words, back, pauses, others);
+  }
+
+  @Property(tries = 400)
+  void keptPlusCutIsTheWhole(@ForAll @Size(max = 12) List<@net.jqwik.api.From("steps") Step> steps) {
+    ClipDocument clip = TALK.clip();
+    for (Step step : steps) {
+      clip = step.apply(clip);
+    }
+    CutList cuts = CutList.of(clip, TRANSCRIPT);
+    List<Span> all = new ArrayList<>(cuts.kept());
+    all.addAll(cuts.cut());
+    all.sort(null);
+    long at = clip.settings().stretches().get(0).startUs();
+    for (Span span : all) {
+      assertThat(span.startUs()).isEqualTo(at);
+      assertThat(span.lengthUs()).isPositive();
+      at = span.endUs();
+    }
+    assertThat(at).isEqualTo(clip.settings().stretches().get(0).endUs());
+  }
+
+  @Property(tries = 400)
+  void undoOfAnythingRestoresExactly(@ForAll @Size(max = 15) List<@net.jqwik.api.From("steps") Step> steps) {
+    List<ClipDocument> states = new ArrayList<>(List.of(TALK.clip()));
+    List<ClipDelta> log = new ArrayList<>();
+    for (Step step : steps) {
+      ClipDocument before = states.get(states.size() - 1);
+      ClipDocument after = step.apply(before);
+      log.add(ClipDelta.between(before, after));
+      states.add(after);
+    }
+    ClipDocument clip = states.get(states.size() - 1);
+    for (int i = log.size() - 1; i >= 0; i--) {
+      clip = log.get(i).backwards(clip);
+      assertThat(clip).isEqualTo(states.get(i));
+    }
+    for (int i = 0; i < log.size(); i++) {
+      clip = log.get(i).forwards(clip);
+      assertThat(clip).isEqualTo(states.get(i + 1));
+    }
+  }
+
+  @Property(tries = 300)
+  void noWordThatStaysLosesAnything(@ForAll @IntRange(min = 0, max = 20) int first, @ForAll @IntRange(min = 0, max = 6) int more) {
+    int last = Math.min(LAST, first + more);
+    KeptIndex kept = CutList.of(EDITOR.pareWords(TALK.clip(), first, last), TRANSCRIPT).index();
+    for (int i = 0; i <= LAST; i++) {
+      Span word = TRANSCRIPT.words().get(i).span();
+      assertThat(kept.keptUs(word)).isEqualTo(i >= first && i <= last ? 0 : word.lengthUs());
+    }
+  }
+
+  @Property(tries = 300)
+  void pictureStaysWithinHalfAFrameOfTheSound(
+      @ForAll @Size(max = 10) List<@net.jqwik.api.From("steps") Step> steps, @ForAll @IntRange(min = 0, max = 3) int which) {
+    FrameRate rate =
+        List.of(new FrameRate(25, 1), new FrameRate(30_000, 1_001), new FrameRate(60, 1), new FrameRate(24_000, 1_001)).get(which);
+    ClipDocument clip = TALK.clip();
+    for (Step step : steps) {
+      clip = step.apply(clip);
+    }
+    CutList cuts = CutList.of(clip, TRANSCRIPT);
+    List<PictureRun> runs = PictureRun.of(cuts, rate);
+    assertThat(PictureRun.total(runs)).isEqualTo(rate.nearestFrame(cuts.lengthUs()));
+    KeptIndex index = cuts.index();
+    double frameUs = 1e6 / rate.perSecond();
+    for (PictureRun run : runs) {
+      for (long k : new long[] {0, run.count() / 2, run.count() - 1}) {
+        double heard = index.toEpisode(rate.startUs(run.clipFrame() + k));
+        double seen = rate.startUs(run.episodeFrame() + k);
+        boolean atTheJoin = k == 0 || k == run.count() - 1;
+        if (!atTheJoin) {
+          assertThat(Math.abs(heard - seen)).isLessThanOrEqualTo(frameUs / 2 + 2);
+        }
+      }
+    }
+  }
+
+  @Property(tries = 200)
+  void aTimeOfTheClipFindsItsPlaceAndBack(@ForAll @Size(max = 8) List<@net.jqwik.api.From("steps") Step> steps, @ForAll @IntRange(min = 0, max = 999) int share) {
+    ClipDocument clip = TALK.clip();
+    for (Step step : steps) {
+      clip = step.apply(clip);
+    }
+    CutList cuts = CutList.of(clip, TRANSCRIPT);
+    long us = cuts.lengthUs() * share / 1000;
+    if (cuts.lengthUs() > 0) {
+      assertThat(cuts.index().toClip(cuts.index().toEpisode(us))).hasValue(us);
+    }
+  }
+}

@@ -1,0 +1,91 @@
+package paringknife.core;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import paringknife.core.frame.Face;
+import paringknife.core.frame.FaceSample;
+import paringknife.core.frame.FramePlanner;
+import paringknife.core.frame.HeldWindow;
+import paringknife.core.frame.PeopleTracker;
+import paringknife.core.frame.Person;
+import paringknife.core.frame.Shape;
+import paringknife.core.frame.SpeakerPlacement;
+import paringknife.core.pare.CutList;
+import paringknife.core.transcript.Transcript;
+import paringknife.core.transcript.Word;
+
+class FrameTest {
+  private static final Talk TALK =
+      new Talk()
+          .speaker("Ada")
+          .say("I learned three things that night.")
+          .speaker("Ben")
+          .say("Yes.")
+          .speaker("Ada")
+          .say("Never leave the sluice half open.")
+          .speaker("Ben")
+          .say("And did you get up at four in the morning?");
+
+  /** Ada sits on the right, Ben on the left; mouths move when their owner speaks. */
+  private static List<Person> people(Transcript transcript) {
+    List<FaceSample> samples = new ArrayList<>();
+    for (long us = 0; us < 12_000_000; us += 200_000) {
+      int at = transcript.firstEndingAfter(us);
+      Word word = at < transcript.words().size() ? transcript.words().get(at) : null;
+      int speaking = word != null && word.startUs() <= us ? word.speaker() : -1;
+      List<Face> faces = new ArrayList<>();
+      double sway = 0.004 * Math.sin(us / 3e6);
+      faces.add(new Face(0.70 + sway, 0.3, 0.1, 0.2, speaking == 0 ? 6 : 1));
+      if (us % 1_000_000 != 0) {
+        faces.add(new Face(0.20 - sway, 0.3, 0.1, 0.2, speaking == 1 ? 6 : 1));
+      }
+      if (us == 3_000_000) {
+        faces.add(new Face(0.5, 0.8, 0.05, 0.1, 0));
+      }
+      samples.add(new FaceSample(us, faces));
+    }
+    return PeopleTracker.people(samples);
+  }
+
+  @Test
+  void peopleAreFollowedAndChanceFindsDropped() {
+    List<Person> people = people(TALK.transcript());
+    assertThat(people).hasSize(2);
+    assertThat(people.get(0).typicalFace(0, Long.MAX_VALUE).middleX()).isCloseTo(0.25, within(0.01));
+  }
+
+  @Test
+  void speakersAreFoundByTheirMouths() {
+    SpeakerPlacement placement = SpeakerPlacement.of(people(TALK.transcript()), TALK.transcript());
+    assertThat(placement.personOf(0)).isEqualTo(1);
+    assertThat(placement.personOf(1)).isEqualTo(0);
+  }
+
+  @Test
+  void theFrameHoldsWhoeverSpeaksAndIgnoresAShortYes() {
+    Transcript transcript = TALK.transcript();
+    FramePlanner planner = new FramePlanner(1280, 720, people(transcript), transcript);
+    List<HeldWindow> windows = planner.plan(TALK.clip(), CutList.of(TALK.clip(), transcript), new Shape(9, 16));
+    assertThat(windows).extracting(HeldWindow::person).containsExactly(1, 0);
+    for (HeldWindow window : windows) {
+      assertThat(window.width() / window.height()).isCloseTo(9 / 16.0, within(1e-9));
+      assertThat(window.x()).isBetween(0.0, 1280 - window.width());
+      assertThat(window.y()).isBetween(0.0, 720 - window.height());
+      double face = (window.person() == 1 ? 0.75 : 0.25) * 1280;
+      assertThat(window.x() + window.width() / 2).isCloseTo(face, within(8.0));
+    }
+    assertThat(windows.get(0).span().endUs()).isEqualTo(windows.get(1).span().startUs());
+  }
+
+  @Test
+  void withoutFacesTheMiddleIsHeld() {
+    FramePlanner planner = new FramePlanner(1920, 1080, List.of(), TALK.transcript());
+    HeldWindow window = planner.plan(TALK.clip(), CutList.of(TALK.clip(), TALK.transcript()), new Shape(9, 16)).get(0);
+    assertThat(window.width()).isCloseTo(607.5, within(1e-9));
+    assertThat(window.x()).isCloseTo((1920 - 607.5) / 2, within(1e-9));
+  }
+}

@@ -1,0 +1,94 @@
+package paringknife.core;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import paringknife.core.deliver.DeliverySpecs;
+import paringknife.core.letter.AssScript;
+import paringknife.core.letter.Cue;
+import paringknife.core.letter.CueBreaker;
+import paringknife.core.letter.CueLimits;
+import paringknife.core.letter.CueWord;
+import paringknife.core.letter.Letterings;
+import paringknife.core.pare.ClipDocument;
+import paringknife.core.pare.ClipEditor;
+import paringknife.core.pare.CutList;
+import paringknife.core.time.Span;
+import paringknife.core.transcript.Transcript;
+
+class LetterTest {
+  private static final Talk TALK =
+      new Talk()
+          .speaker("Ada")
+          .say("When the sea has gone down far enough, you let the pond run out through the race, and the wheel turns.")
+          .pause(1.2)
+          .say("Twice a day, every day, an hour later each time.")
+          .speaker("Ben")
+          .say("So you live by the tide table.");
+
+  private static List<Cue> cues(ClipDocument clip, CueLimits limits) {
+    return new CueBreaker(limits).cues(CutList.of(clip, TALK.transcript()), TALK.transcript());
+  }
+
+  @Test
+  void everyKeptWordStandsInExactlyOneCaptionInOrder() {
+    ClipDocument clip = new ClipEditor(TALK.transcript(), TALK.levels()).pareWords(TALK.clip(), 3, 5);
+    List<Long> said = cues(clip, new CueLimits(7, 2, 18)).stream().flatMap(c -> c.words().stream()).map(CueWord::wordId).toList();
+    List<Long> expected =
+        TALK.transcript().words().stream().map(w -> w.id()).filter(id -> id < 3 || id > 5).toList();
+    assertThat(said).isEqualTo(expected);
+  }
+
+  @Test
+  void captionsKeepWithinTheirLimits() {
+    CueLimits limits = new CueLimits(7, 2, 18);
+    List<Cue> cues = cues(TALK.clip(), limits);
+    for (int i = 0; i < cues.size(); i++) {
+      Cue cue = cues.get(i);
+      assertThat(cue.words().size()).isLessThanOrEqualTo(7);
+      assertThat(cue.lines().size()).isLessThanOrEqualTo(2);
+      assertThat(cue.text().lines()).allMatch(l -> l.length() <= 18);
+      assertThat(cue.span().lengthUs()).isLessThanOrEqualTo(CueLimits.LONGEST_US + 400_000);
+      if (i > 0) {
+        assertThat(cue.span().startUs()).isGreaterThanOrEqualTo(cues.get(i - 1).span().endUs());
+      }
+    }
+  }
+
+  @Test
+  void captionsBreakAtClausesAndNeverSpanASpeaker() {
+    List<Cue> cues = cues(TALK.clip(), new CueLimits(9, 2, 32));
+    assertThat(cues).extracting(Cue::text).anyMatch(t -> t.endsWith("enough,")).anyMatch(t -> t.endsWith("race,"));
+    int ben = 30;
+    Transcript t = TALK.transcript();
+    for (Cue cue : cues) {
+      assertThat(cue.words().stream().map(w -> t.words().get((int) w.wordId()).speaker()).distinct()).hasSize(1);
+    }
+    assertThat(t.words().size()).isGreaterThan(ben);
+  }
+
+  @Test
+  void wordsCannotBecomeDrawingInstructions() {
+    CueWord evil = new CueWord("{\\fs200}\\N<b>\nhi", new Span(0, 900_000), 0);
+    Cue cue = new Cue(new Span(0, 1_000_000), List.of(List.of(evil)));
+    String ass = new AssScript(Letterings.LEDGER, DeliverySpecs.byId("vertical-60")).write(List.of(cue));
+    String event = ass.lines().filter(l -> l.startsWith("Dialogue")).findFirst().orElseThrow();
+    assertThat(event).contains("(/fs200)/N<b> hi");
+    assertThat(ass.lines().filter(l -> l.startsWith("Dialogue"))).hasSize(1);
+  }
+
+  @Test
+  void theSpokenWordIsMarkedExactlyWhileItIsSaid() {
+    Cue cue =
+        new Cue(
+            new Span(0, 1_000_000),
+            List.of(
+                List.of(
+                    new CueWord("salt", new Span(0, 400_000), 0),
+                    new CueWord("water", new Span(450_000, 900_000), 1))));
+    String ass = new AssScript(Letterings.SLUICE, DeliverySpecs.byId("vertical-60")).write(List.of(cue));
+    assertThat(ass).contains("0:00:00.00,0:00:00.45,Text,,0,0,0,,{\\rSpoken}salt{\\r} water");
+    assertThat(ass).contains("0:00:00.45,0:00:01.00,Text,,0,0,0,,salt {\\rSpoken}water{\\r}");
+  }
+}
