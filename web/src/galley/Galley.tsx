@@ -31,7 +31,7 @@ export function Galley({ transcript, levels, clip, preview, stage, picks, names,
   const [fontsReady, setFontsReady] = useState(false);
   const selection = useWorkbench((s) => s.selection);
   const striking = useWorkbench((s) => s.striking);
-  const showCuts = useWorkbench((s) => s.showCuts);
+  const showStruck = useWorkbench((s) => s.showStruck);
   const hits = useWorkbench((s) => s.hits);
   const hit = useWorkbench((s) => s.hit);
 
@@ -139,7 +139,7 @@ export function Galley({ transcript, levels, clip, preview, stage, picks, names,
                   stage={stage}
                   lane={lane}
                   flags={flags}
-                  showCuts={showCuts}
+                  showStruck={showStruck}
                   selectedFrom={Math.max(selectedFrom, row.from)}
                   selectedTo={Math.min(selectedTo, row.to - 1)}
                   marks={marks}
@@ -261,7 +261,7 @@ interface LineProps {
   stage: Stage;
   lane: boolean;
   flags: Uint8Array;
-  showCuts: boolean;
+  showStruck: boolean;
   selectedFrom: number;
   selectedTo: number;
   marks: Uint8Array;
@@ -304,7 +304,7 @@ const SetLine = memo(function SetLine(p: LineProps) {
     const gone = flags[i] === 1;
     const pause = row.pauses.get(i);
     const selected = i >= p.selectedFrom && i <= p.selectedTo;
-    const hiddenNow = gone && !p.showCuts;
+    const hiddenNow = gone && !p.showStruck;
     let name = 'word';
     if (gone) name += ' cut';
     if (transcript.confidence[i] < 0.6) name += ' doubtful';
@@ -325,7 +325,7 @@ const SetLine = memo(function SetLine(p: LineProps) {
     }
     if (pause) {
       const removed = clip?.cut.some((c) => Math.min(c.endUs, pause.endUs) - Math.max(c.startUs, pause.startUs) > (pause.endUs - pause.startUs) / 2);
-      if (!removed || p.showCuts) {
+      if (!removed || p.showStruck) {
         words.push(
           <span
             key={`p${i}`}

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Check, Download, TriangleAlert, X } from 'lucide-react';
 import { api, Refusal, type Cell, type Sheet, type Spec } from '../api/client';
@@ -13,6 +13,7 @@ export function DeliverStage({ episodeId, onOpen }: { episodeId: number; onOpen:
   const queries = useQueryClient();
   const sheet = useQuery({ queryKey: ['sheet', episodeId], queryFn: () => api.sheet(episodeId) });
   const [chosen, setChosen] = useState<{ clip: number; spec: string } | null>(null);
+  const ticks = useRef<Promise<void>>(Promise.resolve());
   const [columns, setColumns] = useState<string[]>(['vertical-60', 'vertical-90', 'feed-square']);
   if (sheet.isError) return <p className="p-10">{(sheet.error as Error).message}</p>;
   if (!sheet.data) return <p className="p-10 text-soft">Looking through the clips</p>;
@@ -24,15 +25,24 @@ export function DeliverStage({ episodeId, onOpen }: { episodeId: number; onOpen:
   const busy = cells.filter(({ cell }) => cell.state === 'WAITING' || cell.state === 'RENDERING');
   const open = cells.filter(({ cell }) => cell.passes && !(cell.state === 'DONE' && cell.current) && !busy.some((b) => b.cell === cell));
   const left = restTime(cells.map((c) => c.cell));
-  const toggle = async (line: Line, cell: Cell) => {
-    const next = line.cells.filter((c) => (c.spec === cell.spec ? !c.asked : c.asked)).map((c) => c.spec);
+  const tick = async (clipId: number, spec: string) => {
+    const key = ['sheet', episodeId];
+    const held = queries.getQueryData<Sheet>(key)?.lines.find((l) => l.clipId === clipId);
+    if (!held) return;
+    const specs = held.cells.filter((c) => (c.spec === spec ? !c.asked : c.asked)).map((c) => c.spec);
+    await queries.cancelQueries({ queryKey: key });
+    queries.setQueryData<Sheet>(key, (before) => before && withAsked(before, clipId, specs, held.revision));
     try {
-      await api.change(line.clipId, line.revision, { type: 'askFor', specs: next });
+      const answer = await api.change(clipId, held.revision, { type: 'askFor', specs });
+      queries.setQueryData<Sheet>(key, (before) => before && withAsked(before, clipId, specs, answer.revision));
     } catch (error) {
       useWorkbench.setState({ message: (error as Refusal).message });
     }
-    await queries.invalidateQueries({ queryKey: ['sheet'] });
+    await queries.invalidateQueries({ queryKey: key });
     await queries.invalidateQueries({ queryKey: ['clips'] });
+  };
+  const toggle = (line: Line, cell: Cell) => {
+    ticks.current = ticks.current.then(() => tick(line.clipId, cell.spec));
   };
   const line = lines.find((l) => l.clipId === chosen?.clip);
   const cell = line?.cells.find((c) => c.spec === chosen?.spec);
@@ -49,7 +59,7 @@ export function DeliverStage({ episodeId, onOpen }: { episodeId: number; onOpen:
           ) : (
             <div role="table" aria-label="Clips by specs" className="mt-4">
               <div role="row" className="flex items-end gap-4 border-b border-rule pb-2.5">
-                <div role="columnheader" className="label w-[210px]">
+                <div role="columnheader" className="label w-[200px] shrink-0">
                   Clip
                 </div>
                 {shown.map((s) => (
@@ -59,7 +69,7 @@ export function DeliverStage({ episodeId, onOpen }: { episodeId: number; onOpen:
               </div>
               {lines.map((l) => (
                 <div role="row" key={l.clipId} className="flex items-stretch gap-4 border-b border-rule py-3">
-                  <button role="rowheader" className="w-[210px] text-left" onClick={() => onOpen(l.clipId, 'pare')}>
+                  <button role="rowheader" className="w-[200px] shrink-0 text-left" onClick={() => onOpen(l.clipId, 'pare')}>
                     <div className="font-serif text-[15px] leading-snug font-semibold">{l.title}</div>
                     <div className="text-[12px] text-soft tabular-nums">
                       {clock(l.lengthUs)} pared from {clock(l.originalUs)}
@@ -74,7 +84,7 @@ export function DeliverStage({ episodeId, onOpen }: { episodeId: number; onOpen:
                         cell={c}
                         chosen={chosen?.clip === l.clipId && chosen.spec === s.id}
                         onChoose={() => setChosen({ clip: l.clipId, spec: s.id })}
-                        onToggle={() => void toggle(l, c)}
+                        onToggle={() => toggle(l, c)}
                         onOpen={() => onOpen(l.clipId, 'pare')}
                       />
                     );
@@ -121,6 +131,16 @@ export function DeliverStage({ episodeId, onOpen }: { episodeId: number; onOpen:
   );
 }
 
+/** The sheet with other specs ticked for a clip, shown until the server has answered. */
+function withAsked(sheet: Sheet, clipId: number, specs: string[], revision: number): Sheet {
+  return {
+    ...sheet,
+    lines: sheet.lines.map((l) =>
+      l.clipId === clipId ? { ...l, revision, cells: l.cells.map((c) => ({ ...c, asked: specs.includes(c.spec) })) } : l,
+    ),
+  };
+}
+
 function summary(clips: number, asked: number, finished: number, busy: number) {
   if (!asked) return `${clips} clip${clips === 1 ? '' : 's'}; tick where each should go`;
   const parts = [`${clips} clip${clips === 1 ? '' : 's'}`, `${asked} file${asked === 1 ? '' : 's'} asked for`, `${finished} ready`];
@@ -143,7 +163,7 @@ function restTime(cells: Cell[]): string {
 function SpecHead({ spec }: { spec: Spec }) {
   const box = 22 / Math.max(spec.width, spec.height);
   return (
-    <div role="columnheader" className="w-[172px]">
+    <div role="columnheader" className="w-[168px] shrink-0">
       <div className="flex h-[24px] items-end">
         <span className="border-[1.5px] border-steel" style={{ width: spec.width * box, height: spec.height * box }} />
       </div>
@@ -186,7 +206,7 @@ function SheetCell({ line, cell, chosen, onChoose, onToggle, onOpen }: { line: L
       role="cell"
       data-testid={`cell-${line.clipId}-${cell.spec}`}
       data-state={cell.state ?? 'NONE'}
-      className={`relative w-[172px] overflow-hidden rounded-lg border px-3 py-2 ${chosen ? 'border-accent shadow-[inset_0_0_0_1px_var(--accent)]' : 'border-rule'} ${!cell.asked ? 'border-dashed' : ''} ${ready ? 'bg-steelwash' : ''} ${cell.asked && fails ? 'hatched' : ''}`}
+      className={`relative w-[168px] shrink-0 overflow-hidden rounded-lg border px-3 py-2 ${chosen ? 'border-accent shadow-[inset_0_0_0_1px_var(--accent)]' : 'border-rule'} ${!cell.asked ? 'border-dashed' : ''} ${ready ? 'bg-steelwash' : ''} ${cell.asked && fails ? 'hatched' : ''}`}
     >
       <div className="flex items-start justify-between">
         <button className="text-left" onClick={onChoose}>
@@ -252,7 +272,7 @@ function CellDetail({ line, cell, spec }: { line: Line; cell: Cell; spec: Spec }
               <X size={15} className="mt-0.5 shrink-0 text-accent" aria-label="fails" />
             )}
             <span>
-              <span className="text-soft capitalize">{c.subject}: </span>
+              <span className="text-soft">{c.subject[0].toUpperCase() + c.subject.slice(1)}: </span>
               {c.text}
             </span>
           </li>

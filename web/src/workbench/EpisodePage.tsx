@@ -297,12 +297,14 @@ function GalleyBar({
 }) {
   const hits = useWorkbench((s) => s.hits);
   const hit = useWorkbench((s) => s.hit);
-  const showCuts = useWorkbench((s) => s.showCuts);
+  const showStruck = useWorkbench((s) => s.showStruck);
   const [phrase, setPhrase] = useState('');
+  const wanted = useRef('');
   const find = async (text: string) => {
+    wanted.current = text;
     setPhrase(text);
     const found = text.trim() ? await api.search(episodeId, text) : [];
-    useWorkbench.setState({ hits: found, hit: 0 });
+    if (wanted.current === text) useWorkbench.setState({ hits: found, hit: 0 });
   };
   const move = (by: number) =>
     useWorkbench.setState({ hit: hits.length ? (hit + by + hits.length) % hits.length : 0 });
@@ -315,8 +317,8 @@ function GalleyBar({
             <input
               type="checkbox"
               className="accent-[var(--steel)]"
-              checked={showCuts}
-              onChange={(e) => useWorkbench.setState({ showCuts: e.target.checked })}
+              checked={showStruck}
+              onChange={(e) => useWorkbench.setState({ showStruck: e.target.checked })}
             />
             show what was cut
           </label>

@@ -11,14 +11,14 @@ function send(act: (clip: ClipState) => Promise<ClipState>): Promise<void> {
   useWorkbench.setState((s) => ({ saving: s.saving + 1 }));
   const work = queue.then(async () => {
     const clip = useWorkbench.getState().clip;
-    if (!clip) return;
     try {
+      if (!clip) return;
       const answer = await act(clip);
       if (useWorkbench.getState().clip?.id === answer.id) useWorkbench.setState({ clip: answer });
     } catch (error) {
       const refusal = error as Refusal;
       useWorkbench.setState({ message: refusal.message });
-      if (refusal.status === 409) useWorkbench.setState({ clip: await api.clip(clip.id) });
+      if (refusal.status === 409 && clip) useWorkbench.setState({ clip: await api.clip(clip.id) });
     } finally {
       useWorkbench.setState((s) => ({ saving: s.saving - 1, striking: s.saving === 1 ? null : s.striking }));
     }

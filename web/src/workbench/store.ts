@@ -20,8 +20,8 @@ interface Workbench {
   saving: number;
   message: string | null;
   say: (message: string | null) => void;
-  showCuts: boolean;
-  setShowCuts: (show: boolean) => void;
+  showStruck: boolean;
+  setShowStruck: (show: boolean) => void;
   playing: boolean;
   hits: { from: number; to: number }[];
   hit: number;
@@ -38,8 +38,8 @@ export const useWorkbench = create<Workbench>((set) => ({
   saving: 0,
   message: null,
   say: (message) => set({ message }),
-  showCuts: true,
-  setShowCuts: (showCuts) => set({ showCuts }),
+  showStruck: true,
+  setShowStruck: (showStruck) => set({ showStruck }),
   playing: false,
   hits: [],
   hit: 0,

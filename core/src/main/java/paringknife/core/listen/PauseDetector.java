@@ -13,6 +13,7 @@ import paringknife.core.transcript.Word;
  */
 public final class PauseDetector {
   private static final long BUMP_US = 250_000;
+  private static final long SOFT_SOUND_US = 150_000;
   private static final long QUIET_BESIDE_BUMP_US = 60_000;
 
   private final PauseSettings settings;
@@ -33,13 +34,33 @@ public final class PauseDetector {
       if (quiet.lengthUs() < settings.shortestUs()) {
         continue;
       }
-      long from = quiet.startUs() + settings.tailUs();
-      long to = quiet.endUs() - settings.headUs();
+      Span silent = outsideSoftSounds(quiet, transcript);
+      long from = Math.max(quiet.startUs() + settings.tailUs(), silent.startUs());
+      long to = Math.min(quiet.endUs() - settings.headUs(), silent.endUs());
       if (to - from >= LevelCurve.WINDOW_US * 4) {
         pauses.add(new Pause(quiet, new Span(from, to)));
       }
     }
     return pauses;
+  }
+
+  /** Words often begin and end softer than the threshold; that much of them is not a pause. */
+  private static Span outsideSoftSounds(Span quiet, Transcript transcript) {
+    long from = quiet.startUs();
+    long to = quiet.endUs();
+    int at = transcript.firstEndingAfter(from);
+    if (at < transcript.words().size()) {
+      Word first = transcript.words().get(at);
+      if (first.startUs() < from && first.endUs() - from <= SOFT_SOUND_US) {
+        from = first.endUs();
+      }
+    }
+    for (; at < transcript.words().size() && transcript.words().get(at).startUs() < to; at++) {
+      if (to - transcript.words().get(at).startUs() <= SOFT_SOUND_US) {
+        to = transcript.words().get(at).startUs();
+      }
+    }
+    return new Span(from, Math.max(from, to));
   }
 
   private List<Span> quietRuns(LevelCurve curve) {

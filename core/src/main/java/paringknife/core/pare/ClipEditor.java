@@ -23,12 +23,12 @@ public final class ClipEditor {
 
   private final Transcript transcript;
   private final LevelCurve levels;
-  private final CutPlacement placement;
+  private final JoinPlacement placement;
 
   public ClipEditor(Transcript transcript, LevelCurve levels) {
     this.transcript = transcript;
     this.levels = levels;
-    this.placement = new CutPlacement(transcript, levels);
+    this.placement = new JoinPlacement(transcript, levels);
   }
 
   /** The stretch that holds words {@code first} to {@code last} (indexes, both included). */

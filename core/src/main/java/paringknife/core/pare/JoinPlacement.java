@@ -8,14 +8,14 @@ import paringknife.core.transcript.Transcript;
  * Puts the edges of a cut where nobody hears them: at the quietest moment of the gap beside the
  * words, never inside a word that stays.
  */
-public final class CutPlacement {
+public final class JoinPlacement {
   /** How far from a word its edge may be sought. */
   private static final long REACH_US = 250_000;
 
   private final Transcript transcript;
   private final LevelCurve levels;
 
-  public CutPlacement(Transcript transcript, LevelCurve levels) {
+  public JoinPlacement(Transcript transcript, LevelCurve levels) {
     this.transcript = transcript;
     this.levels = levels;
   }

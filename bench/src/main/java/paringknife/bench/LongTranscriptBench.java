@@ -1,0 +1,126 @@
+package paringknife.bench;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Random;
+import paringknife.core.listen.LevelCurve;
+import paringknife.core.transcript.Transcript;
+import paringknife.core.transcript.Word;
+import paringknife.media.process.ChildProcess;
+import paringknife.server.commands.RunningServer;
+import paringknife.server.episodes.DataFolder;
+import paringknife.server.episodes.EpisodeFolder;
+import paringknife.server.shelf.EpisodeState;
+import paringknife.server.shelf.EpisodeStore;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Edits on, and opening of, a three-hour transcript of 30,000 words, through the real server. */
+final class LongTranscriptBench {
+  private static final int WORDS = 30_000;
+  private static final int EDITS = 200;
+  private static final double EDIT_BUDGET_MS = 20;
+  private static final double OPEN_BUDGET_MS = 1_000;
+  private static final JsonMapper JSON = new JsonMapper();
+  private static final HttpClient HTTP = HttpClient.newHttpClient();
+
+  private LongTranscriptBench() {}
+
+  static void run(Path work) throws Exception {
+    Path media = Files.createDirectories(work.resolve("media"));
+    Path recording = media.resolve("long.mp4");
+    ChildProcess.run(List.of("ffmpeg", "-nostdin", "-y", "-v", "error", "-f", "lavfi", "-t", "4", "-i", "testsrc2=s=640x360:r=25", "-f", "lavfi", "-t", "4", "-i", "sine", "-c:v", "libx264", "-preset", "ultrafast", "-g", "15", recording.toString()), null, Duration.ofMinutes(1));
+    try (RunningServer server = RunningServer.start(work.resolve("data"), media, 0)) {
+      Transcript transcript = transcript();
+      long id = server.part(EpisodeStore.class).add("Bench", "Three hours", recording, 10_800_000_000L, transcript);
+      EpisodeFolder folder = server.part(DataFolder.class).episode(id);
+      folder.create();
+      Files.copy(recording, folder.proxy());
+      folder.writeAnalysis(levels(transcript), List.of());
+      server.part(EpisodeStore.class).report(id, EpisodeState.READY, 1, null);
+      edits(server.address(), id);
+      opening(server.address(), id);
+    }
+  }
+
+  private static Transcript transcript() {
+    Random random = new Random(3);
+    String[] stock = {"the", "water", "mill", "tide", "and", "wheel", "when", "gate", "slowly", "turns", "nobody", "listens"};
+    List<Word> words = new ArrayList<>();
+    for (int i = 0; i < WORDS; i++) {
+      String text = stock[random.nextInt(stock.length)] + (i % 11 == 10 ? "." : "");
+      long start = i * 360_000L;
+      words.add(new Word(i, text, start, start + 300_000, i / 90 % 2, 1));
+    }
+    return new Transcript("en", List.of("Ada", "Ben"), words);
+  }
+
+  private static LevelCurve levels(Transcript transcript) {
+    float[] dbfs = new float[1_080_000];
+    java.util.Arrays.fill(dbfs, -60);
+    for (Word word : transcript.words()) {
+      java.util.Arrays.fill(dbfs, (int) (word.startUs() / 10_000), (int) (word.endUs() / 10_000), -18);
+    }
+    return new LevelCurve(dbfs);
+  }
+
+  private static void edits(String address, long id) throws Exception {
+    for (int last : new int[] {240, WORDS - 1}) {
+      JsonNode clip = post(address + "/api/episodes/" + id + "/clips", "{\"firstWord\":0,\"lastWord\":" + last + ",\"title\":\"Bench\"}");
+      Random random = new Random(5);
+      double[] took = new double[EDITS];
+      for (int i = -30; i < EDITS; i++) {
+        int word = random.nextInt(last);
+        long from = System.nanoTime();
+        clip = post(address + "/api/clips/" + clip.path("id").asLong() + "/changes", "{\"revision\":" + clip.path("revision").asInt() + ",\"intent\":{\"type\":\"pareWords\",\"first\":" + word + ",\"last\":" + word + "}}");
+        if (i >= 0) {
+          took[i] = (System.nanoTime() - from) / 1e6;
+        }
+      }
+      java.util.Arrays.sort(took);
+      double p95 = took[(int) (EDITS * 0.95)];
+      System.out.printf(Locale.ROOT, "one edit, clip of %,d words in a transcript of %,d, 95th percentile / budget of %.0f ms: %.2f (%.1f ms)%n", last + 1, WORDS, EDIT_BUDGET_MS, p95 / EDIT_BUDGET_MS, p95);
+    }
+  }
+
+  private static JsonNode post(String url, String body) throws Exception {
+    HttpResponse<String> response = HTTP.send(HttpRequest.newBuilder(URI.create(url)).header("Content-Type", "application/json").POST(HttpRequest.BodyPublishers.ofString(body)).build(), HttpResponse.BodyHandlers.ofString());
+    if (response.statusCode() != 200) {
+      throw new IllegalStateException(response.body());
+    }
+    return JSON.readTree(response.body());
+  }
+
+  private static void opening(String address, long id) {
+    try (Playwright playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+        Browser browser =
+            playwright.chromium().launch(new BrowserType.LaunchOptions().setExecutablePath(Path.of("/usr/bin/chromium")).setArgs(List.of("--no-sandbox", "--disable-gpu", "--disable-background-networking", "--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1")))) {
+      Page page = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800)).newPage();
+      page.navigate(address);
+      page.waitForSelector("text=Three hours");
+      List<Double> took = new ArrayList<>();
+      for (int i = 0; i < 5; i++) {
+        long from = System.nanoTime();
+        page.navigate(address + "/episodes/" + id, new Page.NavigateOptions().setWaitUntil(com.microsoft.playwright.options.WaitUntilState.COMMIT));
+        page.waitForSelector("[data-w='20']");
+        took.add((System.nanoTime() - from) / 1e6);
+      }
+      took.sort(null);
+      double median = took.get(2);
+      System.out.printf(Locale.ROOT, "opening a transcript of %,d words to readable text / budget of %.0f ms: %.2f (%.0f ms)%n", WORDS, OPEN_BUDGET_MS, median / OPEN_BUDGET_MS, median);
+    }
+  }
+}

@@ -1,0 +1,85 @@
+package paringknife.bench;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import paringknife.core.deliver.Composition;
+import paringknife.core.deliver.DeliverySpecs;
+import paringknife.core.frame.HeldWindow;
+import paringknife.core.listen.PauseSettings;
+import paringknife.core.pare.ClipDocument;
+import paringknife.core.pare.ClipSettings;
+import paringknife.core.pare.FillerFinder;
+import paringknife.core.pare.Framing;
+import paringknife.core.time.Span;
+import paringknife.media.ffmpeg.Probe;
+import paringknife.media.ffmpeg.Recording;
+import paringknife.media.process.ChildProcess;
+import paringknife.media.store.CaptionFonts;
+import paringknife.media.transcripts.TranscriptFile;
+import paringknife.server.episodes.ClipRenderer;
+import paringknife.server.episodes.Episode;
+import paringknife.server.episodes.EpisodeFolder;
+import paringknife.server.episodes.EpisodeIngest;
+
+/**
+ * Rendering a clip of the demo, sound and loudness included, against one hand-written ffmpeg command
+ * that makes the same picture with a plain cut of the sound.
+ */
+final class RenderBench {
+  private RenderBench() {}
+
+  static void run(Path demo, Path work) throws IOException {
+    Path source = demo.resolve("field-notes-03");
+    Recording recording = Probe.of(source.resolve("camera.mp4"));
+    EpisodeFolder folder = new EpisodeFolder(work.resolve("episode"));
+    double ingest = seconds(() -> EpisodeIngest.run(recording, folder, share -> {}));
+    double proxy = seconds(() -> proxyAlone(recording, work));
+    System.out.printf(Locale.ROOT, "ingest / ffmpeg making the proxy alone: %.2f (%.1f s / %.1f s for %.0f s)%n", ingest / proxy, ingest, proxy, recording.durationUs() / 1e6);
+
+    Episode episode = new Episode(recording, folder, TranscriptFile.read(source.resolve("transcript.json")).transcript());
+    Span stretch = episode.editor().stretchOf(0, 70);
+    ClipDocument clip = ClipDocument.of(new ClipSettings("Bench", List.of(stretch), "9:16", Framing.SPEAKER, "sluice", List.of()));
+    clip = episode.editor().pareSureFillers(clip, FillerFinder.english());
+    clip = episode.editor().parePauses(clip, PauseSettings.DEFAULT);
+    Composition composition = ClipRenderer.compose(episode, clip, DeliverySpecs.byId("vertical-60"));
+    CaptionFonts fonts = new CaptionFonts(work.resolve("fonts"));
+    Files.writeString(work.resolve("captions.ass"), composition.ass());
+    double ours = seconds(() -> new ClipRenderer(fonts).render(episode, composition, work.resolve("ours.mp4"), share -> {}));
+    double theirs = seconds(() -> byHand(recording, composition, work));
+    System.out.printf(Locale.ROOT, "render / hand-written ffmpeg, held framing: %.2f (%.1f s / %.1f s for a clip of %.1f s with %d cuts)%n", ours / theirs, ours, theirs, composition.cuts().lengthUs() / 1e6, composition.cuts().cut().size());
+  }
+
+  private static void proxyAlone(Recording recording, Path work) {
+    ChildProcess.run(
+        List.of("ffmpeg", "-nostdin", "-y", "-v", "error", "-i", recording.file().toString(), "-vf", "scale=-2:360:flags=fast_bilinear", "-c:v", "libx264", "-preset", "ultrafast", "-tune", "fastdecode", "-crf", "26", "-g", "15", "-bf", "0", "-c:a", "aac", "-b:a", "128k", "-movflags", "+faststart", "proxy-alone.mp4"),
+        work,
+        Duration.ofMinutes(20));
+  }
+
+  private static void byHand(Recording recording, Composition composition, Path work) {
+    List<String> picture = new ArrayList<>();
+    for (Span kept : composition.cuts().kept()) {
+      picture.add(String.format(Locale.ROOT, "between(t,%.6f,%.6f)", kept.startUs() / 1e6, kept.endUs() / 1e6));
+    }
+    HeldWindow w = composition.windows().get(0);
+    String select = String.join("+", picture);
+    Span first = composition.cuts().kept().get(0);
+    Span last = composition.cuts().kept().get(composition.cuts().kept().size() - 1);
+    String video = String.format(Locale.ROOT, "select='%s',setpts=N/(25*TB),crop=%.3f:%.3f:%.3f:%.3f:exact=1,scale=1080:1920:flags=bicubic,format=gbrp,ass=captions.ass:fontsdir=fonts,format=yuv420p", select, w.width(), w.height(), w.x(), w.y());
+    ChildProcess.run(
+        List.of("ffmpeg", "-nostdin", "-y", "-v", "error", "-copyts", "-ss", Double.toString(first.startUs() / 1e6), "-to", Double.toString(last.endUs() / 1e6), "-i", recording.file().toString(), "-vf", video, "-af", "aselect='" + select + "',asetpts=N/SR/TB", "-c:v", "libx264", "-preset", "veryfast", "-crf", "20", "-c:a", "aac", "-b:a", "192k", "-movflags", "+faststart", "by-hand.mp4"),
+        work,
+        Duration.ofMinutes(20));
+  }
+
+  private static double seconds(Runnable work) {
+    long from = System.nanoTime();
+    work.run();
+    return (System.nanoTime() - from) / 1e9;
+  }
+}

@@ -1,0 +1,70 @@
+package paringknife.e2e;
+
+import com.microsoft.playwright.Browser.NewContextOptions;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+
+/** Debian's Chromium, headless, cut off from everything but this machine. */
+final class Browser implements AutoCloseable {
+  private static final List<String> ARGUMENTS =
+      List.of(
+          "--no-sandbox",
+          "--disable-gpu",
+          "--disable-quic",
+          "--no-first-run",
+          "--disable-background-networking",
+          "--disable-component-update",
+          "--disable-sync",
+          "--autoplay-policy=no-user-gesture-required",
+          "--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1");
+
+  private final Playwright playwright;
+  private final com.microsoft.playwright.Browser chromium;
+  private final BrowserContext context;
+
+  /** Addresses that pages asked for, in order. */
+  final List<String> requests = new ArrayList<>();
+
+  /** Errors that pages reported on their console, refusals by the content policy among them. */
+  final List<String> errors = new ArrayList<>();
+
+  Browser() {
+    playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+    chromium =
+        playwright
+            .chromium()
+            .launch(
+                new BrowserType.LaunchOptions()
+                    .setExecutablePath(Path.of("/usr/bin/chromium"))
+                    .setHeadless(true)
+                    .setArgs(ARGUMENTS));
+    context = chromium.newContext(new NewContextOptions().setViewportSize(1280, 800).setAcceptDownloads(true));
+    context.onRequest(r -> requests.add(r.url()));
+  }
+
+  Page page() {
+    Page page = context.newPage();
+    page.setDefaultTimeout(30_000);
+    page.onConsoleMessage(
+        m -> {
+          if (m.type().equals("error")) {
+            errors.add(m.text());
+          }
+        });
+    page.onPageError(errors::add);
+    return page;
+  }
+
+  @Override
+  public void close() {
+    context.close();
+    chromium.close();
+    playwright.close();
+  }
+}

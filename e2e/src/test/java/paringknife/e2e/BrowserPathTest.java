@@ -1,0 +1,336 @@
+package paringknife.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import com.microsoft.playwright.Download;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.LocatorAssertions;
+import com.microsoft.playwright.options.AriaRole;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipFile;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.MethodOrderer;
+import org.junit.jupiter.api.Order;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestInstance;
+import org.junit.jupiter.api.TestMethodOrder;
+import org.junit.jupiter.api.io.TempDir;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The whole path in the real interface: shelf, pick, pare, frame, letter, deliver. */
+@TestInstance(TestInstance.Lifecycle.PER_CLASS)
+@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
+class BrowserPathTest {
+  private static final JsonMapper JSON = new JsonMapper();
+  private static final LocatorAssertions.IsVisibleOptions SOON = new LocatorAssertions.IsVisibleOptions().setTimeout(120_000);
+
+  private Path folder;
+  private MadeEpisode episode;
+  private ServerUnderTest server;
+  private Browser browser;
+  private Page page;
+
+  @BeforeAll
+  void start(@TempDir Path temporary) throws IOException, InterruptedException {
+    folder = temporary;
+    Path media = Files.createDirectories(folder.resolve("media"));
+    episode = MadeEpisode.ferry(media);
+    server = new ServerUnderTest(folder.resolve("data"), media);
+    browser = new Browser();
+    page = browser.page();
+  }
+
+  @AfterAll
+  void stop() {
+    browser.close();
+    server.close();
+  }
+
+  private JsonNode api(String path) {
+    return JSON.readTree(page.request().get(server.address() + path).text());
+  }
+
+  private JsonNode clip() {
+    return api("/api/episodes/1/clips").get(0);
+  }
+
+  private void stage(String name) {
+    page.locator("nav[aria-label=Stages] button").filter(new Locator.FilterOptions().setHasText(name)).click();
+  }
+
+  private void saved() {
+    assertThat(page.getByTestId("saved")).hasText("Saved");
+  }
+
+  @Test
+  @Order(1)
+  void theShelfShowsTheEpisodeArriveAndOpensIt() {
+    page.navigate(server.address());
+    assertThat(page.getByText("The last ferry")).isVisible();
+    assertThat(page.locator("img[src*=poster]")).isVisible(SOON);
+    page.getByText("The last ferry").click();
+    assertThat(page.locator("[data-w='0']")).hasText("Um,");
+    assertThat(page.getByTestId("plate")).hasAttribute("data-ready", "true");
+  }
+
+  @Test
+  @Order(2)
+  void wordsFollowWhilePlayingAndSearchCountsHits() {
+    page.locator("[data-w='6']").click();
+    page.keyboard().press("Space");
+    assertThat(page.locator(".word.spoken")).hasAttribute("data-w", java.util.regex.Pattern.compile("[89]|1\\d"));
+    page.keyboard().press("Space");
+    page.keyboard().press("/");
+    page.keyboard().type("rang");
+    assertThat(page.getByTestId("hits")).hasText("1 of 3");
+    page.keyboard().press("Enter");
+    assertThat(page.getByTestId("hits")).hasText("2 of 3");
+    page.keyboard().press("Escape");
+  }
+
+  @Test
+  @Order(3)
+  void picksComeWithReasonsAndAStretchOfWordsBecomesAClip() {
+    page.getByLabel("to", new Page.GetByLabelOptions().setExact(true)).fill("14");
+    page.getByLabel("of", new Page.GetByLabelOptions().setExact(true)).fill("5");
+    assertThat(page.getByTestId("pick").first()).isVisible();
+    assertThat(page.getByTestId("pick").first().locator("li").first()).isVisible();
+    page.locator("[data-w='0']").click();
+    page.locator("[data-w='50']").click(new Locator.ClickOptions().setModifiers(List.of(com.microsoft.playwright.options.KeyboardModifier.SHIFT)));
+    page.getByText("Make it a clip").click();
+    assertThat(page.getByTestId("clip")).hasCount(1);
+    assertThat(page.getByTestId("gauge")).isVisible();
+    page.waitForURL("**/pare?clip=*");
+  }
+
+  @Test
+  @Order(4)
+  void wordsFillersAndPausesGoAreCountedAndComeBack() {
+    double whole = clip().path("lengthUs").asDouble();
+    page.getByTestId("fillers").click();
+    saved();
+    assertThat(page.locator("[data-w='0']")).hasClass(java.util.regex.Pattern.compile("cut"));
+    page.getByTestId("pauses").click();
+    assertThat(page.getByTestId("pause-count")).containsText("pauses,");
+    page.getByText("Pare them").click();
+    saved();
+    page.locator("[data-w='7']").hover();
+    page.mouse().down();
+    page.locator("[data-w='11']").hover();
+    page.mouse().up();
+    page.keyboard().press("Backspace");
+    assertThat(page.locator("[data-w='9']")).hasClass(java.util.regex.Pattern.compile("cut"));
+    saved();
+    Locator tray = page.getByTestId("parings");
+    assertThat(tray).containsText("Pauses");
+    assertThat(tray).containsText("Fillers");
+    assertThat(tray).containsText("By hand");
+    JsonNode pared = clip();
+    assertThat(pared.path("lengthUs").asDouble()).isLessThan(whole - 4e6);
+    assertThat(page.getByTestId("length")).hasText(String.format(java.util.Locale.ROOT, "%.1f s", pared.path("lengthUs").asDouble() / 1e6));
+    tray.getByText("put back").last().click();
+    saved();
+    assertThat(page.locator("[data-w='9']")).not().hasClass(java.util.regex.Pattern.compile("cut"));
+  }
+
+  @Test
+  @Order(5)
+  void undoAndRedoWorkAlsoAfterAReload() {
+    page.reload();
+    assertThat(page.locator("[data-w='9']")).isVisible();
+    assertThat(page.getByLabel("Undo")).isEnabled();
+    page.keyboard().press("Control+z");
+    assertThat(page.locator("[data-w='9']")).hasClass(java.util.regex.Pattern.compile("cut"));
+    page.keyboard().press("Control+Shift+Z");
+    assertThat(page.locator("[data-w='9']")).not().hasClass(java.util.regex.Pattern.compile("cut"));
+    saved();
+  }
+
+  @Test
+  @Order(6)
+  void theFrameHoldsWhoeverSpeaks() {
+    stage("Frame");
+    assertThat(page.getByText("Ada Moor", new Page.GetByTextOptions().setExact(true)).last()).isVisible();
+    JsonNode preview = api("/api/clips/" + clip().path("id").asLong() + "/preview");
+    JsonNode card = api("/api/episodes/1");
+    List<String> held = new ArrayList<>();
+    for (JsonNode run : preview.path("windows")) {
+      held.add(card.path("people").get(run.path("window").path("person").asInt()).path("name").asString());
+    }
+    assertThat(held).startsWith("Ada Moor", "Ben Ford");
+    assertThat(card.path("people").get(0).path("name").asString()).isEqualTo("Ada Moor");
+  }
+
+  @Test
+  @Order(7)
+  void captionsAreDrawnAndTheLetteringChanges() throws IOException {
+    stage("Letter");
+    page.getByText("Ledger").click();
+    saved();
+    assertThat(clip().path("lettering").asString()).isEqualTo("ledger");
+    JsonNode cue = api("/api/clips/" + clip().path("id").asLong() + "/preview").path("cues").get(2).path("span");
+    page.evaluate("us => paringKnifePlayer.seek(us)", (cue.path("startUs").asDouble() + cue.path("endUs").asDouble()) / 2);
+    page.waitForTimeout(2_000);
+    byte[] with = page.getByTestId("plate").screenshot();
+    page.evaluate("document.querySelector('[data-testid=captions]').style.visibility = 'hidden'");
+    byte[] without = page.getByTestId("plate").screenshot();
+    page.evaluate("document.querySelector('[data-testid=captions]').style.visibility = 'visible'");
+    assertThat(java.util.Arrays.equals(with, without)).as("captions make no difference on the plate").isFalse();
+  }
+
+  /** The preview plays over every join on the audio clock without a late picture. */
+  @Test
+  @Order(8)
+  void thePreviewPlaysTheCutWithoutGaps() {
+    page.keyboard().press("Escape");
+    page.evaluate("async () => { await paringKnifePlayer.seek(0); paringKnifePlayer.lateFrames = 0; paringKnifePlayer.shownFrames = 0; await paringKnifePlayer.play(); }");
+    page.waitForTimeout(7_000);
+    Map<?, ?> state = (Map<?, ?>) page.evaluate("() => ({ us: paringKnifePlayer.position, late: paringKnifePlayer.lateFrames, shown: paringKnifePlayer.shownFrames })");
+    page.evaluate("paringKnifePlayer.pause()");
+    double seconds = ((Number) state.get("us")).doubleValue() / 1e6;
+    assertThat(seconds).isGreaterThan(5.5);
+    assertThat(((Number) state.get("shown")).doubleValue()).isGreaterThan(seconds * 25 * 0.7);
+    assertThat(((Number) state.get("late")).intValue()).isLessThanOrEqualTo(3);
+  }
+
+  @Test
+  @Order(9)
+  void everythingIsThereAfterServerBrowserAndDatabaseWereKilled() throws IOException, InterruptedException {
+    stage("Pare");
+    page.locator("[data-w='44']").click();
+    page.keyboard().press("Backspace");
+    assertThat(page.locator("[data-w='44']")).hasClass(java.util.regex.Pattern.compile("cut"));
+    saved();
+    JsonNode before = clip();
+    server.kill();
+    browser.close();
+    server.start();
+    browser = new Browser();
+    page = browser.page();
+    page.navigate(server.address() + "/episodes/1/pare?clip=" + before.path("id").asLong());
+    assertThat(page.locator("[data-w='44']")).hasClass(java.util.regex.Pattern.compile("cut"));
+    assertThat(clip()).isEqualTo(before);
+  }
+
+  @Test
+  @Order(10)
+  void clipsAreTickedRenderedPlayedAndTakenHome() throws IOException {
+    long id = clip().path("id").asLong();
+    stage("Deliver");
+    page.getByTestId("cell-" + id + "-vertical-60").getByRole(AriaRole.CHECKBOX).check();
+    assertThat(page.getByTestId("done")).hasText("0 of 1 files");
+    page.waitForTimeout(1_000);
+    page.getByTestId("cell-" + id + "-feed-square").getByRole(AriaRole.CHECKBOX).check();
+    assertThat(page.getByTestId("render")).hasText("Render 2 files");
+    page.waitForTimeout(1_000);
+    page.getByTestId("render").click();
+    Locator first = page.getByTestId("cell-" + id + "-vertical-60");
+    assertThat(first).hasAttribute("data-state", "RENDERING");
+    for (String spec : List.of("vertical-60", "feed-square")) {
+      assertThat(page.getByTestId("cell-" + id + "-" + spec))
+          .hasAttribute("data-state", "DONE", new LocatorAssertions.HasAttributeOptions().setTimeout(240_000));
+    }
+    first.getByText("ready to post").click();
+    page.getByTestId("result").evaluate("v => { v.muted = true; return v.play(); }");
+    page.waitForFunction("() => document.querySelector('[data-testid=result]').currentTime > 0.5");
+    Download download = page.waitForDownload(() -> page.getByTestId("zip").click());
+    Path zip = folder.resolve("delivery.zip");
+    download.saveAs(zip);
+    try (ZipFile file = new ZipFile(zip.toFile())) {
+      List<? extends ZipEntry> entries = file.stream().toList();
+      assertThat(entries).hasSize(6).allMatch(e -> !e.getName().contains("/") && !e.getName().contains(".."));
+      for (ZipEntry entry : entries) {
+        Files.copy(file.getInputStream(entry), folder.resolve(entry.getName()));
+      }
+    }
+    assertThat(Eye.probe(finished("vertical-60", "mp4"), "stream=width,height")).startsWith("1080,1920");
+    assertThat(Eye.probe(finished("feed-square", "mp4"), "stream=width,height")).startsWith("1080,1080");
+  }
+
+  private Path finished(String spec, String extension) throws IOException {
+    try (var files = Files.list(folder)) {
+      return files.filter(f -> f.getFileName().toString().endsWith(spec + "." + extension)).findFirst().orElseThrow();
+    }
+  }
+
+  /** The picture that the preview would show at a frame is the one in the file, within one frame. */
+  @Test
+  @Order(11)
+  void theFileShowsWhatThePreviewShows() throws IOException {
+    JsonNode preview = api("/api/clips/" + clip().path("id").asLong() + "/preview");
+    Path file = finished("vertical-60", "mp4");
+    int frames = Integer.parseInt(Eye.probe(file, "stream=nb_read_packets").replaceAll("[^\\d].*", ""));
+    int compared = 0;
+    for (JsonNode run : preview.path("runs")) {
+      long k = run.path("count").asLong() / 2;
+      long clipFrame = run.path("clipFrame").asLong() + k;
+      assertThat(clipFrame).isLessThan(frames);
+      byte[] made = Eye.upperPart(file, "", (clipFrame + 0.25) / 25);
+      double best = Double.MAX_VALUE;
+      int bestOffset = 99;
+      for (int offset = -3; offset <= 3; offset++) {
+        double second = (run.path("episodeFrame").asLong() + k + offset + 0.25) / 25;
+        double difference = Eye.difference(made, Eye.upperPart(episode.camera(), crop(preview, clipFrame), second));
+        if (difference < best - 0.02 || difference < best + 0.02 && Math.abs(offset) < Math.abs(bestOffset)) {
+          best = Math.min(best, difference);
+          bestOffset = offset;
+        }
+      }
+      assertThat(best).isLessThan(6);
+      assertThat(Math.abs(bestOffset)).isLessThanOrEqualTo(1);
+      compared++;
+    }
+    assertThat(compared).isGreaterThanOrEqualTo(5);
+  }
+
+  private static String crop(JsonNode preview, long frame) {
+    for (JsonNode run : preview.path("windows")) {
+      long from = run.path("clipFrame").asLong();
+      if (frame >= from && frame < from + run.path("count").asLong()) {
+        JsonNode w = run.path("window");
+        return String.format(java.util.Locale.ROOT, "crop=%.3f:%.3f:%.3f:%.3f:exact=1,", w.path("width").asDouble(), w.path("height").asDouble(), w.path("x").asDouble(), w.path("y").asDouble());
+      }
+    }
+    throw new IllegalStateException("no window at frame " + frame);
+  }
+
+  /** Chromium's own WebVTT parser reads our subtitles. */
+  @Test
+  @Order(12)
+  void chromiumReadsTheWebVtt() throws IOException {
+    String vtt = Files.readString(finished("vertical-60", "vtt"), StandardCharsets.UTF_8);
+    Object read =
+        page.evaluate(
+            "text => new Promise((done, fail) => { const v = document.createElement('video'); const t = document.createElement('track');"
+                + " t.kind = 'subtitles'; t.default = true; t.src = URL.createObjectURL(new Blob([text], {type: 'text/vtt'}));"
+                + " t.onload = () => done([...t.track.cues].map(c => [c.startTime, c.endTime, c.text])); t.onerror = () => fail('refused');"
+                + " v.append(t); document.body.append(v); t.track.mode = 'showing'; })",
+            vtt);
+    JsonNode cues = api("/api/clips/" + clip().path("id").asLong() + "/preview").path("cues");
+    assertThat((List<?>) read).hasSize(cues.size());
+    for (int i = 0; i < cues.size(); i++) {
+      List<?> cue = (List<?>) ((List<?>) read).get(i);
+      assertThat(((Number) cue.get(0)).doubleValue()).isCloseTo(cues.get(i).path("span").path("startUs").asDouble() / 1e6, within(0.0011));
+    }
+  }
+
+  @Test
+  @Order(13)
+  void nothingWasAskedOfAnyOtherHostAndThePolicyHeld() {
+    String own = server.address();
+    assertThat(browser.requests).isNotEmpty().allMatch(r -> r.startsWith(own + "/") || r.startsWith("blob:" + own));
+    assertThat(browser.errors).isEmpty();
+  }
+}

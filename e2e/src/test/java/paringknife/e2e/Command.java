@@ -1,0 +1,36 @@
+package paringknife.e2e;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import paringknife.media.process.ChildProcess;
+
+/** The command line as a process of its own. */
+final class Command {
+  private Command() {}
+
+  static List<String> line(String... arguments) {
+    List<String> command =
+        new ArrayList<>(
+            List.of(
+                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                "-Xmx1g",
+                "-XX:+UseSerialGC",
+                "-Djava.awt.headless=true",
+                "-cp",
+                System.getProperty("java.class.path"),
+                "paringknife.server.commands.Main"));
+    command.addAll(List.of(arguments));
+    return command;
+  }
+
+  static ChildProcess.Outcome run(String... arguments) {
+    return ChildProcess.runAnyExit(line(arguments), null, Duration.ofMinutes(8));
+  }
+
+  static Process start(Path log, String... arguments) throws IOException {
+    return new ProcessBuilder(line(arguments)).redirectErrorStream(true).redirectOutput(log.toFile()).start();
+  }
+}

@@ -1,0 +1,96 @@
+package paringknife.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.net.http.HttpResponse;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.RegisterExtension;
+import tools.jackson.databind.JsonNode;
+
+/** Clips, their changes, undo and redo, through the real application and a real MariaDB. */
+class ClipsOverHttpTest {
+  @RegisterExtension static final RunningApplication APP = new RunningApplication();
+
+  private static JsonNode clip() throws Exception {
+    return APP.post("/api/episodes/1/clips", "{\"firstWord\":0,\"lastWord\":11,\"title\":\"Ice\"}");
+  }
+
+  private static JsonNode change(JsonNode clip, String intent) throws Exception {
+    return APP.post("/api/clips/" + clip.path("id").asLong() + "/changes", body(clip, intent));
+  }
+
+  private static String body(JsonNode clip, String intent) {
+    return "{\"revision\":" + clip.path("revision").asInt() + ",\"intent\":" + intent + "}";
+  }
+
+  @Test
+  void everyChangeIsThereAfterARestartAndCanBeUndone() throws Exception {
+    JsonNode clip = clip();
+    JsonNode words = change(clip, "{\"type\":\"pareWords\",\"first\":2,\"last\":3}");
+    JsonNode pauses = change(words, "{\"type\":\"parePauses\",\"thresholdDb\":-38,\"shortest\":0.5,\"head\":0.02,\"tail\":0.15}");
+    JsonNode fillers = change(pauses, "{\"type\":\"pareFillers\"}");
+    assertThat(fillers.path("lengthUs").asLong()).isLessThan(pauses.path("lengthUs").asLong());
+    APP.restart();
+    JsonNode after = APP.get("/api/clips/" + clip.path("id").asLong());
+    assertThat(after).isEqualTo(fillers);
+    assertThat(after.path("undo").asString()).isEqualTo("pare fillers");
+    JsonNode back = after;
+    for (int i = 0; i < 3; i++) {
+      back = APP.post("/api/clips/" + clip.path("id").asLong() + "/undo", "{\"revision\":" + back.path("revision").asInt() + "}");
+    }
+    assertThat(back.path("removals")).isEmpty();
+    assertThat(back.path("kept")).isEqualTo(clip.path("kept"));
+    JsonNode again = back;
+    for (int i = 0; i < 3; i++) {
+      again = APP.post("/api/clips/" + clip.path("id").asLong() + "/redo", "{\"revision\":" + again.path("revision").asInt() + "}");
+    }
+    assertThat(again.path("removals")).isEqualTo(fillers.path("removals"));
+    assertThat(again.path("redo").isNull()).isTrue();
+  }
+
+  @Test
+  void aSecondWindowDoesNotOverwriteTheFirst() throws Exception {
+    JsonNode clip = clip();
+    JsonNode first = change(clip, "{\"type\":\"pareWords\",\"first\":1,\"last\":1}");
+    HttpResponse<String> second = APP.postAny("/api/clips/" + clip.path("id").asLong() + "/changes", body(clip, "{\"type\":\"rename\",\"title\":\"Other\"}"));
+    assertThat(second.statusCode()).isEqualTo(409);
+    assertThat(second.body()).contains("another window");
+    assertThat(APP.get("/api/clips/" + clip.path("id").asLong())).isEqualTo(first);
+  }
+
+  @Test
+  void aChangeOfNothingIsNoStep() throws Exception {
+    JsonNode clip = change(clip(), "{\"type\":\"letter\",\"lettering\":\"ledger\"}");
+    JsonNode same = change(clip, "{\"type\":\"letter\",\"lettering\":\"ledger\"}");
+    assertThat(same.path("revision")).isEqualTo(clip.path("revision"));
+  }
+
+  @Test
+  void nonsenseIsRefusedInPlainWordsAndChangesNothing() throws Exception {
+    JsonNode clip = clip();
+    String path = "/api/clips/" + clip.path("id").asLong() + "/changes";
+    for (String intent :
+        new String[] {
+          "{\"type\":\"pareWords\",\"first\":5,\"last\":99}",
+          "{\"type\":\"letter\",\"lettering\":\"none\"}",
+          "{\"type\":\"reframe\",\"shape\":\"9:0\",\"mode\":\"SPEAKER\",\"person\":0}",
+          "{\"type\":\"rename\",\"title\":\"  \"}",
+          "{\"type\":\"parePauses\",\"thresholdDb\":9,\"shortest\":0.5,\"head\":0,\"tail\":0}"
+        }) {
+      HttpResponse<String> refused = APP.postAny(path, body(clip, intent));
+      assertThat(refused.statusCode()).as(intent).isEqualTo(422);
+      assertThat(refused.body()).as(intent).contains("message").doesNotContain("Exception");
+    }
+    assertThat(APP.postAny(path, "{").statusCode()).isEqualTo(400);
+    assertThat(APP.get("/api/clips/" + clip.path("id").asLong())).isEqualTo(clip);
+  }
+
+  @Test
+  void aBinnedClipComesBackWithItsEdits() throws Exception {
+    JsonNode clip = change(clip(), "{\"type\":\"pareWords\",\"first\":1,\"last\":1}");
+    APP.send(java.net.http.HttpRequest.newBuilder().uri(java.net.URI.create(APP.address() + "/api/clips/" + clip.path("id").asLong())).DELETE());
+    assertThat(APP.get("/api/clips/" + clip.path("id").asLong()).path("message").asString()).contains("not there");
+    JsonNode back = APP.post("/api/clips/" + clip.path("id").asLong() + "/return", "{}");
+    assertThat(back.path("removals")).isEqualTo(clip.path("removals"));
+  }
+}

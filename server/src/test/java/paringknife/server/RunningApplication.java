@@ -1,0 +1,124 @@
+package paringknife.server;
+
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.List;
+import org.junit.jupiter.api.extension.AfterAllCallback;
+import org.junit.jupiter.api.extension.BeforeAllCallback;
+import org.junit.jupiter.api.extension.ExtensionContext;
+import paringknife.media.process.ChildProcess;
+import paringknife.server.commands.RunningServer;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The real application on a random port with a MariaDB of its own, holding one short episode. */
+final class RunningApplication implements BeforeAllCallback, AfterAllCallback {
+  private static final JsonMapper JSON = new JsonMapper();
+
+  private final HttpClient http = HttpClient.newHttpClient();
+  private Path home = Path.of("");
+  private RunningServer server;
+
+  @Override
+  public void beforeAll(ExtensionContext context) throws Exception {
+    home = Files.createTempDirectory("pk-server");
+    Path media = Files.createDirectories(home.resolve("media"));
+    makeEpisode(media);
+    start();
+    JsonNode made = post("/api/episodes", "{\"show\":\"Test\",\"title\":\"Tones\",\"recording\":\"tones.mp4\",\"transcript\":\"tones.json\"}");
+    awaitReady(made.path("id").asLong());
+  }
+
+  /** Twelve seconds: a tone for every word, silence between, on a test card. */
+  private static void makeEpisode(Path media) throws IOException {
+    StringBuilder words = new StringBuilder("{\"language\":\"en\",\"speakers\":[\"Ada\"],\"words\":[");
+    String[] said = {"Um,", "the", "ice", "came", "up.", "Nobody", "had", "told", "me.", "So", "get", "up."};
+    StringBuilder loud = new StringBuilder("0");
+    for (int i = 0; i < said.length; i++) {
+      double start = 0.5 + i * 0.9;
+      words.append(i == 0 ? "" : ",").append("{\"text\":\"").append(said[i]).append("\",\"start\":").append(start).append(",\"end\":").append(start + 0.3).append(",\"speaker\":0}");
+      loud.append("+between(t,").append(start).append(',').append(start + 0.3).append(')');
+    }
+    Files.writeString(media.resolve("tones.json"), words.append("]}").toString());
+    ChildProcess.run(
+        List.of("ffmpeg", "-nostdin", "-y", "-v", "error", "-f", "lavfi", "-t", "12", "-i", "testsrc2=s=640x360:r=25", "-f", "lavfi", "-t", "12", "-i", "aevalsrc='0.3*sin(2*PI*330*t)*(" + loud + ")':s=48000", "-c:v", "libx264", "-preset", "ultrafast", "-c:a", "aac", media.resolve("tones.mp4").toString()),
+        null,
+        Duration.ofMinutes(1));
+  }
+
+  void start() {
+    server = RunningServer.start(home.resolve("data"), home.resolve("media"), 0);
+  }
+
+  /** Stops application and database and starts both anew on the same data. */
+  void restart() {
+    server.close();
+    start();
+  }
+
+  @Override
+  public void afterAll(ExtensionContext context) {
+    server.close();
+  }
+
+  String address() {
+    return server.address();
+  }
+
+  Path media() {
+    return home.resolve("media");
+  }
+
+  void awaitReady(long id) throws Exception {
+    for (int i = 0; i < 300; i++) {
+      JsonNode item = find(get("/api/shelf"), id);
+      if (item.path("state").asString().equals("READY")) {
+        return;
+      }
+      if (item.path("state").asString().equals("FAILED")) {
+        throw new IllegalStateException(item.path("problem").asString());
+      }
+      Thread.sleep(200);
+    }
+    throw new IllegalStateException("ingest did not end");
+  }
+
+  static JsonNode find(JsonNode list, long id) {
+    for (JsonNode item : list) {
+      if (item.path("id").asLong() == id) {
+        return item;
+      }
+    }
+    throw new IllegalStateException("no item " + id);
+  }
+
+  JsonNode get(String path) throws Exception {
+    return JSON.readTree(send(HttpRequest.newBuilder().uri(URI.create(address() + path)).GET()).body());
+  }
+
+  JsonNode post(String path, String body) throws Exception {
+    HttpResponse<String> response = postAny(path, body);
+    if (response.statusCode() != 200) {
+      throw new IllegalStateException(path + ": " + response.statusCode() + " " + response.body());
+    }
+    return JSON.readTree(response.body());
+  }
+
+  HttpResponse<String> postAny(String path, String body) throws Exception {
+    return send(
+        HttpRequest.newBuilder()
+            .uri(URI.create(address() + path))
+            .header("Content-Type", "application/json")
+            .POST(HttpRequest.BodyPublishers.ofString(body)));
+  }
+
+  HttpResponse<String> send(HttpRequest.Builder request) throws Exception {
+    return http.send(request.build(), HttpResponse.BodyHandlers.ofString());
+  }
+}

@@ -1,0 +1,77 @@
+import { describe, expect, it } from 'vitest';
+import type { TranscriptColumns } from '../api/client';
+import { cutFlags, setLines, wordAt } from './setLines';
+
+const SECOND = 1_000_000;
+
+function talk(words: string[], gaps: Record<number, number> = {}): TranscriptColumns {
+  let at = 0;
+  const startUs: number[] = [];
+  const endUs: number[] = [];
+  words.forEach((_, i) => {
+    startUs.push(at);
+    endUs.push(at + 0.3 * SECOND);
+    at += 0.35 * SECOND + (gaps[i] ?? 0) * SECOND;
+  });
+  return {
+    revision: 1,
+    language: 'en',
+    speakers: ['A', 'B'],
+    text: words,
+    startUs,
+    endUs,
+    speaker: words.map(() => 0),
+    confidence: words.map(() => 1),
+    paragraphs: [
+      { from: 0, to: 4, speaker: 0 },
+      { from: 4, to: words.length, speaker: 1 },
+    ],
+    sentenceEnds: [4, words.length],
+  };
+}
+
+const measure = (text: string) => text.length * 10;
+
+describe('setLines', () => {
+  const t = talk(['one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight'], { 1: 1.2 });
+
+  it('sets every word once, in order, within the width', () => {
+    const rows = setLines(t, 0, 8, 140, measure);
+    const lines = rows.filter((r) => r.kind === 'line');
+    expect(lines.flatMap((l) => Array.from({ length: l.to - l.from }, (_, k) => l.from + k))).toEqual([0, 1, 2, 3, 4, 5, 6, 7]);
+    for (const line of lines) {
+      const words = t.text.slice(line.from, line.to).join(' ');
+      expect(measure(words) + line.pauses.size * 50).toBeLessThanOrEqual(140);
+    }
+  });
+
+  it('opens each speaker with a heading and sets long pauses into the text', () => {
+    const rows = setLines(t, 0, 8, 400, measure);
+    expect(rows.filter((r) => r.kind === 'speaker').map((r) => r.speaker)).toEqual([0, 1]);
+    const first = rows.find((r) => r.kind === 'line');
+    expect(first?.kind === 'line' && first.pauses.get(1)).toEqual({ startUs: t.endUs[1], endUs: t.startUs[2] });
+  });
+
+  it('gives a word wider than the column a line of its own', () => {
+    expect(setLines(talk(['extraordinarily', 'b', 'c', 'd', 'e']), 0, 5, 60, measure).filter((r) => r.kind === 'line')).toHaveLength(3);
+  });
+
+  it('lets lines follow one another without gap in time inside a speaker', () => {
+    const lines = setLines(t, 0, 4, 90, measure).filter((r) => r.kind === 'line');
+    for (let i = 1; i < lines.length; i++) expect(lines[i].startUs).toBe(lines[i - 1].endUs);
+  });
+});
+
+describe('words and times', () => {
+  const t = talk(['one', 'two', 'three', 'four', 'five']);
+  it('finds the word being said', () => {
+    expect(wordAt(t.startUs, -1)).toBe(-1);
+    expect(wordAt(t.startUs, 0)).toBe(0);
+    expect(wordAt(t.startUs, t.startUs[3] + 1)).toBe(3);
+    expect(wordAt(t.startUs, 1e12)).toBe(4);
+  });
+  it('strikes the words whose middle lies in a cut', () => {
+    const flags = cutFlags(t, [{ startUs: t.endUs[0] - 10, endUs: t.endUs[2] }]);
+    expect([...flags]).toEqual([0, 1, 1, 0, 0]);
+  });
+});
