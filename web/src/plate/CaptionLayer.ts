@@ -35,8 +35,10 @@ export class CaptionLayer {
       });
       await this.renderer.ready;
     } else {
-      await this.renderer.ready;
-      await this.renderer.renderer.setTrack(script);
+      const renderer = this.renderer;
+      await renderer.ready;
+      if (this.renderer !== renderer) return;
+      await renderer.renderer.setTrack(script);
     }
     if (this.last) this.show(this.last.us, this.last.width, this.last.height, true);
   }
@@ -44,13 +46,26 @@ export class CaptionLayer {
   /** Shows what stands at a time of the clip; size is that of the script's picture. */
   show(us: number, width: number, height: number, again = false) {
     this.last = { us, width, height };
-    void this.renderer?.ready.then(() =>
-      this.renderer?.manualRender({ expectedDisplayTime: performance.now(), width, height, mediaTime: us / 1e6 }, again),
+    const renderer = this.renderer;
+    if (!renderer) return;
+    const drawn = renderer.ready.then(() =>
+      this.renderer === renderer
+        ? renderer.manualRender({ expectedDisplayTime: performance.now(), width, height, mediaTime: us / 1e6 }, again)
+        : undefined,
     );
+    drawn.catch((error) => this.report(error));
+  }
+
+  /** A drawing under way when the plate closes comes back refused; anything else is worth knowing. */
+  private report(error: unknown) {
+    if (this.renderer) console.error(error);
   }
 
   destroy() {
-    void this.renderer?.destroy();
+    const renderer = this.renderer;
+    this.renderer = null;
+    renderer?._ro.disconnect();
+    void renderer?.ready.then(() => renderer.destroy()).catch((error) => this.report(error));
     this.canvas.remove();
   }
 }
