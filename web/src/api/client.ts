@@ -71,7 +71,7 @@ export const api = {
   shelf: () => get<ShelfItem[]>('/shelf'),
   mediaFolder: () => get<MediaFile[]>('/media-folder'),
   addEpisode: (asked: { show: string; title: string; recording: string; transcript: string }) =>
-    post<ShelfItem>('/episodes', asked),
+    post<Schemas['Shelved']>('/episodes', asked),
   episode: (id: number) => get<EpisodeCard>(`/episodes/${id}`),
   transcript: (id: number) => get<TranscriptColumns>(`/episodes/${id}/transcript`),
   levels: async (id: number) =>

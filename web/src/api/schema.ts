@@ -475,22 +475,10 @@ export interface components {
             recording: string;
             transcript: string;
         };
-        ShelfItem: {
+        Shelved: {
             /** Format: int64 */
             id: number;
-            show: string;
-            title: string;
-            /** @enum {string} */
-            state: "ARRIVING" | "READY" | "FAILED";
-            /** Format: double */
-            progress: number;
-            problem: string | null;
-            /** Format: int64 */
-            durationUs: number;
-            /** Format: int32 */
-            words: number;
-            /** Format: int32 */
-            clips: number;
+            mended: string[];
         };
         NewClip: {
             /** Format: int32 */
@@ -669,6 +657,23 @@ export interface components {
             width: number;
             /** Format: int32 */
             height: number;
+        };
+        ShelfItem: {
+            /** Format: int64 */
+            id: number;
+            show: string;
+            title: string;
+            /** @enum {string} */
+            state: "ARRIVING" | "READY" | "FAILED";
+            /** Format: double */
+            progress: number;
+            problem: string | null;
+            /** Format: int64 */
+            durationUs: number;
+            /** Format: int32 */
+            words: number;
+            /** Format: int32 */
+            clips: number;
         };
         Colour: {
             /** Format: int32 */
@@ -989,7 +994,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["ShelfItem"];
+                    "*/*": components["schemas"]["Shelved"];
                 };
             };
         };

@@ -291,7 +291,6 @@ const SetLine = memo(function SetLine(p: LineProps) {
         endUs: row.endUs,
         cut,
         selected: selectedSpan,
-        cues: [],
       });
     }
     // The key stands for the selected span.

@@ -8,7 +8,6 @@ export interface SpineLine {
   endUs: number;
   cut: { startUs: number; endUs: number }[];
   selected: { startUs: number; endUs: number } | null;
-  cues: number[];
 }
 
 /**

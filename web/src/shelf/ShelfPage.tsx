@@ -11,6 +11,7 @@ export function ShelfPage() {
   useServerEvents();
   const shelf = useQuery({ queryKey: ['shelf'], queryFn: api.shelf });
   const [adding, setAdding] = useState(false);
+  const [mended, setMended] = useState<string[]>([]);
   return (
     <div className="flex h-full flex-col">
       <header className="flex h-[52px] shrink-0 items-center border-b border-rule px-6">
@@ -23,7 +24,29 @@ export function ShelfPage() {
         </button>
       </header>
       <main className="mx-auto w-full max-w-[980px] flex-1 overflow-y-auto px-6 py-8">
-        {adding && <AddEpisode onDone={() => setAdding(false)} />}
+        {adding && (
+          <AddEpisode
+            onDone={(notes) => {
+              setAdding(false);
+              setMended(notes);
+            }}
+          />
+        )}
+        {mended.length > 0 && (
+          <div className="mb-6 flex items-start justify-between rounded-md bg-steelwash px-4 py-2.5" role="status">
+            <div>
+              <b>On the shelf. In its transcript:</b>
+              <ul>
+                {mended.map((m) => (
+                  <li key={m}>{m}</li>
+                ))}
+              </ul>
+            </div>
+            <button className="link" onClick={() => setMended([])}>
+              dismiss
+            </button>
+          </div>
+        )}
         <h1 className="font-serif text-[26px] font-semibold">Shelf</h1>
         {shelf.isError && <p className="mt-4">{(shelf.error as Error).message}</p>}
         {shelf.data?.length === 0 && (
@@ -73,7 +96,14 @@ function Episode({ item }: { item: ShelfItem }) {
   );
 }
 
-function AddEpisode({ onDone }: { onDone: () => void }) {
+/** A first title from a file's name: its own words, without folders and extension. */
+const titleOf = (name: string) =>
+  name
+    .replace(/^.*\//, '')
+    .replace(/\.[^.]+$/, '')
+    .replace(/[-_]+/g, ' ');
+
+function AddEpisode({ onDone }: { onDone: (mended: string[]) => void }) {
   const queries = useQueryClient();
   const files = useQuery({ queryKey: ['media'], queryFn: api.mediaFolder });
   const [show, setShow] = useState('');
@@ -91,7 +121,7 @@ function AddEpisode({ onDone }: { onDone: () => void }) {
         const stored = await upload(file, setSending);
         await queries.invalidateQueries({ queryKey: ['media'] });
         if (/\.(json|srt|vtt)$/i.test(stored.name)) setTranscript(stored.name);
-        else setRecording(stored.name);
+        else chooseRecording(stored.name);
       } catch (error) {
         setProblem((error as Error).message);
       } finally {
@@ -99,11 +129,15 @@ function AddEpisode({ onDone }: { onDone: () => void }) {
       }
     }
   };
+  const chooseRecording = (name: string) => {
+    setRecording(name);
+    setTitle((typed) => typed || titleOf(name));
+  };
   const add = async () => {
     try {
-      await api.addEpisode({ show, title, recording, transcript });
+      const shelved = await api.addEpisode({ show, title, recording, transcript });
       await queries.invalidateQueries({ queryKey: ['shelf'] });
-      onDone();
+      onDone(shelved.mended);
     } catch (error) {
       setProblem((error as Error).message);
     }
@@ -142,7 +176,7 @@ function AddEpisode({ onDone }: { onDone: () => void }) {
         </label>
         <label>
           <span className="label">Recording, from the media folder</span>
-          {choice(false, recording, setRecording, 'choose one')}
+          {choice(false, recording, chooseRecording, 'choose one')}
         </label>
         <label>
           <span className="label">Transcript, if there is one</span>

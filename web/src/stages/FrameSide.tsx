@@ -51,7 +51,7 @@ export function FrameSide({ clip, episode, preview }: { clip: ClipState; episode
         </button>
       </div>
       <h2 className="label mt-4">The whole picture</h2>
-      <WholePicture clip={clip} episode={episode} preview={preview} />
+      <WholePicture episode={episode} preview={preview} />
       <p className="mt-2 text-[12.5px] text-soft">
         {episode.people.length === 0
           ? 'No face was found in this episode; the middle is held.'
@@ -61,7 +61,7 @@ export function FrameSide({ clip, episode, preview }: { clip: ClipState; episode
   );
 }
 
-function WholePicture({ episode, preview }: { clip: ClipState; episode: EpisodeCard; preview: Preview | null }) {
+function WholePicture({ episode, preview }: { episode: EpisodeCard; preview: Preview | null }) {
   const windows = preview?.windows ?? [];
   const seen = new Map(windows.map((w) => [`${w.window.x}/${w.window.y}`, w.window]));
   return (

@@ -12,16 +12,12 @@ interface Selection {
 interface Workbench {
   selection: Selection | null;
   select: (anchor: number, focus: number) => void;
-  clearSelection: () => void;
   clip: ClipState | null;
-  setClip: (clip: ClipState | null) => void;
   /** Words struck on screen before the server has answered. */
   striking: Selection | null;
   saving: number;
   message: string | null;
-  say: (message: string | null) => void;
   showStruck: boolean;
-  setShowStruck: (show: boolean) => void;
   playing: boolean;
   hits: { from: number; to: number }[];
   hit: number;
@@ -31,15 +27,11 @@ interface Workbench {
 export const useWorkbench = create<Workbench>((set) => ({
   selection: null,
   select: (anchor, focus) => set({ selection: { anchor, focus } }),
-  clearSelection: () => set({ selection: null }),
   clip: null,
-  setClip: (clip) => set({ clip }),
   striking: null,
   saving: 0,
   message: null,
-  say: (message) => set({ message }),
   showStruck: true,
-  setShowStruck: (showStruck) => set({ showStruck }),
   playing: false,
   hits: [],
   hit: 0,

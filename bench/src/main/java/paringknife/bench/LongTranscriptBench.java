@@ -51,7 +51,10 @@ final class LongTranscriptBench {
       Files.copy(recording, folder.proxy());
       folder.writeAnalysis(levels(transcript), List.of());
       server.part(EpisodeStore.class).report(id, EpisodeState.READY, 1, null);
-      edits(server.address(), id);
+      for (int last : new int[] {240, WORDS - 1}) {
+        edits(server.address(), id, last, false);
+        edits(server.address(), id, last, true);
+      }
       opening(server.address(), id);
     }
   }
@@ -77,22 +80,21 @@ final class LongTranscriptBench {
     return new LevelCurve(dbfs);
   }
 
-  private static void edits(String address, long id) throws Exception {
-    for (int last : new int[] {240, WORDS - 1}) {
-      JsonNode clip = post(address + "/api/episodes/" + id + "/clips", "{\"firstWord\":0,\"lastWord\":" + last + ",\"title\":\"Bench\"}");
-      Random random = new Random(5);
-      double[] took = new double[EDITS];
-      for (int i = -30; i < EDITS; i++) {
-        int word = random.nextInt(last);
-        long from = System.nanoTime();
-        clip = post(address + "/api/clips/" + clip.path("id").asLong() + "/changes", "{\"revision\":" + clip.path("revision").asInt() + ",\"intent\":{\"type\":\"pareWords\",\"first\":" + word + ",\"last\":" + word + "}}");
-        if (i >= 0) {
-          took[i] = (System.nanoTime() - from) / 1e6;
-        }
-      }
-      java.util.Arrays.sort(took);
-      double p95 = took[(int) (EDITS * 0.95)];
-      System.out.printf(Locale.ROOT, "one edit, clip of %,d words in a transcript of %,d, 95th percentile / budget of %.0f ms: %.2f (%.1f ms)%n", last + 1, WORDS, EDIT_BUDGET_MS, p95 / EDIT_BUDGET_MS, p95);
+  /** As many edits as are measured run first, unmeasured, so that the server is warm. */
+  private static void edits(String address, long id, int last, boolean measured) throws Exception {
+    JsonNode clip = post(address + "/api/episodes/" + id + "/clips", "{\"firstWord\":0,\"lastWord\":" + last + ",\"title\":\"Bench\"}");
+    Random random = new Random(5);
+    double[] took = new double[EDITS];
+    for (int i = 0; i < EDITS; i++) {
+      int word = random.nextInt(last);
+      long from = System.nanoTime();
+      clip = post(address + "/api/clips/" + clip.path("id").asLong() + "/changes", "{\"revision\":" + clip.path("revision").asInt() + ",\"intent\":{\"type\":\"pareWords\",\"first\":" + word + ",\"last\":" + word + "}}");
+      took[i] = (System.nanoTime() - from) / 1e6;
+    }
+    java.util.Arrays.sort(took);
+    double p95 = took[(int) (EDITS * 0.95)];
+    if (measured) {
+      System.out.printf(Locale.ROOT, "one edit, clip of %,d words in a transcript of %,d, 95th percentile / budget of %.0f ms: %.2f (%.1f ms; median %.1f ms)%n", last + 1, WORDS, EDIT_BUDGET_MS, p95 / EDIT_BUDGET_MS, p95, took[EDITS / 2]);
     }
   }
 

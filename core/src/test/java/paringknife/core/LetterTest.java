@@ -60,12 +60,10 @@ class LetterTest {
   void captionsBreakAtClausesAndNeverSpanASpeaker() {
     List<Cue> cues = cues(TALK.clip(), new CueLimits(9, 2, 32));
     assertThat(cues).extracting(Cue::text).anyMatch(t -> t.endsWith("enough,")).anyMatch(t -> t.endsWith("race,"));
-    int ben = 30;
     Transcript t = TALK.transcript();
     for (Cue cue : cues) {
       assertThat(cue.words().stream().map(w -> t.words().get((int) w.wordId()).speaker()).distinct()).hasSize(1);
     }
-    assertThat(t.words().size()).isGreaterThan(ben);
   }
 
   @Test

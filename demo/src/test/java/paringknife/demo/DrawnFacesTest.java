@@ -43,7 +43,6 @@ class DrawnFacesTest {
         bytes[(y * w + x) * 3 + 2] = (byte) p;
       }
     }
-    new FaceDetector();
     Mat mat = new Mat(h, w, CvType.CV_8UC3);
     mat.put(0, 0, bytes);
     Mat small = new Mat();

@@ -10,10 +10,15 @@ import org.opencv.imgproc.Imgproc;
 import paringknife.core.frame.Face;
 
 /**
- * Watches a run of pictures: faces in every second one (they move little between two), and in every
- * one how much each mouth moved beyond the rest of its face. Not for use from several threads.
+ * Watches a run of pictures: how much each mouth moves beyond the rest of its face in every one, and
+ * where faces are in every {@value #SHORTEST_WAIT}th one, or every {@value #LONGEST_WAIT}th while the
+ * picture stays nearly the same. Not for use from several threads.
  */
 public final class FaceWatcher implements AutoCloseable {
+  private static final int SHORTEST_WAIT = 2;
+  private static final int LONGEST_WAIT = 10;
+  private static final double CHANGE = 2.5;
+
   private final FaceDetector detector = new FaceDetector();
   private final int width;
   private final int height;
@@ -21,7 +26,8 @@ public final class FaceWatcher implements AutoCloseable {
   private Mat grey = new Mat();
   private Mat greyBefore = new Mat();
   private List<Face> faces = List.of();
-  private int count;
+  private final Mat greyAtDetection = new Mat();
+  private int count = LONGEST_WAIT;
 
   public FaceWatcher(int width, int height) {
     this.width = width;
@@ -36,14 +42,26 @@ public final class FaceWatcher implements AutoCloseable {
     greyBefore = grey;
     grey = swap;
     Imgproc.cvtColor(rgb, grey, Imgproc.COLOR_RGB2GRAY);
-    if (count++ % 2 == 0) {
+    if (count >= LONGEST_WAIT || count >= SHORTEST_WAIT && hasChanged()) {
       faces = detector.detect(rgb);
+      grey.copyTo(greyAtDetection);
+      count = 0;
     }
+    count++;
     List<Face> moved = new ArrayList<>();
     for (Face face : faces) {
       moved.add(new Face(face.x(), face.y(), face.width(), face.height(), mouthMotion(face)));
     }
     return moved;
+  }
+
+  /** Whether the picture differs by more than talking people make it, in mean grey values. */
+  private boolean hasChanged() {
+    Mat difference = new Mat();
+    Core.absdiff(grey, greyAtDetection, difference);
+    double mean = Core.mean(difference).val[0];
+    difference.release();
+    return mean > CHANGE;
   }
 
   private double mouthMotion(Face face) {
@@ -76,5 +94,6 @@ public final class FaceWatcher implements AutoCloseable {
     rgb.release();
     grey.release();
     greyBefore.release();
+    greyAtDetection.release();
   }
 }

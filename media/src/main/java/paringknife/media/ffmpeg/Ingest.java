@@ -9,7 +9,6 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
@@ -23,7 +22,10 @@ import paringknife.core.frame.FaceSample;
 import paringknife.core.listen.LevelCurve;
 import paringknife.media.faces.FaceWatcher;
 import paringknife.media.process.ChildProcess;
+import paringknife.media.process.Interrupted;
 import paringknife.media.process.ProcessFailed;
+import paringknife.media.store.ScratchFolder;
+import paringknife.media.store.WholeFile;
 
 /**
  * Takes a recording in: one ffmpeg process decodes it once and feeds the proxy, the lossless sound,
@@ -58,13 +60,8 @@ public final class Ingest {
    * @throws ProcessFailed when ffmpeg cannot read the recording through
    */
   public Result run(DoubleConsumer progress) {
-    try {
-      Path work = Files.createTempDirectory(proxy.toAbsolutePath().getParent(), ".ingest-");
-      try {
-        return run(work, progress);
-      } finally {
-        deleteFlat(work);
-      }
+    try (ScratchFolder scratch = ScratchFolder.in(proxy.toAbsolutePath().getParent())) {
+      return run(scratch.path(), progress);
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
@@ -83,7 +80,7 @@ public final class Ingest {
     try {
       Future<LevelCurve> levels = readers.submit(() -> readLevels(pcm));
       Future<List<FaceSample>> faces = readers.submit(() -> readFaces(process.getInputStream()));
-      Future<String> errors = readers.submit(() -> readProgress(process.getErrorStream(), progress));
+      Future<String> errors = readers.submit(() -> FfmpegProgress.follow(process.getErrorStream(), recording.durationUs(), progress));
       int exit = process.waitFor();
       killer.interrupt();
       release(pcm);
@@ -91,12 +88,12 @@ public final class Ingest {
         throw new ProcessFailed("ffmpeg", exit, errors.get());
       }
       Result result = new Result(levels.get(), faces.get());
-      move(proxyPart, proxy);
-      move(soundPart, sound);
+      WholeFile.move(proxyPart, proxy);
+      WholeFile.move(soundPart, sound);
       return result;
     } catch (InterruptedException e) {
       Thread.currentThread().interrupt();
-      throw new ProcessFailed("ffmpeg", -1, "interrupted");
+      throw new Interrupted();
     } catch (ExecutionException e) {
       throw new IOException(e.getCause());
     } finally {
@@ -183,10 +180,6 @@ public final class Ingest {
     }
   }
 
-  private String readProgress(InputStream errors, DoubleConsumer progress) throws IOException {
-    return FfmpegProgress.follow(errors, recording.durationUs(), progress);
-  }
-
   /** Lets a reader that still waits for a writer go, should ffmpeg have died before opening. */
   private static void release(Path pcm) throws IOException {
     Thread opener =
@@ -201,18 +194,5 @@ public final class Ingest {
             "release-reader");
     opener.setDaemon(true);
     opener.start();
-  }
-
-  private static void move(Path part, Path place) throws IOException {
-    Files.move(part, place, java.nio.file.StandardCopyOption.REPLACE_EXISTING, java.nio.file.StandardCopyOption.ATOMIC_MOVE);
-  }
-
-  private static void deleteFlat(Path directory) throws IOException {
-    try (var files = Files.list(directory)) {
-      for (Path file : files.toList()) {
-        Files.deleteIfExists(file);
-      }
-    }
-    Files.deleteIfExists(directory);
   }
 }

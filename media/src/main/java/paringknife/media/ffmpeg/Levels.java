@@ -15,6 +15,7 @@ import paringknife.core.listen.LoudnessMeter;
 import paringknife.core.listen.SampleSource;
 import paringknife.core.listen.TruePeakMeter;
 import paringknife.media.process.ChildProcess;
+import paringknife.media.process.Interrupted;
 import paringknife.media.process.ProcessFailed;
 
 /** Listens to a recording without taking it in, a second at a time. */
@@ -87,7 +88,7 @@ public final class Levels {
       throw new UncheckedIOException(e);
     } catch (InterruptedException e) {
       Thread.currentThread().interrupt();
-      throw new ProcessFailed("ffmpeg", -1, "interrupted");
+      throw new Interrupted();
     }
   }
 }

@@ -8,20 +8,21 @@ import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.DoubleConsumer;
-import java.util.stream.Stream;
 import paringknife.core.listen.LoudnessTarget;
 import paringknife.core.listen.SampleSource;
 import paringknife.core.listen.SoundJoiner;
 import paringknife.core.pare.PictureRun;
 import paringknife.core.time.FrameRate;
 import paringknife.media.process.ChildProcess;
+import paringknife.media.process.Interrupted;
 import paringknife.media.process.ProcessFailed;
 import paringknife.media.store.CaptionFonts;
+import paringknife.media.store.ScratchFolder;
+import paringknife.media.store.WholeFile;
 
 /**
  * Renders a clip from the original to a finished file in one generation. Sound is joined, brought to
@@ -53,15 +54,8 @@ public final class Renderer {
    * @throws ProcessFailed when ffmpeg fails; nothing is left behind then
    */
   public void render(RenderOrder order, Path target, DoubleConsumer progress) {
-    try {
-      Path directory = target.toAbsolutePath().getParent();
-      Files.createDirectories(directory);
-      Path work = Files.createTempDirectory(directory, ".render-");
-      try {
-        render(order, work, target, progress);
-      } finally {
-        delete(work);
-      }
+    try (ScratchFolder scratch = ScratchFolder.in(target.toAbsolutePath().getParent())) {
+      render(order, scratch.path(), target, progress);
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
@@ -85,12 +79,12 @@ public final class Renderer {
       }
     } catch (InterruptedException e) {
       Thread.currentThread().interrupt();
-      throw new ProcessFailed("ffmpeg", -1, "interrupted");
+      throw new Interrupted();
     } finally {
       killer.interrupt();
       process.destroyForcibly();
     }
-    Files.move(work.resolve("out.mp4"), target, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
+    WholeFile.move(work.resolve("out.mp4"), target);
   }
 
   private static Duration limit(RenderOrder order) {
@@ -124,14 +118,5 @@ public final class Renderer {
         out.write(buffer.array(), 0, buffer.position());
       }
     }
-  }
-
-  private static void delete(Path work) throws IOException {
-    try (Stream<Path> files = Files.list(work)) {
-      for (Path file : files.toList()) {
-        Files.deleteIfExists(file);
-      }
-    }
-    Files.deleteIfExists(work);
   }
 }

@@ -66,7 +66,7 @@ public final class ChildProcess {
       throw new UncheckedIOException(e);
     } catch (InterruptedException e) {
       Thread.currentThread().interrupt();
-      throw new ProcessFailed(command.get(0), -1, "interrupted");
+      throw new Interrupted();
     }
   }
 

@@ -4,14 +4,12 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.Callable;
 import java.util.function.Supplier;
-import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import paringknife.core.deliver.Check;
 import paringknife.core.deliver.Composition;
@@ -38,6 +36,8 @@ import paringknife.media.ffmpeg.Recording;
 import paringknife.media.ffmpeg.UnusableRecording;
 import paringknife.media.speech.PocketSphinx;
 import paringknife.media.store.CaptionFonts;
+import paringknife.media.store.ScratchFolder;
+import paringknife.media.store.WholeFile;
 import paringknife.media.transcripts.TranscriptFile;
 import paringknife.server.episodes.ClipRenderer;
 import paringknife.server.episodes.Episode;
@@ -99,9 +99,8 @@ final class BatchCommand implements Callable<Integer> {
     if (given != null) {
       given.mended().forEach(m -> System.err.println("transcript: " + m));
     }
-    Files.createDirectories(out);
-    Path work = Files.createTempDirectory(out, ".work-");
-    try {
+    try (ScratchFolder scratch = ScratchFolder.in(out)) {
+      Path work = scratch.path();
       EpisodeFolder folder = new EpisodeFolder(work.resolve("episode"));
       step("ingest", () -> {
         EpisodeIngest.run(recording, folder, share -> tell("taking in", share));
@@ -125,12 +124,8 @@ final class BatchCommand implements Callable<Integer> {
       }
       ObjectNode times = report.putObject("seconds");
       seconds.forEach(times::put);
-      Path part = out.resolve(".report.json.part");
-      Files.writeString(part, JSON.writerWithDefaultPrettyPrinter().writeValueAsString(report));
-      Files.move(part, out.resolve("report.json"), java.nio.file.StandardCopyOption.REPLACE_EXISTING);
+      WholeFile.write(out.resolve("report.json"), JSON.writerWithDefaultPrettyPrinter().writeValueAsBytes(report));
       System.err.println(made.size() + " clips for " + asked.size() + " specs are in " + out);
-    } finally {
-      delete(work);
     }
     return 0;
   }
@@ -194,7 +189,7 @@ final class BatchCommand implements Callable<Integer> {
       if (same == null) {
         renderer.render(episode, composition, target, share -> tell(name, share));
       } else {
-        copy(same, target);
+        WholeFile.copy(same, target);
       }
       return target;
     });
@@ -215,16 +210,6 @@ final class BatchCommand implements Callable<Integer> {
     ArrayNode nodes = node.putArray("checks");
     for (Check check : checks) {
       nodes.addObject().put("subject", check.subject()).put("verdict", check.verdict().name().toLowerCase(Locale.ROOT)).put("text", check.text());
-    }
-  }
-
-  private static void copy(Path from, Path to) {
-    try {
-      Path part = to.resolveSibling("." + to.getFileName());
-      Files.copy(from, part, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
-      Files.move(part, to, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
-    } catch (IOException e) {
-      throw new java.io.UncheckedIOException(e);
     }
   }
 
@@ -249,14 +234,6 @@ final class BatchCommand implements Callable<Integer> {
     System.err.printf("\r%s %3.0f %%", what, share * 100);
     if (share >= 1) {
       System.err.println();
-    }
-  }
-
-  private static void delete(Path folder) throws IOException {
-    try (Stream<Path> all = Files.walk(folder)) {
-      for (Path file : all.sorted(Comparator.reverseOrder()).toList()) {
-        Files.deleteIfExists(file);
-      }
     }
   }
 }

@@ -1,5 +1,9 @@
 package paringknife.server.commands;
 
+import java.io.IOException;
+import java.net.InetAddress;
+import java.net.InetSocketAddress;
+import java.net.ServerSocket;
 import java.nio.file.Path;
 import java.util.HashMap;
 import java.util.Map;
@@ -7,15 +11,20 @@ import org.springframework.boot.SpringApplication;
 import org.springframework.boot.WebApplicationType;
 import org.springframework.boot.web.server.servlet.context.ServletWebServerApplicationContext;
 import org.springframework.context.ConfigurableApplicationContext;
+import paringknife.media.store.ScratchFolder;
 import paringknife.server.Application;
 import paringknife.server.database.MariaDbProcess;
+import paringknife.server.episodes.DataFolder;
 
 /** The application and its database, started together and stopped in the right order. */
 public final class RunningServer implements AutoCloseable {
+  private final DataLock lock;
   private final MariaDbProcess database;
   private final ConfigurableApplicationContext context;
 
-  private RunningServer(MariaDbProcess database, ConfigurableApplicationContext context) {
+  private RunningServer(
+      DataLock lock, MariaDbProcess database, ConfigurableApplicationContext context) {
+    this.lock = lock;
     this.database = database;
     this.context = context;
   }
@@ -24,17 +33,34 @@ public final class RunningServer implements AutoCloseable {
    * Starts both.
    *
    * @param port to listen on; 0 for any free one
+   * @throws IllegalArgumentException when the port or the data is in use
    */
   public static RunningServer start(Path data, Path media, int port) {
-    MariaDbProcess database = MariaDbProcess.start(data.resolve("mariadb"));
+    refuseTakenPort(port);
+    DataLock lock = DataLock.take(data);
+    MariaDbProcess database = null;
     try {
+      database = MariaDbProcess.start(data.resolve("mariadb"));
+      ScratchFolder.sweep(new DataFolder(data, media).finishedFolder());
       SpringApplication application = new SpringApplication(Application.class);
       application.setRegisterShutdownHook(false);
       application.setDefaultProperties(properties(database.url(), database.userName(), database.password(), data, media, port));
-      return new RunningServer(database, application.run());
+      return new RunningServer(lock, database, application.run());
     } catch (RuntimeException e) {
-      database.close();
+      if (database != null) {
+        database.close();
+      }
+      lock.close();
       throw e;
+    }
+  }
+
+  private static void refuseTakenPort(int port) {
+    try (ServerSocket probe = new ServerSocket()) {
+      probe.setReuseAddress(true);
+      probe.bind(new InetSocketAddress(InetAddress.getLoopbackAddress(), port));
+    } catch (IOException e) {
+      throw new IllegalArgumentException("Port " + port + " is taken by another program; choose one with --port.");
     }
   }
 
@@ -73,5 +99,6 @@ public final class RunningServer implements AutoCloseable {
   public void close() {
     context.close();
     database.close();
+    lock.close();
   }
 }

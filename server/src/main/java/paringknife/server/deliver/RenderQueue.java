@@ -7,11 +7,8 @@ import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
 import com.github.kagkarlsson.scheduler.task.TaskInstance;
 import com.github.kagkarlsson.scheduler.task.helper.OneTimeTask;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Optional;
@@ -24,6 +21,8 @@ import org.springframework.stereotype.Component;
 import paringknife.core.deliver.Composition;
 import paringknife.core.deliver.DeliverySpecs;
 import paringknife.media.ffmpeg.Measurement;
+import paringknife.media.process.Interrupted;
+import paringknife.media.store.WholeFile;
 import paringknife.server.clips.ClipStore;
 import paringknife.server.episodes.ClipRenderer;
 import paringknife.server.episodes.DataFolder;
@@ -87,6 +86,8 @@ public class RenderQueue {
         render(row);
       } catch (Cancelled e) {
         LOG.info("rendering {} was cancelled", id);
+      } catch (Interrupted e) {
+        throw e;
       } catch (RuntimeException e) {
         LOG.warn("rendering {} failed", id, e);
         renderings.fail(id, String.valueOf(e.getMessage()));
@@ -101,7 +102,7 @@ public class RenderQueue {
       renderings.begin(row.id());
       Optional<Path> same = sameFile(row, Fingerprint.of(episode, composition));
       if (same.isPresent()) {
-        copy(same.get(), target);
+        WholeFile.copy(same.get(), target);
       } else {
         Throttle throttle = new Throttle();
         renderer.render(episode, composition, target, share -> throttle.run(() -> report(row.id(), share)));
@@ -122,16 +123,6 @@ public class RenderQueue {
           .map(r -> data.finished(r.clipId(), r.spec()))
           .filter(Files::exists)
           .findFirst();
-    }
-
-    private static void copy(Path from, Path to) {
-      try {
-        Path part = to.resolveSibling("." + to.getFileName() + ".part");
-        Files.copy(from, part, StandardCopyOption.REPLACE_EXISTING);
-        Files.move(part, to, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
-      } catch (IOException e) {
-        throw new UncheckedIOException(e);
-      }
     }
   }
 }

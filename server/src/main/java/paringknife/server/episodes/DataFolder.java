@@ -14,7 +14,11 @@ public record DataFolder(Path root, Path media) {
   }
 
   public Path finished(long clipId, String spec) {
-    return root.resolve("finished").resolve(clipId + "_" + spec + ".mp4");
+    return finishedFolder().resolve(clipId + "_" + spec + ".mp4");
+  }
+
+  public Path finishedFolder() {
+    return root.resolve("finished");
   }
 
   public Path fonts() {

@@ -6,10 +6,10 @@ import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.util.List;
 import paringknife.core.frame.FaceSample;
 import paringknife.core.listen.LevelCurve;
+import paringknife.media.store.WholeFile;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -54,8 +54,8 @@ public record EpisodeFolder(Path root) {
     ByteBuffer bytes =
         ByteBuffer.allocate(curve.windows() * Float.BYTES).order(ByteOrder.LITTLE_ENDIAN);
     bytes.asFloatBuffer().put(curve.dbfs());
-    replace(levels(), bytes.array());
-    replace(faces(), JSON.writeValueAsBytes(samples));
+    WholeFile.write(levels(), bytes.array());
+    WholeFile.write(faces(), JSON.writeValueAsBytes(samples));
   }
 
   public LevelCurve readLevels() {
@@ -72,16 +72,6 @@ public record EpisodeFolder(Path root) {
   public List<FaceSample> readFaces() {
     try {
       return JSON.readValue(Files.readAllBytes(faces()), new TypeReference<List<FaceSample>>() {});
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
-  }
-
-  private static void replace(Path file, byte[] bytes) {
-    try {
-      Path part = file.resolveSibling(file.getFileName() + ".part");
-      Files.write(part, bytes);
-      Files.move(part, file, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE);
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }

@@ -4,22 +4,19 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
-import java.util.List;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
- * The recordings that make an episode.
+ * What an episode is made of. Microphones that a description names are not used yet.
  *
  * @param camera the recording with the picture, or the only one
- * @param microphones recordings of single speakers
  * @param transcript a transcript handed over with it; null for none
  */
 public record EpisodeSource(
-    String show, String title, Path camera, List<Path> microphones, @Nullable Path transcript) {
+    String show, String title, Path camera, @Nullable Path transcript) {
   private static final JsonMapper JSON = new JsonMapper();
 
   /** Reads an {@code episode.json}; names in it are relative to its folder and may not leave it. */
@@ -27,13 +24,10 @@ public record EpisodeSource(
     try {
       JsonNode root = JSON.readTree(Files.readAllBytes(manifest));
       Path folder = manifest.toAbsolutePath().normalize().getParent();
-      List<Path> microphones = new ArrayList<>();
-      root.path("microphones").forEach(m -> microphones.add(inside(folder, m.path("file").asString())));
       return new EpisodeSource(
           root.path("show").asString(""),
           root.path("title").asString(""),
           inside(folder, root.path("camera").asString()),
-          microphones,
           root.hasNonNull("transcript") ? inside(folder, root.path("transcript").asString()) : null);
     } catch (IOException e) {
       throw new UncheckedIOException(e);

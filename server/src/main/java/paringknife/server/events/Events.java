@@ -4,6 +4,8 @@ import java.io.IOException;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CopyOnWriteArrayList;
+import org.springframework.context.event.ContextClosedEvent;
+import org.springframework.context.event.EventListener;
 import org.springframework.http.MediaType;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
@@ -35,6 +37,12 @@ public class Events {
         listeners.remove(listener);
       }
     }
+  }
+
+  /** Lets the browsers go, so that stopping does not wait for them. */
+  @EventListener(ContextClosedEvent.class)
+  void stop() {
+    listeners.forEach(SseEmitter::complete);
   }
 
   /** Keeps connections open and finds the ones that are gone. */

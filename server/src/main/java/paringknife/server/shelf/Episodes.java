@@ -23,6 +23,9 @@ public class Episodes {
   private final IngestQueue ingest;
   private final Map<Long, Opened> opened = new ConcurrentHashMap<>();
 
+  /** A new episode, and what had to be put right in its transcript. */
+  public record Added(long id, List<String> mended) {}
+
   private record Opened(int revision, Episode episode) {}
 
   Episodes(EpisodeStore store, DataFolder data, IngestQueue ingest) {
@@ -36,15 +39,24 @@ public class Episodes {
    *
    * @throws UnusableRecording or UnreadableTranscript with a message for the user
    */
-  public long add(String show, String title, Path recording, @org.jspecify.annotations.Nullable Path transcript) {
+  public Added add(String show, String title, Path recording, @org.jspecify.annotations.Nullable Path transcript) {
     Recording probed = Probe.of(recording);
     if (!probed.hasSound()) {
       throw new UnusableRecording(recording.getFileName() + " has no sound, so there is nothing to read or pare.");
     }
-    Transcript words = transcript == null ? null : TranscriptFile.read(transcript).transcript();
-    long id = store.add(show, title, recording.toAbsolutePath(), probed.durationUs(), words);
+    TranscriptFile.Imported words = transcript == null ? null : TranscriptFile.read(transcript);
+    long id = store.add(show, title, recording.toAbsolutePath(), probed.durationUs(), words == null ? null : words.transcript());
     ingest.schedule(id);
-    return id;
+    return new Added(id, words == null ? List.of() : words.mended());
+  }
+
+  /** The transcript and its revision, from memory when the episode is open. */
+  public EpisodeStore.StoredTranscript transcript(long id) {
+    Opened known = opened.get(id);
+    if (known != null && known.revision() == store.transcriptRevision(id)) {
+      return new EpisodeStore.StoredTranscript(known.revision(), known.episode().transcript());
+    }
+    return store.transcript(id).orElseThrow(() -> new NotThere("This episode has no transcript yet."));
   }
 
   public EpisodeStore.Row row(long id) {
@@ -82,7 +94,7 @@ public class Episodes {
     if (clean.isEmpty()) {
       throw new IllegalArgumentException("A word cannot be corrected to nothing; pare it instead.");
     }
-    EpisodeStore.StoredTranscript stored = store.transcript(id).orElseThrow(() -> new NotThere("This episode has no transcript."));
+    EpisodeStore.StoredTranscript stored = transcript(id);
     store.saveTranscript(id, stored.revision() + 1, stored.transcript().corrected(wordId, clean));
     return stored.revision() + 1;
   }

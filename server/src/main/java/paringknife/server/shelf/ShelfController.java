@@ -62,6 +62,9 @@ class ShelfController {
   /** A new episode: names of files in the media folder; the transcript may be blank. */
   record NewEpisode(String show, String title, String recording, String transcript) {}
 
+  /** A new episode, and what had to be put right in its transcript. */
+  record Shelved(long id, List<String> mended) {}
+
   /** A file that can be chosen. */
   record MediaFile(String name, long bytes, boolean isTranscript) {}
 
@@ -145,13 +148,13 @@ class ShelfController {
   }
 
   @PostMapping("/episodes")
-  ShelfItem add(@RequestBody NewEpisode asked) {
+  Shelved add(@RequestBody NewEpisode asked) {
     if (asked.title().isBlank()) {
       throw new IllegalArgumentException("An episode needs a title.");
     }
     Path transcript = asked.transcript().isBlank() ? null : inMediaFolder(asked.transcript());
-    long id = episodes.add(asked.show().strip(), asked.title().strip(), inMediaFolder(asked.recording()), transcript);
-    return ShelfItem.of(episodes.row(id));
+    Episodes.Added added = episodes.add(asked.show().strip(), asked.title().strip(), inMediaFolder(asked.recording()), transcript);
+    return new Shelved(added.id(), added.mended());
   }
 
   private Path inMediaFolder(String name) {
@@ -183,8 +186,7 @@ class ShelfController {
 
   @GetMapping("/episodes/{id}/transcript")
   TranscriptColumns transcript(@PathVariable long id) {
-    EpisodeStore.StoredTranscript stored =
-        store.transcript(id).orElseThrow(() -> new NotThere("This episode has no transcript yet."));
+    EpisodeStore.StoredTranscript stored = episodes.transcript(id);
     Transcript transcript = stored.transcript();
     List<Word> words = transcript.words();
     return new TranscriptColumns(
@@ -202,7 +204,7 @@ class ShelfController {
 
   @PutMapping("/episodes/{id}/words/{index}")
   Corrected correct(@PathVariable long id, @PathVariable int index, @RequestBody Correction correction) {
-    Transcript transcript = store.transcript(id).orElseThrow(() -> new NotThere("This episode has no transcript yet.")).transcript();
+    Transcript transcript = episodes.transcript(id).transcript();
     if (index < 0 || index >= transcript.words().size()) {
       throw new NotThere("There is no such word.");
     }

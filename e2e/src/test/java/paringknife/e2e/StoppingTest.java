@@ -1,0 +1,62 @@
+package paringknife.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import paringknife.media.process.ChildProcess;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Stopping in the middle of work, killing, and starting twice. */
+class StoppingTest {
+  @TempDir Path folder;
+
+  private static JsonNode episode(ServerUnderTest server) throws IOException, InterruptedException {
+    HttpRequest request = HttpRequest.newBuilder(URI.create(server.address() + "/api/shelf")).build();
+    String body = HttpClient.newHttpClient().send(request, HttpResponse.BodyHandlers.ofString()).body();
+    return new JsonMapper().readTree(body).get(0);
+  }
+
+  private static void awaitProgress(ServerUnderTest server, double share) throws IOException, InterruptedException {
+    for (int i = 0; i < 600 && episode(server).path("progress").asDouble() < share; i++) {
+      assertThat(episode(server).path("state").asString()).isNotEqualTo("FAILED");
+      Thread.sleep(200);
+    }
+    assertThat(episode(server).path("progress").asDouble()).isGreaterThanOrEqualTo(share);
+  }
+
+  @Test
+  void ingestIsTakenUpAgainAndASecondServerIsRefused() throws IOException, InterruptedException {
+    Path media = Files.createDirectories(folder.resolve("media"));
+    Path data = folder.resolve("data");
+    MadeEpisode.ferry(media);
+    try (ServerUnderTest server = new ServerUnderTest(data, media)) {
+      awaitProgress(server, 0.05);
+      ChildProcess.Outcome second = Command.run("serve", "--data", data.toString(), "--media", media.toString(), "--port", "0");
+      assertThat(second.exit()).isEqualTo(2);
+      assertThat(second.errors().strip()).startsWith("Paring Knife already runs").doesNotContain("\n");
+      assertThat(episode(server).path("title").asString()).isEqualTo("The last ferry");
+
+      server.close();
+      server.start();
+      assertThat(episode(server).path("state").asString()).isEqualTo("ARRIVING");
+      awaitProgress(server, 0.05);
+
+      server.kill();
+      server.start();
+      awaitProgress(server, 1);
+      assertThat(episode(server).path("state").asString()).isEqualTo("READY");
+      try (var files = Files.walk(data.resolve("episodes"))) {
+        assertThat(files.map(f -> f.getFileName().toString())).noneMatch(n -> n.startsWith("."));
+      }
+    }
+  }
+}
