@@ -85,6 +85,8 @@ public final class Ingest {
       killer.interrupt();
       release(pcm);
       if (exit != 0) {
+        // A reader that failed closes its pipe, and ffmpeg ends for that reason: the reader's tells more.
+        faces.get();
         throw new ProcessFailed("ffmpeg", exit, errors.get());
       }
       Result result = new Result(levels.get(), faces.get());

@@ -144,7 +144,7 @@ public class EpisodeStore {
     db.update(EPISODE)
         .set(EPISODE.STATE, state.name())
         .set(EPISODE.PROGRESS, progress)
-        .set(EPISODE.PROBLEM, problem)
+        .set(EPISODE.PROBLEM, problem == null ? null : problem.substring(0, Math.min(1900, problem.length())))
         .where(EPISODE.ID.eq(id))
         .execute();
   }

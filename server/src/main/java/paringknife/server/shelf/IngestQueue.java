@@ -7,6 +7,8 @@ import com.github.kagkarlsson.scheduler.task.helper.OneTimeTask;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import java.time.Duration;
 import java.time.Instant;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -14,8 +16,7 @@ import org.springframework.stereotype.Component;
 import paringknife.core.transcript.Transcript;
 import paringknife.media.ffmpeg.Probe;
 import paringknife.media.ffmpeg.Recording;
-import paringknife.media.ffmpeg.UnusableRecording;
-import paringknife.media.process.ProcessFailed;
+import paringknife.media.process.Interrupted;
 import paringknife.media.speech.PocketSphinx;
 import paringknife.server.episodes.DataFolder;
 import paringknife.server.episodes.EpisodeFolder;
@@ -26,6 +27,8 @@ import paringknife.server.events.Throttle;
 @Component
 public class IngestQueue {
   static final TaskDescriptor<Void> INGEST = TaskDescriptor.of("ingest");
+
+  private static final Logger LOG = LoggerFactory.getLogger(IngestQueue.class);
 
   private final ObjectProvider<Scheduler> scheduler;
 
@@ -65,7 +68,10 @@ public class IngestQueue {
           store.saveTranscript(id, 1, recognised);
         }
         store.report(id, EpisodeState.READY, 1, null);
-      } catch (UnusableRecording | ProcessFailed e) {
+      } catch (Interrupted e) {
+        throw e;
+      } catch (RuntimeException e) {
+        LOG.warn("episode {} could not be taken in", id, e);
         store.report(id, EpisodeState.FAILED, 0, e.getMessage());
       }
     }
