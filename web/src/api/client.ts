@@ -72,6 +72,7 @@ export const api = {
   mediaFolder: () => get<MediaFile[]>('/media-folder'),
   addEpisode: (asked: { show: string; title: string; recording: string; transcript: string }) =>
     post<Schemas['Shelved']>('/episodes', asked),
+  tryAgain: (id: number) => post<ShelfItem>(`/episodes/${id}/ingest`),
   episode: (id: number) => get<EpisodeCard>(`/episodes/${id}`),
   transcript: (id: number) => get<TranscriptColumns>(`/episodes/${id}/transcript`),
   levels: async (id: number) =>

@@ -84,6 +84,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/episodes/{id}/ingest": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["tryAgain"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/episodes/{id}/clips": {
         parameters: {
             query?: never;
@@ -480,6 +496,23 @@ export interface components {
             id: number;
             mended: string[];
         };
+        ShelfItem: {
+            /** Format: int64 */
+            id: number;
+            show: string;
+            title: string;
+            /** @enum {string} */
+            state: "ARRIVING" | "READY" | "FAILED";
+            /** Format: double */
+            progress: number;
+            problem: string | null;
+            /** Format: int64 */
+            durationUs: number;
+            /** Format: int32 */
+            words: number;
+            /** Format: int32 */
+            clips: number;
+        };
         NewClip: {
             /** Format: int32 */
             firstWord: number;
@@ -657,23 +690,6 @@ export interface components {
             width: number;
             /** Format: int32 */
             height: number;
-        };
-        ShelfItem: {
-            /** Format: int64 */
-            id: number;
-            show: string;
-            title: string;
-            /** @enum {string} */
-            state: "ARRIVING" | "READY" | "FAILED";
-            /** Format: double */
-            progress: number;
-            problem: string | null;
-            /** Format: int64 */
-            durationUs: number;
-            /** Format: int32 */
-            words: number;
-            /** Format: int32 */
-            clips: number;
         };
         Colour: {
             /** Format: int32 */
@@ -1017,6 +1033,28 @@ export interface operations {
                 };
                 content: {
                     "*/*": number;
+                };
+            };
+        };
+    };
+    tryAgain: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ShelfItem"];
                 };
             };
         };

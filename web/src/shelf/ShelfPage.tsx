@@ -66,6 +66,7 @@ export function ShelfPage() {
 }
 
 function Episode({ item }: { item: ShelfItem }) {
+  const queries = useQueryClient();
   const ready = item.state === 'READY';
   return (
     <li className="border-b border-rule">
@@ -88,10 +89,21 @@ function Episode({ item }: { item: ShelfItem }) {
               <span className="text-[12.5px] text-soft">{item.progress >= 0.99 ? 'recognising the words' : 'taking in'}</span>
             </div>
           )}
-          {item.state === 'FAILED' && <div className="mt-1 text-accent">{item.problem}</div>}
+          {item.state === 'FAILED' && <div className="mt-1 line-clamp-2 text-accent">Not taken in: {item.problem}</div>}
         </div>
         <div className="w-[110px] text-right text-soft">{item.clips ? `${item.clips} clip${item.clips === 1 ? '' : 's'}` : 'no clips yet'}</div>
       </Link>
+      {item.state === 'FAILED' && (
+        <button
+          className="button mb-4 ml-[180px]"
+          onClick={async () => {
+            await api.tryAgain(item.id);
+            await queries.invalidateQueries({ queryKey: ['shelf'] });
+          }}
+        >
+          Try again
+        </button>
+      )}
     </li>
   );
 }

@@ -5,10 +5,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.net.URI;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
+import paringknife.media.process.ChildProcess;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -70,6 +74,29 @@ class SafetyTest {
     HttpResponse<String> refused = APP.postAny("/api/episodes", "{\"show\":\"\",\"title\":\"x\",\"recording\":\"text.mp4\",\"transcript\":\"\"}");
     assertThat(refused.statusCode()).isEqualTo(422);
     assertThat(refused.body()).contains("text.mp4 cannot be read as a recording");
+  }
+
+  @Test
+  void onlyAFailedEpisodeIsTriedAgain() throws Exception {
+    assertThat(APP.postAny("/api/episodes/1/ingest", "{}").statusCode()).isEqualTo(422);
+    Path recording = APP.media().resolve("long.mp4");
+    ChildProcess.run(List.of("ffmpeg", "-nostdin", "-y", "-v", "error", "-stream_loop", "3", "-i", APP.media().resolve("tones.mp4").toString(), "-c", "copy", "-movflags", "+faststart", recording.toString()), null, Duration.ofMinutes(1));
+    byte[] whole = Files.readAllBytes(recording);
+    int picture = new String(whole, StandardCharsets.ISO_8859_1).indexOf("mdat");
+    byte[] damaged = whole.clone();
+    java.util.Arrays.fill(damaged, picture + 4, damaged.length, (byte) 0xff);
+    Files.write(recording, damaged);
+    JsonNode added = APP.post("/api/episodes", "{\"show\":\"\",\"title\":\"Damaged\",\"recording\":\"long.mp4\",\"transcript\":\"tones.json\"}");
+    long id = added.path("id").asLong();
+    for (int i = 0; i < 200 && RunningApplication.find(APP.get("/api/shelf"), id).path("state").asString().equals("ARRIVING"); i++) {
+      Thread.sleep(100);
+    }
+    JsonNode failed = RunningApplication.find(APP.get("/api/shelf"), id);
+    assertThat(failed.path("state").asString()).isEqualTo("FAILED");
+    assertThat(failed.path("problem").asString()).isNotBlank();
+    Files.write(recording, whole);
+    APP.post("/api/episodes/" + id + "/ingest", "{}");
+    APP.awaitReady(id);
   }
 
   /** The front end's types are generated from this document; regenerate them when it changes. */

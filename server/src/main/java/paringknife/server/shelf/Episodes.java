@@ -59,6 +59,15 @@ public class Episodes {
     return store.transcript(id).orElseThrow(() -> new NotThere("This episode has no transcript yet."));
   }
 
+  /** Starts the ingest of an episode that failed once more. */
+  public void tryAgain(long id) {
+    if (row(id).state() != EpisodeState.FAILED) {
+      throw new IllegalArgumentException("This episode has not failed.");
+    }
+    store.report(id, EpisodeState.ARRIVING, 0, null);
+    ingest.schedule(id);
+  }
+
   public EpisodeStore.Row row(long id) {
     return store.byId(id).orElseThrow(() -> new NotThere("This episode is not on the shelf."));
   }

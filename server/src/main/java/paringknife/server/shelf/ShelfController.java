@@ -157,6 +157,12 @@ class ShelfController {
     return new Shelved(added.id(), added.mended());
   }
 
+  @PostMapping("/episodes/{id}/ingest")
+  ShelfItem tryAgain(@PathVariable long id) {
+    episodes.tryAgain(id);
+    return ShelfItem.of(episodes.row(id));
+  }
+
   private Path inMediaFolder(String name) {
     Path root = data.media().toAbsolutePath().normalize();
     Path file = root.resolve(name).normalize();
