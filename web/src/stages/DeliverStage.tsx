@@ -116,7 +116,7 @@ export function DeliverStage({ episodeId, onOpen }: { episodeId: number; onOpen:
               await queries.invalidateQueries({ queryKey: ['sheet'] });
             }}
           >
-            {finished.length ? 'Render the rest' : `Render ${open.length} file${open.length === 1 ? '' : 's'}`}
+            {busy.length && !open.length ? 'Rendering' : finished.length ? 'Render the rest' : `Render ${open.length} file${open.length === 1 ? '' : 's'}`}
           </button>
         </footer>
       </main>

@@ -64,6 +64,10 @@ export function EpisodePage() {
     useWorkbench.setState({ selection: null, hits: [], striking: null });
   }, [clipId, id]);
 
+  useEffect(() => {
+    useWorkbench.setState({ message: null });
+  }, [stage, clipId, id]);
+
   const preview = useQuery({
     queryKey: ['preview', shownClip?.id, shownClip?.revision],
     queryFn: () => api.preview(shownClip!.id),
@@ -120,7 +124,7 @@ export function EpisodePage() {
           Paring Knife
         </Link>
         <span className="ml-2 truncate">
-          <span className="text-soft">{item?.show} / </span>
+          {item?.show && <span className="text-soft">{item.show} / </span>}
           <b className="font-semibold">{item?.title}</b>
         </span>
         <nav className="ml-auto flex h-full" aria-label="Stages">

@@ -21,12 +21,12 @@ public final class FinishedChecks {
     double wanted = composition.cuts().lengthUs() / 1e6;
     checks.add(
         check(
-            "length",
+            "file length",
             Math.abs(measured.seconds() - wanted) <= 2 * frame && measured.seconds() * 1e6 <= spec.longestUs(),
             String.format(Locale.ROOT, "%.2f s", measured.seconds())));
     checks.add(
         check(
-            "size",
+            "picture size",
             measured.width() == spec.width() && measured.height() == spec.height(),
             measured.width() + " x " + measured.height()));
     checks.add(
