@@ -70,7 +70,7 @@ const post = <T>(path: string, body: unknown = {}) => request<T>('POST', path, b
 export const api = {
   shelf: () => get<ShelfItem[]>('/shelf'),
   mediaFolder: () => get<MediaFile[]>('/media-folder'),
-  addEpisode: (asked: { show: string; title: string; recording: string; transcript: string }) =>
+  addEpisode: (asked: Schemas['NewEpisode']) =>
     post<Schemas['Shelved']>('/episodes', asked),
   tryAgain: (id: number) => post<ShelfItem>(`/episodes/${id}/ingest`),
   episode: (id: number) => get<EpisodeCard>(`/episodes/${id}`),

@@ -490,6 +490,11 @@ export interface components {
             title: string;
             recording: string;
             transcript: string;
+            microphones: components["schemas"]["NewMicrophone"][];
+        };
+        NewMicrophone: {
+            file: string;
+            speaker: string;
         };
         Shelved: {
             /** Format: int64 */

@@ -1,10 +1,14 @@
 import { ALL_FORMATS, AudioBufferSink, Input, UrlSource, VideoSampleSink, type VideoSample } from 'mediabunny';
-import { soundPieces, toEpisode, type Programme, type SoundPiece } from './programme';
+import type { Draw, Player } from './player';
+import { LONGEST_PIECE_US, soundPieces, toEpisode, type Programme, type SoundPiece } from './programme';
+import { timeStretch } from './timeStretch';
 
 const RATE = 48_000;
 const FADE_S = 0.01;
 const QUEUE = 12;
 const SOUND_AHEAD_S = 6;
+/** Short, since stretching keeps the page busy while it lasts. */
+const STRETCHED_PIECE_US = 2_000_000;
 
 /** A decoded picture and the frame of the programme that it is. */
 interface Frame {
@@ -16,7 +20,7 @@ interface Frame {
  * Plays a cut list without gaps: sound is scheduled by the sample on the audio clock, with the same
  * cross-fades as the export, and the picture follows that clock.
  */
-export class CutPlayer {
+export class CutPlayer implements Player {
   private readonly input: Input;
   private video: VideoSampleSink | null = null;
   private audio: AudioBufferSink | null = null;
@@ -36,10 +40,11 @@ export class CutPlayer {
   lateFrames = 0;
   shownFrames = 0;
   playing = false;
+  private speed = 1;
 
   constructor(
     url: string,
-    private readonly draw: (sample: VideoSample, frame: number) => void,
+    private readonly draw: Draw,
     private readonly moved: (us: number) => void,
     private readonly stopped: () => void,
   ) {
@@ -69,6 +74,21 @@ export class CutPlayer {
     else await this.showStill();
   }
 
+  get rate() {
+    return this.speed;
+  }
+
+  /** How fast it plays, 0.5 to 3 times, at the pitch it was spoken. */
+  async setRate(rate: number) {
+    if (rate === this.speed) return;
+    const at = this.now();
+    const wasPlaying = this.playing;
+    this.halt();
+    this.positionUs = at;
+    this.speed = rate;
+    if (wasPlaying) await this.play();
+  }
+
   async seek(us: number) {
     if (!this.programme) return;
     const wasPlaying = this.playing;
@@ -93,7 +113,7 @@ export class CutPlayer {
     this.gain = this.audioContext.createGain();
     this.gain.connect(this.audioContext.destination);
     this.playFrom = this.positionUs;
-    const first = soundPieces(programme, this.playFrom);
+    const first = soundPieces(programme, this.playFrom, this.speed === 1 ? LONGEST_PIECE_US : STRETCHED_PIECE_US);
     const opening = first.next();
     const buffer = opening.done ? null : await this.soundOf(opening.value);
     const pictures = this.pictures(programme, this.frameAt(this.playFrom));
@@ -136,7 +156,7 @@ export class CutPlayer {
 
   private now() {
     if (!this.playing || !this.audioContext || this.startedAt === 0) return this.positionUs;
-    const passed = Math.max(0, this.audioContext.currentTime - this.startedAt);
+    const passed = Math.max(0, this.audioContext.currentTime - this.startedAt) * this.speed;
     return Math.min(this.programme!.lengthUs, this.playFrom + passed * 1e6);
   }
 
@@ -148,7 +168,7 @@ export class CutPlayer {
 
   private async feedSound(pieces: Generator<SoundPiece>, session: number) {
     for (const piece of pieces) {
-      while (session === this.session && (piece.atUs - this.now()) / 1e6 > SOUND_AHEAD_S) await sleep(120);
+      while (session === this.session && (piece.atUs - this.now()) / 1e6 / this.speed > SOUND_AHEAD_S) await sleep(120);
       if (session !== this.session) return;
       const buffer = await this.soundOf(piece);
       if (session !== this.session) return;
@@ -159,29 +179,36 @@ export class CutPlayer {
   /** One piece as one buffer, with the fade's handles on both sides and the fades baked in. */
   private async soundOf(piece: SoundPiece): Promise<AudioBuffer | null> {
     if (!this.audio || !this.audioContext) return null;
-    const lead = piece.fadeIn ? FADE_S / 2 : 0;
-    const trail = piece.fadeOut ? FADE_S / 2 : 0;
+    const stretched = this.speed !== 1;
+    const fadeIn = piece.fadeIn || stretched;
+    const fadeOut = piece.fadeOut || stretched;
+    const lead = fadeIn ? (FADE_S / 2) * this.speed : 0;
+    const trail = fadeOut ? (FADE_S / 2) * this.speed : 0;
     const from = Math.round((piece.startUs / 1e6 - lead) * RATE);
     const to = Math.round((piece.endUs / 1e6 + trail) * RATE);
-    const out = this.audioContext.createBuffer(2, Math.max(1, to - from), RATE);
+    const channels = [0, 1].map(() => new Float32Array(Math.max(1, to - from)));
     for await (const { buffer, timestamp } of this.audio.buffers(Math.max(0, from / RATE - 0.03), to / RATE)) {
       const at = Math.round(timestamp * RATE) - from;
       for (let c = 0; c < 2; c++) {
         const data = buffer.getChannelData(Math.min(c, buffer.numberOfChannels - 1));
         const skip = Math.max(0, -at);
         const place = Math.max(0, at);
-        const count = Math.min(data.length - skip, out.length - place);
-        if (count > 0) out.copyToChannel(data.subarray(skip, skip + count), c, place);
+        const count = Math.min(data.length - skip, channels[c].length - place);
+        if (count > 0) channels[c].set(data.subarray(skip, skip + count), place);
       }
     }
+    if (!this.audioContext) return null;
     const fade = Math.round(FADE_S * RATE);
+    const paced = timeStretch(channels, this.speed, RATE);
+    const out = this.audioContext.createBuffer(2, paced[0].length, RATE);
     for (let c = 0; c < 2; c++) {
-      const data = out.getChannelData(c);
+      const data = paced[c];
       for (let k = 0; k < fade && k < data.length; k++) {
         const gain = Math.sin((Math.PI / 2) * ((k + 0.5) / fade));
-        if (piece.fadeIn) data[k] *= gain;
-        if (piece.fadeOut) data[data.length - 1 - k] *= gain;
+        if (fadeIn) data[k] *= gain;
+        if (fadeOut) data[data.length - 1 - k] *= gain;
       }
+      out.copyToChannel(data, c);
     }
     return out;
   }
@@ -191,8 +218,8 @@ export class CutPlayer {
     const node = this.audioContext.createBufferSource();
     node.buffer = buffer;
     node.connect(this.gain);
-    const lead = piece.fadeIn ? FADE_S / 2 : 0;
-    const at = this.startedAt + (piece.atUs - this.playFrom) / 1e6 - lead;
+    const lead = piece.fadeIn || this.speed !== 1 ? FADE_S / 2 : 0;
+    const at = this.startedAt + (piece.atUs - this.playFrom) / 1e6 / this.speed - lead;
     const late = this.audioContext.currentTime - at;
     if (late > 0) node.start(0, late);
     else node.start(at);

@@ -3,7 +3,8 @@ import type { ClipState, EpisodeCard, Preview, Spec } from '../api/client';
 import { useWorkbench, type Stage } from '../workbench/store';
 import { CaptionLayer } from './CaptionLayer';
 import { CutPlayer } from './CutPlayer';
-import { current } from './player';
+import { PlainPlayer } from './PlainPlayer';
+import { current, type Draw, type Player } from './player';
 import { usePlayhead } from './playhead';
 import { clipProgramme, toEpisode, toProgramme, wholeEpisode, type Programme } from './programme';
 
@@ -20,7 +21,7 @@ interface Props {
 export function Plate({ episode, clip, preview, specs, stage, height }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const captionHost = useRef<HTMLDivElement>(null);
-  const player = useRef<CutPlayer | null>(null);
+  const player = useRef<Player | null>(null);
   const captions = useRef<CaptionLayer | null>(null);
   const programme = useRef<Programme | null>(null);
   const shown = useRef<{ preview: Preview | null; stage: Stage }>({ preview, stage });
@@ -32,7 +33,7 @@ export function Plate({ episode, clip, preview, specs, stage, height }: Props) {
   const plateHeight = Math.round(width / vertical);
 
   useEffect(() => {
-    const draw: ConstructorParameters<typeof CutPlayer>[1] = (sample, frame) => {
+    const draw: Draw = (sample, frame) => {
       const target = canvas.current;
       const context = target?.getContext('2d');
       if (!target || !context) return;
@@ -61,12 +62,13 @@ export function Plate({ episode, clip, preview, specs, stage, height }: Props) {
       const v = shown.current.preview;
       if (v) captions.current?.show(us, v.width, v.height);
     };
-    const made = new CutPlayer(`/api/episodes/${episode.id}/proxy`, draw, moved, () =>
-      useWorkbench.setState({ playing: false }),
-    );
+    const stopped = () => useWorkbench.setState({ playing: false });
+    const proxy = `/api/episodes/${episode.id}/proxy`;
+    const made = 'VideoDecoder' in globalThis ? new CutPlayer(proxy, draw, moved, stopped) : new PlainPlayer(proxy, draw, moved, stopped);
+    void made.setRate(useWorkbench.getState().rate);
     player.current = made;
     current.player = made;
-    (window as unknown as { paringKnifePlayer: CutPlayer }).paringKnifePlayer = made;
+    (window as unknown as { paringKnifePlayer: Player }).paringKnifePlayer = made;
     current.seekEpisode = (us) => {
       const p = programme.current;
       if (p) void made.seek(toProgramme(p, us));

@@ -2,12 +2,13 @@ import { useEffect, useRef } from 'react';
 import { Pause, Play } from 'lucide-react';
 import { clockTenths } from '../ui/time';
 import { useWorkbench } from '../workbench/store';
-import { togglePlay } from './player';
+import { current, RATES, togglePlay } from './player';
 import { usePlayhead } from './playhead';
 
 /** Play and pause, the time played and the whole length. */
 export function Transport({ lengthUs }: { lengthUs: number }) {
   const playing = useWorkbench((s) => s.playing);
+  const rate = useWorkbench((s) => s.rate);
   const played = useRef<HTMLSpanElement>(null);
   useEffect(() => {
     const show = (us: number) => {
@@ -17,7 +18,7 @@ export function Transport({ lengthUs }: { lengthUs: number }) {
     return usePlayhead.subscribe((s) => show(s.programmeUs));
   }, []);
   return (
-    <div className="mt-3 flex items-center justify-center gap-4 tabular-nums">
+    <div className="relative mt-3 flex items-center justify-center gap-4 tabular-nums">
       <span ref={played} className="w-16 text-right text-soft" data-testid="played" />
       <button
         className="grid h-9 w-9 place-items-center rounded-full bg-ink text-paper"
@@ -30,6 +31,30 @@ export function Transport({ lengthUs }: { lengthUs: number }) {
         {playing ? <Pause size={16} fill="currentColor" /> : <Play size={16} fill="currentColor" className="ml-0.5" />}
       </button>
       <span className="w-16 text-soft">{clockTenths(lengthUs)}</span>
+      <select
+        className="absolute right-0 rounded bg-transparent py-1 text-[12.5px] text-soft"
+        aria-label="Playing speed"
+        value={rate}
+        onChange={(e) => setRate(Number(e.target.value))}
+      >
+        {RATES.map((r) => (
+          <option key={r} value={r}>
+            {r} ×
+          </option>
+        ))}
+      </select>
     </div>
   );
+}
+
+/** Plays faster or slower from now on. */
+export function setRate(rate: number) {
+  useWorkbench.setState({ rate });
+  void current.player?.setRate(rate);
+}
+
+/** The next faster or slower speed. */
+export function stepRate(by: number) {
+  const at = RATES.indexOf(useWorkbench.getState().rate);
+  setRate(RATES[Math.max(0, Math.min(RATES.length - 1, at + by))]);
 }

@@ -61,17 +61,18 @@ export interface SoundPiece {
   fadeOut: boolean;
 }
 
-const LONGEST_PIECE_US = 8_000_000;
+/** The longest piece that is decoded at once. */
+export const LONGEST_PIECE_US = 8_000_000;
 
 /** Cuts the spans into pieces short enough to decode, from a time of the programme on. */
-export function* soundPieces(p: Programme, fromUs: number): Generator<SoundPiece> {
+export function* soundPieces(p: Programme, fromUs: number, longestUs = LONGEST_PIECE_US): Generator<SoundPiece> {
   let played = 0;
   for (let i = 0; i < p.spans.length; i++) {
     const span = p.spans[i];
     const length = span.endUs - span.startUs;
     let at = Math.max(0, fromUs - played);
     while (at < length) {
-      const end = Math.min(length, at + LONGEST_PIECE_US);
+      const end = Math.min(length, at + longestUs);
       yield {
         startUs: span.startUs + at,
         endUs: span.startUs + end,

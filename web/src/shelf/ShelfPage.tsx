@@ -122,6 +122,7 @@ function AddEpisode({ onDone }: { onDone: (mended: string[]) => void }) {
   const [title, setTitle] = useState('');
   const [recording, setRecording] = useState('');
   const [transcript, setTranscript] = useState('');
+  const [microphones, setMicrophones] = useState<{ file: string; speaker: string }[]>([]);
   const [sending, setSending] = useState<number | null>(null);
   const [problem, setProblem] = useState('');
   const picker = useRef<HTMLInputElement>(null);
@@ -147,7 +148,7 @@ function AddEpisode({ onDone }: { onDone: (mended: string[]) => void }) {
   };
   const add = async () => {
     try {
-      const shelved = await api.addEpisode({ show, title, recording, transcript });
+      const shelved = await api.addEpisode({ show, title, recording, transcript, microphones });
       await queries.invalidateQueries({ queryKey: ['shelf'] });
       onDone(shelved.mended);
     } catch (error) {
@@ -194,6 +195,25 @@ function AddEpisode({ onDone }: { onDone: (mended: string[]) => void }) {
           <span className="label">Transcript, if there is one</span>
           {choice(true, transcript, setTranscript, 'recognise the words here')}
         </label>
+      </div>
+      <div className="mt-4">
+        <span className="label">Separate microphones, if there are any: lined up by their sound, and heard instead of the recording's own</span>
+        {microphones.map((m, i) => (
+          <div key={m.file} className="mt-1 flex items-center gap-2">
+            <span className="flex-1 truncate">{m.file}</span>
+            <input
+              className="field w-52"
+              placeholder="whose it is"
+              aria-label={`Speaker of ${m.file}`}
+              value={m.speaker}
+              onChange={(e) => setMicrophones(microphones.map((x, k) => (k === i ? { ...x, speaker: e.target.value } : x)))}
+            />
+            <button className="link" onClick={() => setMicrophones(microphones.filter((_, k) => k !== i))}>
+              leave out
+            </button>
+          </div>
+        ))}
+        {choice(false, '', (file) => file && !microphones.some((m) => m.file === file) && setMicrophones([...microphones, { file, speaker: '' }]), 'add one')}
       </div>
       <div className="mt-4 flex items-center gap-3">
         <input ref={picker} type="file" multiple className="hidden" onChange={(e) => void send(e.target.files)} />

@@ -2,6 +2,7 @@ import { useEffect, useRef } from 'react';
 
 const KEYS: [string, string][] = [
   ['Space', 'play and pause'],
+  ['L, J, K', 'play or faster, slower or back, stop at normal speed'],
   ['← →', 'word by word; with Shift extend, with Alt by sentence'],
   ['Backspace', 'pare the selected words'],
   ['R', 'put the selected words back'],

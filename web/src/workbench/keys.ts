@@ -4,8 +4,11 @@ import { putBackSelected } from '../galley/Galley';
 import { wordAt } from '../galley/setLines';
 import { current, togglePlay } from '../plate/player';
 import { usePlayhead } from '../plate/playhead';
+import { setRate, stepRate } from '../plate/Transport';
 import { pareWords, redo, undo } from './changes';
 import { ordered, STAGES, useWorkbench, type Stage } from './store';
+
+const SHUTTLE_BACK_US = 2_000_000;
 
 interface Actions {
   transcript: TranscriptColumns;
@@ -60,6 +63,10 @@ export function useKeys({ transcript, goTo, search, help, makeClip }: Actions) {
         makeClip();
         return true;
       }
+      if (e.key === 'j' || e.key === 'k' || e.key === 'l') {
+        shuttle(e.key);
+        return true;
+      }
       if (e.key === '/') {
         search();
         return true;
@@ -83,6 +90,19 @@ export function useKeys({ transcript, goTo, search, help, makeClip }: Actions) {
         return true;
       }
       return false;
+    };
+    const shuttle = (key: string) => {
+      const player = current.player;
+      if (!player) return;
+      const { playing } = useWorkbench.getState();
+      if (key === 'k') {
+        setRate(1);
+        if (playing) togglePlay();
+      } else if (playing) stepRate(key === 'l' ? 1 : -1);
+      else if (key === 'l') {
+        useWorkbench.setState({ playing: true });
+        togglePlay();
+      } else void player.seek(player.position - SHUTTLE_BACK_US);
     };
     const here = () => wordAt(transcript.startUs, usePlayhead.getState().episodeUs + 1);
     const step = (by: number, extend: boolean, sentence: boolean) => {

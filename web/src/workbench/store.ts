@@ -19,6 +19,8 @@ interface Workbench {
   message: string | null;
   showStruck: boolean;
   playing: boolean;
+  /** How fast it plays; 1 is as spoken. */
+  rate: number;
   hits: { from: number; to: number }[];
   hit: number;
 }
@@ -33,6 +35,7 @@ export const useWorkbench = create<Workbench>((set) => ({
   message: null,
   showStruck: true,
   playing: false,
+  rate: 1,
   hits: [],
   hit: 0,
 }));

@@ -37,7 +37,7 @@ final class RenderBench {
     Path source = demo.resolve("field-notes-03");
     Recording recording = Probe.of(source.resolve("camera.mp4"));
     EpisodeFolder folder = new EpisodeFolder(work.resolve("episode"));
-    double ingest = seconds(() -> EpisodeIngest.run(recording, folder, share -> {}));
+    double ingest = seconds(() -> EpisodeIngest.run(recording, java.util.List.of(), folder, share -> {}));
     double proxy = seconds(() -> proxyAlone(recording, work));
     System.out.printf(Locale.ROOT, "ingest / ffmpeg making the proxy alone: %.2f (%.1f s / %.1f s for %.0f s)%n", ingest / proxy, ingest, proxy, recording.durationUs() / 1e6);
 

@@ -36,7 +36,7 @@ class BatchTest {
     episode = MadeEpisode.mill(folder);
     out = folder.resolve("out");
     ChildProcess.Outcome outcome =
-        Command.run("batch", "--media", episode.camera().toString(), "--transcript", episode.transcript().toString(), "--clips", "2", "--length", "8-16", "--spec", "vertical-60", "--spec", "vertical-90", "--out", out.toString());
+        Command.run("batch", "--media", episode.camera().toString(), "--media", episode.microphone(1).toString(), "--media", episode.microphone(2).toString(), "--transcript", episode.transcript().toString(), "--clips", "2", "--length", "8-16", "--spec", "vertical-60", "--spec", "vertical-90", "--out", out.toString());
     assertThat(outcome.exit()).as(outcome.errors()).isZero();
     report = new JsonMapper().readTree(Files.readString(out.resolve("report.json")));
   }
@@ -49,6 +49,17 @@ class BatchTest {
 
   private Path file(JsonNode clip, int which) {
     return out.resolve(clip.path("files").get(which).path("file").asString());
+  }
+
+  /** The camera hears the sum of the microphones at the same moment. */
+  @Test
+  void microphonesAreLinedUpWithTheCamera() {
+    assertThat(report.path("sounds")).hasSize(2);
+    for (JsonNode sound : report.path("sounds")) {
+      assertThat(sound.path("offset").asDouble()).isCloseTo(0, within(0.005));
+    }
+    JsonNode placed = new JsonMapper().readTree(Command.run("tool", "line-up", episode.camera().toString(), episode.microphone(2).toString()).text());
+    assertThat(placed.get(0).path("offset").asDouble()).isCloseTo(0, within(0.005));
   }
 
   @Test
@@ -200,6 +211,13 @@ class BatchTest {
     JsonNode fillers = json.readTree(Command.run("tool", "fillers", episode.transcript().toString()).text());
     assertThat(fillers).anyMatch(f -> f.path("text").asString().equals("Um,") && f.path("sure").asBoolean());
     assertThat(json.readTree(Command.run("tool", "specs").text())).hasSize(6);
+    JsonNode faces = json.readTree(Command.run("tool", "faces", episode.camera().toString()).text());
+    long both = faces.valueStream().filter(f -> f.path("faces").size() == 2).count();
+    assertThat(both / (double) faces.size()).as("share of pictures with both faces").isGreaterThanOrEqualTo(0.95);
+    JsonNode path = json.readTree(Command.run("tool", "crop-path", episode.camera().toString(), "--shape", "9:16", "--transcript", episode.transcript().toString()).text());
+    assertThat(path).anyMatch(w -> w.path("person").asInt() == 0).anyMatch(w -> w.path("person").asInt() == 1);
+    assertThat(path).allMatch(w -> Math.abs(w.path("width").asDouble() / w.path("height").asDouble() - 9 / 16.0) < 0.001);
+    assertThat(json.readTree(Command.run("tool", "repeats", episode.transcript().toString()).text()).isArray()).isTrue();
     JsonNode pauses = json.readTree(Command.run("tool", "pauses", episode.camera().toString()).text());
     assertThat(pauses.size()).isGreaterThan(5);
   }

@@ -34,6 +34,11 @@ record MadeEpisode(Path folder) {
     return folder.resolve("camera.mp4");
   }
 
+  /** Microphones count from 1. */
+  Path microphone(int number) {
+    return folder.resolve("microphone-" + number + ".wav");
+  }
+
   Path transcript() {
     return folder.resolve("transcript.json");
   }

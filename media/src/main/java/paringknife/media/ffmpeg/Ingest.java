@@ -1,11 +1,10 @@
 package paringknife.media.ffmpeg;
 
-import java.io.DataInputStream;
-import java.io.EOFException;
 import java.io.FileInputStream;
 import java.io.FileOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
@@ -20,7 +19,6 @@ import java.util.concurrent.Future;
 import java.util.function.DoubleConsumer;
 import paringknife.core.frame.FaceSample;
 import paringknife.core.listen.LevelCurve;
-import paringknife.media.faces.FaceWatcher;
 import paringknife.media.process.ChildProcess;
 import paringknife.media.process.Interrupted;
 import paringknife.media.process.ProcessFailed;
@@ -36,19 +34,25 @@ public final class Ingest {
   public record Result(LevelCurve levels, List<FaceSample> faces) {}
 
   private static final int PROXY_HEIGHT = 360;
-  private static final int ANALYSIS_WIDTH = 640;
-  private static final double ANALYSIS_RATE = 5;
 
   private final Recording recording;
+  private final List<HeardSound> heard;
   private final Path proxy;
   private final Path sound;
 
+  /** Takes in a recording with its own sound. */
+  public Ingest(Recording recording, Path proxy, Path sound) {
+    this(recording, List.of(), proxy, sound);
+  }
+
   /**
+   * @param heard what is heard instead of the recording's own sound; empty for that
    * @param proxy where the small picture file for the browser goes
    * @param sound where the lossless 48 kHz stereo sound goes
    */
-  public Ingest(Recording recording, Path proxy, Path sound) {
+  public Ingest(Recording recording, List<HeardSound> heard, Path proxy, Path sound) {
     this.recording = recording;
+    this.heard = List.copyOf(heard);
     this.proxy = proxy;
     this.sound = sound;
   }
@@ -119,6 +123,11 @@ public final class Ingest {
     if (picture == null) {
       c.addAll(List.of("-f", "lavfi", "-t", Double.toString(recording.durationUs() / 1e6), "-i", "color=c=0x2b2927:s=640x360:r=25"));
     }
+    int firstHeard = recording.hasSound() && picture != null ? 1 : 2;
+    for (HeardSound other : heard) {
+      c.addAll(Input.safety());
+      c.addAll(List.of("-i", Input.argument(other.recording().file())));
+    }
     String video = picture == null ? "1:v:0" : "0:v:0";
     String audio = recording.hasSound() ? "0:a:0" : "1:a:0";
     String rate = picture == null ? "25" : picture.rate().toString();
@@ -126,27 +135,18 @@ public final class Ingest {
     graph.append("[").append(video).append("]split=2[vp][va];");
     graph.append("[vp]fps=").append(rate).append(":start_time=0,scale=-2:").append(PROXY_HEIGHT);
     graph.append(":flags=fast_bilinear:out_color_matrix=bt709:out_range=tv,format=yuv420p[proxy];");
-    graph.append("[va]fps=").append(ANALYSIS_RATE).append(":start_time=0,scale=").append(ANALYSIS_WIDTH);
-    graph.append(":").append(analysisHeight()).append(":flags=area,format=rgb24[frames];");
-    graph.append("[").append(audio).append("]aresample=48000:async=1:first_pts=0,");
-    graph.append(toStereo()).append(",aformat=sample_fmts=flt:channel_layouts=stereo,asplit=3[ap][af][al]");
+    graph.append("[va]").append(new AnalysisPictures(recording).filters()).append("[frames];");
+    graph.append(
+        heard.isEmpty()
+            ? SoundGraph.own(audio, recording.soundChannels())
+            : SoundGraph.mixed(heard, firstHeard, recording.durationUs()));
+    graph.append(",asplit=3[ap][af][al]");
     c.addAll(List.of("-filter_complex", graph.toString()));
     c.addAll(List.of("-map", "[proxy]", "-map", "[ap]", "-c:v", "libx264", "-preset", "ultrafast", "-tune", "fastdecode", "-crf", "26", "-g", "15", "-bf", "0", "-colorspace", "bt709", "-color_primaries", "bt709", "-color_trc", "bt709", "-color_range", "tv", "-c:a", "aac", "-b:a", "128k", "-movflags", "+faststart", proxyPart.toString()));
     c.addAll(List.of("-map", "[frames]", "-f", "rawvideo", "pipe:1"));
     c.addAll(List.of("-map", "[af]", "-c:a", "flac", "-sample_fmt", "s16", "-compression_level", "2", soundPart.toString()));
     c.addAll(List.of("-map", "[al]", "-f", "s16le", "-c:a", "pcm_s16le", pcm.toString()));
     return c;
-  }
-
-  /** One channel goes to both sides at its own level; ffmpeg alone would take 3 dB off. */
-  private String toStereo() {
-    return recording.soundChannels() == 1 ? "pan=stereo|c0=c0|c1=c0" : "aformat=channel_layouts=stereo";
-  }
-
-  private int analysisHeight() {
-    Recording.Picture picture = recording.picture();
-    double ratio = picture == null ? 9 / 16.0 : picture.height() / (double) picture.width();
-    return Math.max(2, 2 * (int) Math.round(ANALYSIS_WIDTH * ratio / 2));
   }
 
   private static LevelCurve readLevels(Path pcm) throws IOException {
@@ -165,21 +165,12 @@ public final class Ingest {
     return collector.finish();
   }
 
-  private List<FaceSample> readFaces(InputStream frames) throws IOException {
-    int height = analysisHeight();
-    List<FaceSample> samples = new ArrayList<>();
-    byte[] frame = new byte[ANALYSIS_WIDTH * height * 3];
-    try (DataInputStream in = new DataInputStream(frames);
-        FaceWatcher watcher = new FaceWatcher(ANALYSIS_WIDTH, height)) {
-      for (int n = 0; ; n++) {
-        in.readFully(frame);
-        if (recording.picture() != null) {
-          samples.add(new FaceSample(Math.round(n * 1e6 / ANALYSIS_RATE), watcher.watch(frame)));
-        }
-      }
-    } catch (EOFException end) {
-      return samples;
+  private List<FaceSample> readFaces(InputStream pictures) throws IOException {
+    if (recording.picture() == null) {
+      pictures.transferTo(OutputStream.nullOutputStream());
+      return List.of();
     }
+    return new AnalysisPictures(recording).read(pictures);
   }
 
   /** Lets a reader that still waits for a writer go, should ffmpeg have died before opening. */

@@ -6,6 +6,7 @@ import org.flywaydb.core.Flyway;
 import org.jooq.codegen.GenerationTool;
 import org.jooq.meta.jaxb.Configuration;
 import org.jooq.meta.jaxb.Database;
+import org.jooq.meta.jaxb.ForcedType;
 import org.jooq.meta.jaxb.Generate;
 import org.jooq.meta.jaxb.Generator;
 import org.jooq.meta.jaxb.Jdbc;
@@ -37,7 +38,9 @@ public final class GenerateTables {
                               .withName("org.jooq.meta.mariadb.MariaDBDatabase")
                               .withInputSchema("paring_knife")
                               .withOutputSchemaToDefault(true)
-                              .withExcludes("flyway_.*|scheduled_tasks"))
+                              .withExcludes("flyway_.*|scheduled_tasks")
+                              .withForcedTypes(
+                                  new ForcedType().withName("BOOLEAN").withIncludeTypes("(?i:TINYINT\\(1\\))")))
                       .withGenerate(new Generate().withRecords(false).withGeneratedAnnotation(false).withJavadoc(false).withComments(false))
                       .withTarget(
                           new Target()

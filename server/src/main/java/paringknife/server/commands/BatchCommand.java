@@ -20,6 +20,7 @@ import paringknife.core.deliver.Preflight;
 import paringknife.core.formats.SubRip;
 import paringknife.core.letter.Letterings;
 import paringknife.core.listen.PauseSettings;
+import paringknife.core.listen.SpeakersByMicrophone;
 import paringknife.core.pare.ClipDocument;
 import paringknife.core.pare.ClipSettings;
 import paringknife.core.pare.CutList;
@@ -30,9 +31,12 @@ import paringknife.core.pick.Brief;
 import paringknife.core.pick.Pick;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
+import paringknife.media.ffmpeg.HeardSound;
+import paringknife.media.ffmpeg.Levels;
 import paringknife.media.ffmpeg.Measurement;
 import paringknife.media.ffmpeg.Probe;
 import paringknife.media.ffmpeg.Recording;
+import paringknife.media.ffmpeg.RecordingLineUp;
 import paringknife.media.ffmpeg.UnusableRecording;
 import paringknife.media.speech.PocketSphinx;
 import paringknife.media.store.CaptionFonts;
@@ -55,7 +59,7 @@ import tools.jackson.databind.node.ObjectNode;
 final class BatchCommand implements Callable<Integer> {
   private static final JsonMapper JSON = new JsonMapper();
 
-  @Option(names = "--media", required = true, description = "the recording; more than one is not lined up yet")
+  @Option(names = "--media", required = true, description = "the recording; further ones are lined up by their sound and heard instead of its own")
   private List<Path> media = List.of();
 
   @Option(names = "--transcript", description = ".json, .srt or .vtt; recognised on this machine when left out")
@@ -85,13 +89,11 @@ final class BatchCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws IOException {
-    if (media.size() > 1) {
-      throw new IllegalArgumentException("Several recordings of one episode cannot be lined up yet; give one --media.");
-    }
     List<DeliverySpec> asked = specs.stream().map(DeliverySpecs::byId).toList();
     Letterings.byId(lettering);
     Brief brief = Lengths.brief(clips, length, about);
     Recording recording = step("probe", () -> Probe.of(media.get(0)));
+    List<Recording> microphones = media.stream().skip(1).map(Probe::of).toList();
     if (!recording.hasSound()) {
       throw new UnusableRecording(media.get(0).getFileName() + " has no sound, so there is nothing to read or pare.");
     }
@@ -102,12 +104,14 @@ final class BatchCommand implements Callable<Integer> {
     try (ScratchFolder scratch = ScratchFolder.in(out)) {
       Path work = scratch.path();
       EpisodeFolder folder = new EpisodeFolder(work.resolve("episode"));
+      List<HeardSound> heard =
+          microphones.isEmpty() ? List.of() : step("line up", () -> RecordingLineUp.of(recording, microphones, work));
       step("ingest", () -> {
-        EpisodeIngest.run(recording, folder, share -> tell("taking in", share));
+        EpisodeIngest.run(recording, heard, folder, share -> tell("taking in", share));
         return folder;
       });
       Transcript transcript =
-          given != null ? given.transcript() : step("recognise", () -> new PocketSphinx().recognise(folder.sound()));
+          given != null ? given.transcript() : step("recognise", () -> recognised(folder, heard));
       Episode episode = new Episode(recording, folder, transcript);
       List<Pick> picks = step("pick", () -> episode.picks(brief));
       if (picks.isEmpty()) {
@@ -115,6 +119,7 @@ final class BatchCommand implements Callable<Integer> {
       }
       List<Made> made = step("pare", () -> picks.stream().map(p -> new Made(pare(episode, p), p)).toList());
       ObjectNode report = JSON.createObjectNode();
+      heard.forEach(h -> addSound(report.withArray("sounds"), h));
       ArrayNode pickNodes = report.putArray("picks");
       picks.forEach(p -> addPick(pickNodes, p));
       ArrayNode clipNodes = report.putArray("clips");
@@ -128,6 +133,25 @@ final class BatchCommand implements Callable<Integer> {
       System.err.println(made.size() + " clips for " + asked.size() + " specs are in " + out);
     }
     return 0;
+  }
+
+  private static Transcript recognised(EpisodeFolder folder, List<HeardSound> heard) {
+    Transcript words = new PocketSphinx().recognise(folder.sound());
+    return heard.size() < 2
+        ? words
+        : SpeakersByMicrophone.assign(
+            words,
+            heard.stream()
+                .map(h -> new SpeakersByMicrophone.Microphone(Levels.of(h.recording().file()), h.placement(), stem(h.recording().file())))
+                .toList());
+  }
+
+  private static void addSound(ArrayNode nodes, HeardSound sound) {
+    nodes
+        .addObject()
+        .put("file", sound.recording().file().getFileName().toString())
+        .put("offset", seconds(sound.placement().offsetUs()))
+        .put("driftPpm", Math.round(sound.placement().driftPpm() * 10) / 10.0);
   }
 
   private ClipDocument pare(Episode episode, Pick pick) {

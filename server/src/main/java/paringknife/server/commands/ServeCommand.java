@@ -57,7 +57,7 @@ final class ServeCommand implements Callable<Integer> {
     for (Path manifest : manifests(shelve)) {
       EpisodeSource source = EpisodeSource.read(manifest);
       if (store.bySource(source.camera()).isEmpty()) {
-        episodes.add(source.show(), source.title(), source.camera(), source.transcript());
+        episodes.add(source);
       }
     }
   }

@@ -12,20 +12,37 @@ import paringknife.core.formats.ImportedText;
 import paringknife.core.formats.SubRip;
 import paringknife.core.formats.SubtitleReader;
 import paringknife.core.formats.WebVtt;
+import paringknife.core.frame.Face;
+import paringknife.core.frame.FaceSample;
+import paringknife.core.frame.FramePlanner;
+import paringknife.core.frame.HeldWindow;
+import paringknife.core.frame.PeopleTracker;
+import paringknife.core.frame.Person;
+import paringknife.core.frame.Shape;
 import paringknife.core.letter.Cue;
 import paringknife.core.letter.CueBreaker;
 import paringknife.core.letter.CueLimits;
 import paringknife.core.listen.LevelCurve;
 import paringknife.core.listen.PauseDetector;
 import paringknife.core.listen.PauseSettings;
+import paringknife.core.pare.ClipDocument;
+import paringknife.core.pare.ClipSettings;
 import paringknife.core.pare.CutList;
 import paringknife.core.pare.Filler;
 import paringknife.core.pare.FillerFinder;
+import paringknife.core.pare.Framing;
+import paringknife.core.pare.RepeatFinder;
+import paringknife.core.pare.RepeatGroup;
 import paringknife.core.pick.Pick;
 import paringknife.core.pick.PickFinder;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
+import paringknife.media.ffmpeg.AnalysisPictures;
+import paringknife.media.ffmpeg.HeardSound;
 import paringknife.media.ffmpeg.Levels;
+import paringknife.media.ffmpeg.Probe;
+import paringknife.media.ffmpeg.Recording;
+import paringknife.media.ffmpeg.RecordingLineUp;
 import paringknife.media.speech.PocketSphinx;
 import paringknife.media.transcripts.TranscriptFile;
 import paringknife.media.transcripts.TranscriptJson;
@@ -37,20 +54,23 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Single computations for scripts: JSON on standard output, times in seconds, no database. */
-@Command(name = "tool", description = "One computation at a time: recognise, pauses, fillers, picks, loudness, cues, convert, specs.")
+@Command(name = "tool", description = "One computation at a time: " + ToolCommand.ALL + ".")
 final class ToolCommand implements Runnable {
+  static final String ALL =
+      "recognise, pauses, fillers, repeats, picks, loudness, faces, crop-path, cues, line-up, convert, specs";
+
   private static final JsonMapper JSON = new JsonMapper();
 
   @picocli.CommandLine.Spec private picocli.CommandLine.Model.CommandSpec spec;
 
   @Override
   public void run() {
-    throw new picocli.CommandLine.ParameterException(spec.commandLine(), "say which tool: recognise, pauses, fillers, picks, loudness, cues, convert or specs");
+    throw new picocli.CommandLine.ParameterException(spec.commandLine(), "say which tool: " + ALL);
   }
 
   @Command(description = "words said in a recording, recognised on this machine")
   void recognise(@Parameters(paramLabel = "MEDIA") Path media) {
-    paringknife.media.ffmpeg.Probe.of(media);
+    Probe.of(media);
     System.out.println(TranscriptJson.write(new PocketSphinx().recognise(media)));
   }
 
@@ -84,6 +104,72 @@ final class ToolCommand implements Runnable {
       node.put("in", seconds(transcript.words().get(filler.first()).startUs()));
       node.put("out", seconds(transcript.words().get(filler.last()).endUs()));
       node.put("sure", filler.sure());
+    }
+    print(out);
+  }
+
+  @Command(description = "things said more than once, as groups of attempts")
+  void repeats(@Parameters(paramLabel = "TRANSCRIPT") Path file) {
+    Transcript transcript = TranscriptFile.read(file).transcript();
+    RepeatFinder finder = new RepeatFinder(transcript, FillerFinder.english());
+    ArrayNode out = JSON.createArrayNode();
+    for (RepeatGroup group : finder.find()) {
+      ArrayNode attempts = out.addObject().putArray("attempts");
+      for (RepeatGroup.Attempt attempt : group.attempts()) {
+        ObjectNode node = attempts.addObject();
+        node.put("in", seconds(transcript.words().get(attempt.first()).startUs()));
+        node.put("out", seconds(transcript.words().get(attempt.last()).endUs()));
+        node.put("text", finder.text(attempt));
+      }
+    }
+    print(out);
+  }
+
+  @Command(description = "faces in a video, five pictures a second; boxes as shares of the picture")
+  void faces(@Parameters(paramLabel = "VIDEO") Path video) {
+    ArrayNode out = JSON.createArrayNode();
+    for (FaceSample sample : new AnalysisPictures(Probe.of(video)).faces()) {
+      ArrayNode boxes = out.addObject().put("time", seconds(sample.timeUs())).putArray("faces");
+      for (Face face : sample.faces()) {
+        boxes.addObject().put("x", round(face.x(), 1e4)).put("y", round(face.y(), 1e4)).put("width", round(face.width(), 1e4)).put("height", round(face.height(), 1e4));
+      }
+    }
+    print(out);
+  }
+
+  @Command(name = "crop-path", description = "which part of the picture shows for a shape, in pixels of the video")
+  void cropPath(
+      @Parameters(paramLabel = "VIDEO") Path video,
+      @Option(names = "--shape", defaultValue = "9:16") String shape,
+      @Option(names = "--transcript", description = "tells who speaks; without one the first person is held") @Nullable Path file) {
+    Recording recording = Probe.of(video);
+    List<Person> people = PeopleTracker.people(new AnalysisPictures(recording).faces());
+    Transcript transcript = file == null ? new Transcript("en", List.of(), List.of()) : TranscriptFile.read(file).transcript();
+    Recording.Picture picture = recording.picture();
+    FramePlanner planner = new FramePlanner(picture.width(), picture.height(), people, transcript);
+    Framing framing = file == null && !people.isEmpty() ? new Framing(Framing.Mode.PERSON, 0) : Framing.SPEAKER;
+    ClipDocument whole =
+        ClipDocument.of(new ClipSettings("whole", List.of(new Span(0, recording.durationUs())), shape, framing, "sluice", List.of()));
+    ArrayNode out = JSON.createArrayNode();
+    for (HeldWindow window : planner.plan(whole, CutList.of(whole, transcript), Shape.parse(shape))) {
+      span(out.addObject(), window.span())
+          .put("x", round(window.x(), 1000)).put("y", round(window.y(), 1000))
+          .put("width", round(window.width(), 1000)).put("height", round(window.height(), 1000))
+          .put("person", window.person());
+    }
+    print(out);
+  }
+
+  @Command(name = "line-up", description = "where recordings of one event lie on the clock of the first")
+  void lineUp(@Parameters(paramLabel = "MEDIA", arity = "2..*") List<Path> media) {
+    List<Recording> recordings = media.stream().map(Probe::of).toList();
+    ArrayNode out = JSON.createArrayNode();
+    for (HeardSound sound : RecordingLineUp.of(recordings.get(0), recordings.subList(1, recordings.size()), Path.of(System.getProperty("java.io.tmpdir")))) {
+      out.addObject()
+          .put("file", sound.recording().file().toString())
+          .put("offset", round(sound.placement().offsetUs() / 1e6, 1e5))
+          .put("driftPpm", round(sound.placement().driftPpm(), 10))
+          .put("agreeing", round(sound.placement().agreeing(), 100));
     }
     print(out);
   }

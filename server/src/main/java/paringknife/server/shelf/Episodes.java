@@ -12,6 +12,7 @@ import paringknife.media.ffmpeg.UnusableRecording;
 import paringknife.media.transcripts.TranscriptFile;
 import paringknife.server.episodes.DataFolder;
 import paringknife.server.episodes.Episode;
+import paringknife.server.episodes.EpisodeSource;
 import paringknife.server.web.NotThere;
 import paringknife.server.web.NotYet;
 
@@ -21,6 +22,7 @@ public class Episodes {
   private final EpisodeStore store;
   private final DataFolder data;
   private final IngestQueue ingest;
+  private final EpisodeSounds sounds;
   private final Map<Long, Opened> opened = new ConcurrentHashMap<>();
 
   /** A new episode, and what had to be put right in its transcript. */
@@ -28,10 +30,11 @@ public class Episodes {
 
   private record Opened(int revision, Episode episode) {}
 
-  Episodes(EpisodeStore store, DataFolder data, IngestQueue ingest) {
+  Episodes(EpisodeStore store, DataFolder data, IngestQueue ingest, EpisodeSounds sounds) {
     this.store = store;
     this.data = data;
     this.ingest = ingest;
+    this.sounds = sounds;
   }
 
   /**
@@ -39,13 +42,24 @@ public class Episodes {
    *
    * @throws UnusableRecording or UnreadableTranscript with a message for the user
    */
-  public Added add(String show, String title, Path recording, @org.jspecify.annotations.Nullable Path transcript) {
-    Recording probed = Probe.of(recording);
+  public Added add(EpisodeSource source) {
+    Recording probed = Probe.of(source.camera());
     if (!probed.hasSound()) {
-      throw new UnusableRecording(recording.getFileName() + " has no sound, so there is nothing to read or pare.");
+      throw new UnusableRecording(
+          source.camera().getFileName()
+              + (source.microphones().isEmpty()
+                  ? " has no sound, so there is nothing to read or pare."
+                  : " has no sound, so the microphones cannot be lined up with it."));
     }
+    for (EpisodeSource.Microphone microphone : source.microphones()) {
+      if (!Probe.of(microphone.file()).hasSound()) {
+        throw new UnusableRecording(microphone.file().getFileName() + " has no sound.");
+      }
+    }
+    Path transcript = source.transcript();
     TranscriptFile.Imported words = transcript == null ? null : TranscriptFile.read(transcript);
-    long id = store.add(show, title, recording.toAbsolutePath(), probed.durationUs(), words == null ? null : words.transcript());
+    long id = store.add(source.show(), source.title(), source.camera().toAbsolutePath(), probed.durationUs(), words == null ? null : words.transcript());
+    sounds.add(id, source.microphones());
     ingest.schedule(id);
     return new Added(id, words == null ? List.of() : words.mended());
   }

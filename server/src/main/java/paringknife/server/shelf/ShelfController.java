@@ -35,6 +35,7 @@ import paringknife.core.transcript.TranscriptSearch;
 import paringknife.core.transcript.Word;
 import paringknife.server.episodes.DataFolder;
 import paringknife.server.episodes.Episode;
+import paringknife.server.episodes.EpisodeSource;
 import paringknife.server.web.NotThere;
 
 /** The shelf and the reading of episodes over HTTP. */
@@ -60,7 +61,10 @@ class ShelfController {
   }
 
   /** A new episode: names of files in the media folder; the transcript may be blank. */
-  record NewEpisode(String show, String title, String recording, String transcript) {}
+  record NewEpisode(String show, String title, String recording, String transcript, List<NewMicrophone> microphones) {}
+
+  /** A separate sound recording in the media folder; the speaker may be blank. */
+  record NewMicrophone(String file, String speaker) {}
 
   /** A new episode, and what had to be put right in its transcript. */
   record Shelved(long id, List<String> mended) {}
@@ -153,7 +157,12 @@ class ShelfController {
       throw new IllegalArgumentException("An episode needs a title.");
     }
     Path transcript = asked.transcript().isBlank() ? null : inMediaFolder(asked.transcript());
-    Episodes.Added added = episodes.add(asked.show().strip(), asked.title().strip(), inMediaFolder(asked.recording()), transcript);
+    List<EpisodeSource.Microphone> microphones =
+        asked.microphones().stream()
+            .map(m -> new EpisodeSource.Microphone(inMediaFolder(m.file()), m.speaker().strip()))
+            .toList();
+    Episodes.Added added =
+        episodes.add(new EpisodeSource(asked.show().strip(), asked.title().strip(), inMediaFolder(asked.recording()), transcript, microphones));
     return new Shelved(added.id(), added.mended());
   }
 

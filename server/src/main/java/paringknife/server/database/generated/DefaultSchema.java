@@ -14,6 +14,7 @@ import org.jooq.impl.SchemaImpl;
 import paringknife.server.database.generated.tables.Clip;
 import paringknife.server.database.generated.tables.ClipChange;
 import paringknife.server.database.generated.tables.Episode;
+import paringknife.server.database.generated.tables.EpisodeSound;
 import paringknife.server.database.generated.tables.Rendering;
 import paringknife.server.database.generated.tables.Transcript;
 
@@ -30,6 +31,8 @@ public class DefaultSchema extends SchemaImpl {
     public final ClipChange CLIP_CHANGE = ClipChange.CLIP_CHANGE;
 
     public final Episode EPISODE = Episode.EPISODE;
+
+    public final EpisodeSound EPISODE_SOUND = EpisodeSound.EPISODE_SOUND;
 
     public final Rendering RENDERING = Rendering.RENDERING;
 
@@ -51,6 +54,7 @@ public class DefaultSchema extends SchemaImpl {
             Clip.CLIP,
             ClipChange.CLIP_CHANGE,
             Episode.EPISODE,
+            EpisodeSound.EPISODE_SOUND,
             Rendering.RENDERING,
             Transcript.TRANSCRIPT
         );

@@ -7,6 +7,7 @@ package paringknife.server.database.generated;
 import paringknife.server.database.generated.tables.Clip;
 import paringknife.server.database.generated.tables.ClipChange;
 import paringknife.server.database.generated.tables.Episode;
+import paringknife.server.database.generated.tables.EpisodeSound;
 import paringknife.server.database.generated.tables.Rendering;
 import paringknife.server.database.generated.tables.Transcript;
 
@@ -19,6 +20,8 @@ public class Tables {
     public static final ClipChange CLIP_CHANGE = ClipChange.CLIP_CHANGE;
 
     public static final Episode EPISODE = Episode.EPISODE;
+
+    public static final EpisodeSound EPISODE_SOUND = EpisodeSound.EPISODE_SOUND;
 
     public static final Rendering RENDERING = Rendering.RENDERING;
 

@@ -34,6 +34,7 @@ import org.jooq.impl.TableImpl;
 import paringknife.server.database.generated.DefaultSchema;
 import paringknife.server.database.generated.Keys;
 import paringknife.server.database.generated.tables.Clip.ClipPath;
+import paringknife.server.database.generated.tables.EpisodeSound.EpisodeSoundPath;
 import paringknife.server.database.generated.tables.Transcript.TranscriptPath;
 
 
@@ -144,6 +145,15 @@ public class Episode extends TableImpl<Record> {
             _clip = new ClipPath(this, null, Keys.CLIP_IBFK_1.getInverseKey());
 
         return _clip;
+    }
+
+    private transient EpisodeSoundPath _episodeSound;
+
+    public EpisodeSoundPath episodeSound() {
+        if (_episodeSound == null)
+            _episodeSound = new EpisodeSoundPath(this, null, Keys.EPISODE_SOUND_IBFK_1.getInverseKey());
+
+        return _episodeSound;
     }
 
     private transient TranscriptPath _transcript;

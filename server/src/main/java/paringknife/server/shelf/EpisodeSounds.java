@@ -1,0 +1,86 @@
+package paringknife.server.shelf;
+
+import static paringknife.server.database.generated.Tables.EPISODE_SOUND;
+
+import java.nio.file.Path;
+import java.util.List;
+import org.jooq.DSLContext;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
+import paringknife.core.listen.Placement;
+import paringknife.server.episodes.EpisodeSource;
+
+/** The separate sound recordings of episodes in the database. */
+@Repository
+public class EpisodeSounds {
+  private final DSLContext db;
+
+  EpisodeSounds(DSLContext db) {
+    this.db = db;
+  }
+
+  /**
+   * A separate recording of an episode's sound.
+   *
+   * @param placed where it was found to lie; null until it has been lined up
+   * @param nudgeUs what the producer moved it by
+   * @param heard whether it is part of what is heard
+   */
+  public record Sound(
+      int position, Path source, String speaker, @Nullable Placement placed, long nudgeUs, boolean heard) {
+    /** Where it lies, with what the producer moved it by. */
+    public Placement placement() {
+      return (placed == null ? Placement.SAME : placed).movedBy(nudgeUs);
+    }
+  }
+
+  @Transactional
+  public void add(long episodeId, List<EpisodeSource.Microphone> microphones) {
+    for (int i = 0; i < microphones.size(); i++) {
+      db.insertInto(EPISODE_SOUND)
+          .set(EPISODE_SOUND.EPISODE_ID, episodeId)
+          .set(EPISODE_SOUND.POSITION, i)
+          .set(EPISODE_SOUND.SOURCE, microphones.get(i).file().toAbsolutePath().toString())
+          .set(EPISODE_SOUND.SPEAKER, microphones.get(i).speaker())
+          .set(EPISODE_SOUND.HEARD, true)
+          .execute();
+    }
+  }
+
+  public List<Sound> of(long episodeId) {
+    return db.selectFrom(EPISODE_SOUND)
+        .where(EPISODE_SOUND.EPISODE_ID.eq(episodeId))
+        .orderBy(EPISODE_SOUND.POSITION)
+        .fetch(
+            r ->
+                new Sound(
+                    r.get(EPISODE_SOUND.POSITION),
+                    Path.of(r.get(EPISODE_SOUND.SOURCE)),
+                    r.get(EPISODE_SOUND.SPEAKER),
+                    r.get(EPISODE_SOUND.OFFSET_US) == null
+                        ? null
+                        : new Placement(r.get(EPISODE_SOUND.OFFSET_US), r.get(EPISODE_SOUND.DRIFT_PPM), r.get(EPISODE_SOUND.AGREEING)),
+                    r.get(EPISODE_SOUND.NUDGE_US),
+                    r.get(EPISODE_SOUND.HEARD)));
+  }
+
+  public void place(long episodeId, int position, Placement placement) {
+    db.update(EPISODE_SOUND)
+        .set(EPISODE_SOUND.OFFSET_US, placement.offsetUs())
+        .set(EPISODE_SOUND.DRIFT_PPM, placement.driftPpm())
+        .set(EPISODE_SOUND.AGREEING, placement.agreeing())
+        .where(EPISODE_SOUND.EPISODE_ID.eq(episodeId).and(EPISODE_SOUND.POSITION.eq(position)))
+        .execute();
+  }
+
+  /** Changes what the producer may choose of a sound. */
+  public void choose(long episodeId, int position, String speaker, long nudgeUs, boolean heard) {
+    db.update(EPISODE_SOUND)
+        .set(EPISODE_SOUND.SPEAKER, speaker)
+        .set(EPISODE_SOUND.NUDGE_US, nudgeUs)
+        .set(EPISODE_SOUND.HEARD, heard)
+        .where(EPISODE_SOUND.EPISODE_ID.eq(episodeId).and(EPISODE_SOUND.POSITION.eq(position)))
+        .execute();
+  }
+}
