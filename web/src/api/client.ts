@@ -5,6 +5,7 @@ export type ShelfItem = Schemas['ShelfItem'];
 export type EpisodeCard = Schemas['EpisodeCard'];
 export type TranscriptColumns = Schemas['TranscriptColumns'];
 export type ClipState = Schemas['ClipState'];
+export type ClipStep = Schemas['ClipStep'];
 export type Preview = Schemas['Preview'];
 export type Prospects = Schemas['Prospects'];
 export type Pick = Schemas['Pick'];
@@ -89,9 +90,9 @@ export const api = {
   createClip: (id: number, firstWord: number, lastWord: number, title = '') =>
     post<ClipState>(`/episodes/${id}/clips`, { firstWord, lastWord, title }),
   change: (id: number, revision: number, intent: Intent) =>
-    post<ClipState>(`/clips/${id}/changes`, { revision, intent }),
-  undo: (id: number, revision: number) => post<ClipState>(`/clips/${id}/undo`, { revision }),
-  redo: (id: number, revision: number) => post<ClipState>(`/clips/${id}/redo`, { revision }),
+    post<ClipStep>(`/clips/${id}/changes`, { revision, intent }),
+  undo: (id: number, revision: number) => post<ClipStep>(`/clips/${id}/undo`, { revision }),
+  redo: (id: number, revision: number) => post<ClipStep>(`/clips/${id}/redo`, { revision }),
   clip: (id: number) => get<ClipState>(`/clips/${id}`),
   binClip: (id: number) => request<void>('DELETE', `/clips/${id}`),
   takeFromBin: (id: number) => post<ClipState>(`/clips/${id}/return`),

@@ -586,6 +586,50 @@ export interface components {
             /** Format: int32 */
             revision: number;
         };
+        ClipStep: {
+            /** Format: int64 */
+            id: number;
+            /** Format: int32 */
+            fromRevision: number;
+            /** Format: int32 */
+            revision: number;
+            undo: string | null;
+            redo: string | null;
+            title: string;
+            /** Format: int32 */
+            firstWord: number;
+            /** Format: int32 */
+            lastWord: number;
+            stretches: components["schemas"]["Span"][];
+            shape: string;
+            framing: components["schemas"]["Framing"];
+            lettering: string;
+            specs: string[];
+            removals: components["schemas"]["RemovalSplice"];
+            kept: components["schemas"]["SpanSplice"];
+            cut: components["schemas"]["SpanSplice"];
+            /** Format: int32 */
+            spans: number;
+            /** Format: int64 */
+            originalUs: number;
+            /** Format: int64 */
+            lengthUs: number;
+            parings: components["schemas"]["Paring"][];
+        };
+        RemovalSplice: {
+            /** Format: int32 */
+            from: number;
+            /** Format: int32 */
+            taken: number;
+            added: components["schemas"]["Removal"][];
+        };
+        SpanSplice: {
+            /** Format: int32 */
+            from: number;
+            /** Format: int32 */
+            taken: number;
+            added: components["schemas"]["Span"][];
+        };
         AskFor: {
             type: "AskFor";
         } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
@@ -1133,7 +1177,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["ClipState"];
+                    "*/*": components["schemas"]["ClipStep"];
                 };
             };
         };
@@ -1181,7 +1225,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["ClipState"];
+                    "*/*": components["schemas"]["ClipStep"];
                 };
             };
         };
@@ -1207,7 +1251,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["ClipState"];
+                    "*/*": components["schemas"]["ClipStep"];
                 };
             };
         };

@@ -1,4 +1,5 @@
-import { api, Refusal, type ClipState, type Intent } from '../api/client';
+import { api, Refusal, type ClipState, type ClipStep, type Intent } from '../api/client';
+import { applyStep } from './applyStep';
 import { useWorkbench } from './store';
 
 let queue: Promise<unknown> = Promise.resolve();
@@ -7,14 +8,15 @@ let queue: Promise<unknown> = Promise.resolve();
  * Sends changes one after the other, each from the state the one before left. The screen says
  * "Saved" only when the server has answered for all of them.
  */
-function send(act: (clip: ClipState) => Promise<ClipState>): Promise<void> {
+function send(act: (clip: ClipState) => Promise<ClipStep>): Promise<void> {
   useWorkbench.setState((s) => ({ saving: s.saving + 1 }));
   const work = queue.then(async () => {
     const clip = useWorkbench.getState().clip;
     try {
       if (!clip) return;
       const answer = await act(clip);
-      if (useWorkbench.getState().clip?.id === answer.id) useWorkbench.setState({ clip: answer });
+      const now = useWorkbench.getState().clip;
+      if (now?.id === answer.id) useWorkbench.setState({ clip: applyStep(now, answer) ?? (await api.clip(answer.id)) });
     } catch (error) {
       const refusal = error as Refusal;
       useWorkbench.setState({ message: refusal.message });

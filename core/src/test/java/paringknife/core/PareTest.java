@@ -59,7 +59,7 @@ class PareTest {
     ClipDocument clip = EDITOR.pareSureFillers(TALK.clip(), FillerFinder.english());
     clip = EDITOR.parePauses(clip, PauseSettings.DEFAULT);
     clip = EDITOR.pareWords(clip, 8, 10);
-    Parings parings = Parings.of(clip, TALK.transcript());
+    Parings parings = Parings.of(clip, CutList.of(clip, TALK.transcript()));
     long gone = parings.byReason().values().stream().mapToLong(Parings.Total::us).sum();
     long islands = parings.originalUs() - parings.lengthUs() - gone;
     assertThat(islands).isBetween(0L, 400_000L);

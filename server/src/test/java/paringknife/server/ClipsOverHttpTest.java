@@ -16,7 +16,16 @@ class ClipsOverHttpTest {
   }
 
   private static JsonNode change(JsonNode clip, String intent) throws Exception {
-    return APP.post("/api/clips/" + clip.path("id").asLong() + "/changes", body(clip, intent));
+    APP.post("/api/clips/" + clip.path("id").asLong() + "/changes", body(clip, intent));
+    return now(clip);
+  }
+
+  private static JsonNode now(JsonNode clip) throws Exception {
+    return APP.get("/api/clips/" + clip.path("id").asLong());
+  }
+
+  private static JsonNode step(JsonNode clip, String direction) throws Exception {
+    return APP.post("/api/clips/" + clip.path("id").asLong() + "/" + direction, "{\"revision\":" + clip.path("revision").asInt() + "}");
   }
 
   private static String body(JsonNode clip, String intent) {
@@ -36,16 +45,54 @@ class ClipsOverHttpTest {
     assertThat(after.path("undo").asString()).isEqualTo("pare fillers");
     JsonNode back = after;
     for (int i = 0; i < 3; i++) {
-      back = APP.post("/api/clips/" + clip.path("id").asLong() + "/undo", "{\"revision\":" + back.path("revision").asInt() + "}");
+      step(back, "undo");
+      back = now(back);
     }
     assertThat(back.path("removals")).isEmpty();
     assertThat(back.path("kept")).isEqualTo(clip.path("kept"));
     JsonNode again = back;
     for (int i = 0; i < 3; i++) {
-      again = APP.post("/api/clips/" + clip.path("id").asLong() + "/redo", "{\"revision\":" + again.path("revision").asInt() + "}");
+      step(again, "redo");
+      again = now(again);
     }
     assertThat(again.path("removals")).isEqualTo(fillers.path("removals"));
     assertThat(again.path("redo").isNull()).isTrue();
+  }
+
+  /** The document is written whole now and then only; the log carries the rest over a restart. */
+  @Test
+  void manyChangesSurviveARestartAndAllOfThemCanBeUndone() throws Exception {
+    JsonNode first = clip();
+    JsonNode last = first;
+    for (int i = 0; i < 150; i++) {
+      String intent = i % 3 == 0 ? "{\"type\":\"rename\",\"title\":\"Ice " + i + "\"}" : i % 3 == 1 ? "{\"type\":\"pareWords\",\"first\":4,\"last\":5}" : "{\"type\":\"putBackWords\",\"first\":4,\"last\":5}";
+      last = change(last, intent);
+    }
+    for (int i = 0; i < 40; i++) {
+      step(last, "undo");
+      last = now(last);
+    }
+    last = change(last, "{\"type\":\"pareWords\",\"first\":7,\"last\":7}");
+    APP.restart();
+    assertThat(now(last)).isEqualTo(last);
+    while (!last.path("undo").isNull()) {
+      step(last, "undo");
+      last = now(last);
+    }
+    assertThat(last.path("title").asString()).isEqualTo("Ice");
+    assertThat(last.path("kept")).isEqualTo(first.path("kept"));
+    assertThat(last.path("revision").asInt()).isEqualTo(1 + 150 + 40 + 1 + 111);
+  }
+
+  @Test
+  void aStepTellsOnlyWhatHasMoved() throws Exception {
+    JsonNode clip = clip();
+    JsonNode step = APP.post("/api/clips/" + clip.path("id").asLong() + "/changes", body(clip, "{\"type\":\"pareWords\",\"first\":5,\"last\":5}"));
+    assertThat(step.path("fromRevision")).isEqualTo(clip.path("revision"));
+    assertThat(step.path("removals").path("added")).hasSize(1);
+    assertThat(step.path("kept").path("taken").asInt()).isEqualTo(1);
+    assertThat(step.path("kept").path("added")).hasSize(2);
+    assertThat(step.path("spans").asInt()).isEqualTo(now(clip).path("kept").size());
   }
 
   @Test

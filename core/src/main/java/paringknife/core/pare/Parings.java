@@ -4,7 +4,6 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import paringknife.core.time.Span;
-import paringknife.core.transcript.Transcript;
 
 /**
  * The tray of what was taken out, a view of the clip: how much went, for which reason. Seconds
@@ -18,8 +17,10 @@ public record Parings(long originalUs, long lengthUs, Map<Reason, Total> byReaso
   /** How many removals, and how many microseconds they take out. */
   public record Total(int count, long us) {}
 
-  public static Parings of(ClipDocument clip, Transcript transcript) {
-    CutList cuts = CutList.of(clip, transcript);
+  /**
+   * @param cuts the clip's cut list
+   */
+  public static Parings of(ClipDocument clip, CutList cuts) {
     Map<Reason, Total> totals = new EnumMap<>(Reason.class);
     List<Span> stretches = clip.settings().stretches();
     long original = stretches.stream().mapToLong(Span::lengthUs).sum();

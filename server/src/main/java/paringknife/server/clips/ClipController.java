@@ -1,7 +1,9 @@
 package paringknife.server.clips;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -37,6 +39,11 @@ class ClipController {
   private final Episodes episodes;
   private final ClipStore store;
   private final Events events;
+
+  /** The newest state told of each clip, to tell the next change against. */
+  private final Map<Long, Told> told = new ConcurrentHashMap<>();
+
+  private record Told(ClipState state, Episode episode) {}
 
   ClipController(Episodes episodes, ClipStore store, Events events) {
     this.episodes = episodes;
@@ -103,22 +110,22 @@ class ClipController {
   }
 
   @PostMapping("/clips/{id}/changes")
-  ClipState change(@PathVariable long id, @RequestBody Change change) {
+  ClipStep change(@PathVariable long id, @RequestBody Change change) {
     ClipStore.StoredClip clip = seen(id, change.revision());
     Episode episode = episodes.open(clip.episodeId());
-    return settle(store.change(clip, change.intent().label(), change.intent().apply(clip.document(), episode)), episode);
+    return settle(clip, store.change(clip, change.intent().label(), change.intent().apply(clip.document(), episode)), episode);
   }
 
   @PostMapping("/clips/{id}/undo")
-  ClipState undo(@PathVariable long id, @RequestBody Seen seen) {
+  ClipStep undo(@PathVariable long id, @RequestBody Seen seen) {
     ClipStore.StoredClip clip = seen(id, seen.revision());
-    return settle(store.undo(clip), episodes.open(clip.episodeId()));
+    return settle(clip, store.undo(clip), episodes.open(clip.episodeId()));
   }
 
   @PostMapping("/clips/{id}/redo")
-  ClipState redo(@PathVariable long id, @RequestBody Seen seen) {
+  ClipStep redo(@PathVariable long id, @RequestBody Seen seen) {
     ClipStore.StoredClip clip = seen(id, seen.revision());
-    return settle(store.redo(clip), episodes.open(clip.episodeId()));
+    return settle(clip, store.redo(clip), episodes.open(clip.episodeId()));
   }
 
   private ClipStore.StoredClip seen(long id, int revision) {
@@ -129,16 +136,22 @@ class ClipController {
     return clip;
   }
 
-  private ClipState settle(ClipStore.StoredClip clip, Episode episode) {
-    store.remember(clip);
-    events.clipsChanged(clip.episodeId());
-    return ClipState.of(clip, episode);
+  private ClipStep settle(ClipStore.StoredClip before, ClipStore.StoredClip after, Episode episode) {
+    store.remember(after);
+    events.clipsChanged(after.episodeId());
+    Told known = told.get(before.id());
+    boolean fresh = known != null && known.episode() == episode && known.state().revision() == before.revision();
+    ClipState from = fresh ? known.state() : ClipState.of(before, episode);
+    ClipState to = ClipState.of(after, episode);
+    told.put(after.id(), new Told(to, episode));
+    return ClipStep.between(from, to);
   }
 
   @DeleteMapping("/clips/{id}")
   void bin(@PathVariable long id) {
     ClipStore.StoredClip clip = store.byId(id);
     store.bin(id);
+    told.remove(id);
     events.clipsChanged(clip.episodeId());
   }
 

@@ -46,7 +46,7 @@ public record ClipState(
 
   static ClipState of(ClipStore.StoredClip clip, Episode episode) {
     CutList cuts = CutList.of(clip.document(), episode.transcript());
-    Parings parings = Parings.of(clip.document(), episode.transcript());
+    Parings parings = Parings.of(clip.document(), cuts);
     var settings = clip.document().settings();
     long start = settings.stretches().stream().mapToLong(Span::startUs).min().orElse(0);
     long end = settings.stretches().stream().mapToLong(Span::endUs).max().orElse(0);

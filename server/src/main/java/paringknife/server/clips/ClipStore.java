@@ -26,6 +26,8 @@ import tools.jackson.databind.json.JsonMapper;
  */
 @Repository
 public class ClipStore {
+  private static final int STEPS_BETWEEN_DOCUMENTS = 64;
+
   private final DSLContext db;
   private final JsonMapper json;
   private final Map<Long, StoredClip> recent = new ConcurrentHashMap<>();
@@ -40,6 +42,7 @@ public class ClipStore {
    *
    * @param revision grows with every change, undo and redo
    * @param applied how many steps of the log are applied
+   * @param written how many steps were applied when the document was last written whole
    * @param undo name of the step that undo takes back; null when there is none
    * @param redo name of the step that redo brings back; null when there is none
    */
@@ -48,6 +51,7 @@ public class ClipStore {
       long episodeId,
       int revision,
       int applied,
+      int written,
       ClipDocument document,
       @Nullable String undo,
       @Nullable String redo) {}
@@ -60,10 +64,11 @@ public class ClipStore {
             .set(CLIP.REVISION, 1)
             .set(CLIP.APPLIED, 0)
             .set(CLIP.DOCUMENT, json.writeValueAsString(document))
+            .set(CLIP.DOCUMENT_STEP, 0)
             .returningResult(CLIP.ID)
             .fetchSingle()
             .value1();
-    return new StoredClip(id, episodeId, 1, 0, document, null, null);
+    return new StoredClip(id, episodeId, 1, 0, 0, document, null, null);
   }
 
   public List<StoredClip> ofEpisode(long episodeId) {
@@ -88,18 +93,31 @@ public class ClipStore {
     if (known != null && known.revision() == row.value2()) {
       return known;
     }
-    String document = db.select(CLIP.DOCUMENT).from(CLIP).where(CLIP.ID.eq(id)).fetchSingle().value1();
+    var written = db.select(CLIP.DOCUMENT, CLIP.DOCUMENT_STEP).from(CLIP).where(CLIP.ID.eq(id)).fetchSingle();
     StoredClip read =
         new StoredClip(
             id,
             row.value1(),
             row.value2(),
             row.value3(),
-            json.readValue(document, ClipDocument.class),
+            written.value2(),
+            replayed(id, json.readValue(written.value1(), ClipDocument.class), written.value2(), row.value3()),
             name(id, row.value3()).orElse(null),
             name(id, row.value3() + 1).orElse(null));
     recent.put(id, read);
     return read;
+  }
+
+  /** A document as written after some steps, brought to where others are applied. */
+  private ClipDocument replayed(long id, ClipDocument document, int from, int to) {
+    ClipDocument now = document;
+    for (int step = from + 1; step <= to; step++) {
+      now = delta(id, step).forwards(now);
+    }
+    for (int step = from; step > to; step--) {
+      now = delta(id, step).backwards(now);
+    }
+    return now;
   }
 
   private Optional<String> name(long id, int step) {
@@ -117,17 +135,19 @@ public class ClipStore {
       return seen;
     }
     int step = seen.applied() + 1;
-    save(seen, changed, step);
-    db.deleteFrom(CLIP_CHANGE)
-        .where(CLIP_CHANGE.CLIP_ID.eq(seen.id()).and(CLIP_CHANGE.STEP.ge(step)))
-        .execute();
+    int written = save(seen, changed, step, seen.written() > seen.applied());
+    if (seen.redo() != null) {
+      db.deleteFrom(CLIP_CHANGE)
+          .where(CLIP_CHANGE.CLIP_ID.eq(seen.id()).and(CLIP_CHANGE.STEP.ge(step)))
+          .execute();
+    }
     db.insertInto(CLIP_CHANGE)
         .set(CLIP_CHANGE.CLIP_ID, seen.id())
         .set(CLIP_CHANGE.STEP, step)
         .set(CLIP_CHANGE.NAME, name)
         .set(CLIP_CHANGE.DELTA, json.writeValueAsString(delta))
         .execute();
-    return new StoredClip(seen.id(), seen.episodeId(), seen.revision() + 1, step, changed, name, null);
+    return new StoredClip(seen.id(), seen.episodeId(), seen.revision() + 1, step, written, changed, name, null);
   }
 
   @Transactional
@@ -149,12 +169,13 @@ public class ClipStore {
   }
 
   private StoredClip moved(StoredClip seen, ClipDocument document, int applied) {
-    save(seen, document, applied);
+    int written = save(seen, document, applied, false);
     return new StoredClip(
         seen.id(),
         seen.episodeId(),
         seen.revision() + 1,
         applied,
+        written,
         document,
         name(seen.id(), applied).orElse(null),
         name(seen.id(), applied + 1).orElse(null));
@@ -170,18 +191,24 @@ public class ClipStore {
     return json.readValue(text, ClipDelta.class);
   }
 
-  private void save(StoredClip seen, ClipDocument document, int applied) {
-    int saved =
-        db.update(CLIP)
-            .set(CLIP.DOCUMENT, json.writeValueAsString(document))
-            .set(CLIP.REVISION, seen.revision() + 1)
-            .set(CLIP.APPLIED, applied)
-            .where(CLIP.ID.eq(seen.id()).and(CLIP.REVISION.eq(seen.revision())))
-            .execute();
+  /**
+   * Moves the clip on; the document is written whole now and then only, the log has the rest.
+   *
+   * @param whole whether the steps that lead to the document as written are about to go
+   * @return the step at which the document is written
+   */
+  private int save(StoredClip seen, ClipDocument document, int applied, boolean whole) {
+    boolean write = whole || Math.abs(applied - seen.written()) >= STEPS_BETWEEN_DOCUMENTS;
+    var update = db.update(CLIP).set(CLIP.REVISION, seen.revision() + 1).set(CLIP.APPLIED, applied);
+    if (write) {
+      update = update.set(CLIP.DOCUMENT, json.writeValueAsString(document)).set(CLIP.DOCUMENT_STEP, applied);
+    }
+    int saved = update.where(CLIP.ID.eq(seen.id()).and(CLIP.REVISION.eq(seen.revision()))).execute();
     if (saved == 0) {
       throw new Outdated(
           "This clip was changed in another window. That change is kept; the clip is shown as it is now.");
     }
+    return write ? applied : seen.written();
   }
 
   /** Keeps the newest state at hand; call it once the change is certain. */

@@ -61,7 +61,11 @@ class ShelfController {
   }
 
   /** A new episode: names of files in the media folder; the transcript may be blank. */
-  record NewEpisode(String show, String title, String recording, String transcript, List<NewMicrophone> microphones) {}
+  record NewEpisode(String show, String title, String recording, String transcript, List<NewMicrophone> microphones) {
+    NewEpisode {
+      microphones = microphones == null ? List.of() : microphones;
+    }
+  }
 
   /** A separate sound recording in the media folder; the speaker may be blank. */
   record NewMicrophone(String file, String speaker) {}

@@ -21,6 +21,7 @@ class ApiDocument {
       Map.of(
           "ShelfItem", Set.of("problem"),
           "ClipState", Set.of("undo", "redo"),
+          "ClipStep", Set.of("undo", "redo"),
           "Cell", Set.of("renderingId", "state", "secondsLeft", "problem"));
 
   @Bean

@@ -62,6 +62,8 @@ public class Clip extends TableImpl<Record> {
 
     public final TableField<Record, String> DOCUMENT = createField(DSL.name("document"), SQLDataType.CLOB.nullable(false), this, "");
 
+    public final TableField<Record, Integer> DOCUMENT_STEP = createField(DSL.name("document_step"), SQLDataType.INTEGER.nullable(false).defaultValue(DSL.field(DSL.raw("0"), SQLDataType.INTEGER)), this, "");
+
     public final TableField<Record, LocalDateTime> CREATED_AT = createField(DSL.name("created_at"), SQLDataType.LOCALDATETIME(3).nullable(false).defaultValue(DSL.field(DSL.raw("current_timestamp(3)"), SQLDataType.LOCALDATETIME)), this, "");
 
     public final TableField<Record, LocalDateTime> BINNED_AT = createField(DSL.name("binned_at"), SQLDataType.LOCALDATETIME(3).defaultValue(DSL.field(DSL.raw("NULL"), SQLDataType.LOCALDATETIME)), this, "");

@@ -1,0 +1,2 @@
+ALTER TABLE clip ADD COLUMN document_step INT NOT NULL DEFAULT 0 AFTER document;
+UPDATE clip SET document_step = applied;
