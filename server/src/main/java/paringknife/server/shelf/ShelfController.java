@@ -1,6 +1,10 @@
 package paringknife.server.shelf;
 
+import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.media.Schema;
+import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import jakarta.servlet.http.HttpServletRequest;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.ByteBuffer;
@@ -11,6 +15,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
+import java.util.zip.GZIPInputStream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.core.io.FileSystemResource;
 import org.springframework.http.CacheControl;
@@ -21,18 +26,16 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import paringknife.core.frame.Face;
 import paringknife.core.pick.Brief;
 import paringknife.core.pick.Pick;
-import paringknife.core.transcript.Paragraphs;
 import paringknife.core.transcript.Passage;
-import paringknife.core.transcript.Sentences;
 import paringknife.core.transcript.Transcript;
 import paringknife.core.transcript.TranscriptSearch;
-import paringknife.core.transcript.Word;
 import paringknife.server.episodes.DataFolder;
 import paringknife.server.episodes.Episode;
 import paringknife.server.episodes.EpisodeSource;
@@ -44,11 +47,13 @@ import paringknife.server.web.NotThere;
 class ShelfController {
   private final Episodes episodes;
   private final EpisodeStore store;
+  private final TranscriptPages pages;
   private final DataFolder data;
 
-  ShelfController(Episodes episodes, EpisodeStore store, DataFolder data) {
+  ShelfController(Episodes episodes, EpisodeStore store, TranscriptPages pages, DataFolder data) {
     this.episodes = episodes;
     this.store = store;
+    this.pages = pages;
     this.data = data;
   }
 
@@ -203,22 +208,19 @@ class ShelfController {
         id, row.show(), row.title(), row.durationUs(), picture == null ? 640 : picture.width(), picture == null ? 360 : picture.height(), episode.rate().numerator(), episode.rate().denominator(), people);
   }
 
-  @GetMapping("/episodes/{id}/transcript")
-  TranscriptColumns transcript(@PathVariable long id) {
-    EpisodeStore.StoredTranscript stored = episodes.transcript(id);
-    Transcript transcript = stored.transcript();
-    List<Word> words = transcript.words();
-    return new TranscriptColumns(
-        stored.revision(),
-        transcript.language(),
-        transcript.speakers(),
-        words.stream().map(Word::text).toList(),
-        words.stream().mapToLong(Word::startUs).toArray(),
-        words.stream().mapToLong(Word::endUs).toArray(),
-        words.stream().mapToInt(Word::speaker).toArray(),
-        words.stream().mapToDouble(Word::confidence).toArray(),
-        Paragraphs.of(transcript),
-        Sentences.of(transcript).stream().mapToInt(Passage::to).toArray());
+  @GetMapping(path = "/episodes/{id}/transcript", produces = MediaType.APPLICATION_JSON_VALUE)
+  @ApiResponse(responseCode = "200", content = @Content(schema = @Schema(implementation = TranscriptColumns.class)))
+  ResponseEntity<byte[]> transcript(@PathVariable long id, @RequestHeader(name = "Accept-Encoding", defaultValue = "") String encodings)
+      throws IOException {
+    TranscriptPages.Packed packed = pages.of(id, episodes.transcript(id));
+    ResponseEntity.BodyBuilder answer =
+        ResponseEntity.ok().cacheControl(CacheControl.noCache().cachePrivate()).eTag("\"" + packed.revision() + "\"").varyBy("Accept-Encoding");
+    if (encodings.contains("gzip")) {
+      return answer.header("Content-Encoding", "gzip").body(packed.gzip());
+    }
+    try (InputStream plain = new GZIPInputStream(new ByteArrayInputStream(packed.gzip()))) {
+      return answer.body(plain.readAllBytes());
+    }
   }
 
   @PutMapping("/episodes/{id}/words/{index}")

@@ -1,0 +1,61 @@
+package paringknife.server.shelf;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.zip.GZIPOutputStream;
+import org.springframework.stereotype.Component;
+import paringknife.core.transcript.Paragraphs;
+import paringknife.core.transcript.Passage;
+import paringknife.core.transcript.Sentences;
+import paringknife.core.transcript.Transcript;
+import paringknife.core.transcript.Word;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Transcripts as they go to the browser, packed once for each revision. */
+@Component
+class TranscriptPages {
+  private final JsonMapper json;
+  private final Map<Long, Packed> packed = new ConcurrentHashMap<>();
+
+  /** JSON under gzip, and the revision it is of. */
+  record Packed(int revision, byte[] gzip) {}
+
+  TranscriptPages(JsonMapper json) {
+    this.json = json;
+  }
+
+  Packed of(long episodeId, EpisodeStore.StoredTranscript stored) {
+    return packed.compute(
+        episodeId,
+        (id, known) -> known != null && known.revision() == stored.revision() ? known : pack(stored));
+  }
+
+  private Packed pack(EpisodeStore.StoredTranscript stored) {
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    try (GZIPOutputStream gzip = new GZIPOutputStream(bytes, 1 << 14)) {
+      json.writeValue(gzip, columns(stored));
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    return new Packed(stored.revision(), bytes.toByteArray());
+  }
+
+  private static ShelfController.TranscriptColumns columns(EpisodeStore.StoredTranscript stored) {
+    Transcript transcript = stored.transcript();
+    var words = transcript.words();
+    return new ShelfController.TranscriptColumns(
+        stored.revision(),
+        transcript.language(),
+        transcript.speakers(),
+        words.stream().map(Word::text).toList(),
+        words.stream().mapToLong(Word::startUs).toArray(),
+        words.stream().mapToLong(Word::endUs).toArray(),
+        words.stream().mapToInt(Word::speaker).toArray(),
+        words.stream().mapToDouble(Word::confidence).toArray(),
+        Paragraphs.of(transcript),
+        Sentences.of(transcript).stream().mapToInt(Passage::to).toArray());
+  }
+}
