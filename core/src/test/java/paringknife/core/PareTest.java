@@ -78,7 +78,7 @@ class PareTest {
   void correctingAWordMovesNoCut() {
     ClipDocument clip = EDITOR.pareWords(TALK.clip(), 5, 6);
     CutList before = CutList.of(clip, TALK.transcript());
-    assertThat(CutList.of(clip, TALK.transcript().corrected(5, "buy"))).isEqualTo(before);
+    assertThat(CutList.of(clip, new paringknife.core.transcript.TranscriptEditor(TALK.transcript()).replace(5, 5, "buy"))).isEqualTo(before);
   }
 
   @Test

@@ -2,6 +2,7 @@ package paringknife.core.formats;
 
 import java.util.ArrayList;
 import java.util.List;
+import paringknife.core.transcript.Syllables;
 import paringknife.core.transcript.Transcript;
 import paringknife.core.transcript.Word;
 
@@ -47,28 +48,14 @@ public final class CueWords {
 
   private static void share(
       TimedText cue, List<String> tokens, List<Integer> speakers, List<Word> words) {
-    long total = tokens.stream().mapToLong(CueWords::syllables).sum();
+    long total = tokens.stream().mapToLong(Syllables::of).sum();
     long passed = 0;
     long start = cue.span().startUs();
     for (int i = 0; i < tokens.size(); i++) {
-      passed += syllables(tokens.get(i));
+      passed += Syllables.of(tokens.get(i));
       long end = cue.span().startUs() + cue.span().lengthUs() * passed / Math.max(1, total);
       words.add(new Word(words.size(), tokens.get(i), start, end, speakers.get(i), 1.0));
       start = end;
     }
-  }
-
-  /** Groups of vowels, at least one. */
-  static int syllables(String word) {
-    int groups = 0;
-    boolean inVowel = false;
-    for (char c : word.toLowerCase(java.util.Locale.ROOT).toCharArray()) {
-      boolean vowel = "aeiouy\u00e4\u00f6\u00fc\u00e9\u00e8\u00e0\u00f4".indexOf(c) >= 0 || Character.isDigit(c);
-      if (vowel && !inVowel) {
-        groups++;
-      }
-      inVowel = vowel;
-    }
-    return Math.max(1, groups);
   }
 }

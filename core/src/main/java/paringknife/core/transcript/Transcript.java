@@ -1,6 +1,7 @@
 package paringknife.core.transcript;
 
 import java.util.List;
+import java.util.Map;
 import paringknife.core.time.Span;
 
 /**
@@ -9,17 +10,42 @@ import paringknife.core.time.Span;
  * @param language BCP 47 tag, such as {@code en}
  * @param speakers names, by index
  * @param words ordered by start
+ * @param paragraphChoices words, by identity, at which a paragraph was made to start (true) or not
+ *     to (false); elsewhere {@link Paragraphs} decides
  */
-public record Transcript(String language, List<String> speakers, List<Word> words) {
+public record Transcript(
+    String language,
+    List<String> speakers,
+    List<Word> words,
+    Map<Long, Boolean> paragraphChoices) {
   public Transcript {
     speakers = List.copyOf(speakers);
     words = List.copyOf(words);
+    paragraphChoices = paragraphChoices == null ? Map.of() : Map.copyOf(paragraphChoices);
     for (int i = 1; i < words.size(); i++) {
       if (words.get(i).startUs() < words.get(i - 1).startUs()) {
         throw new IllegalArgumentException(
             "words are not in order of time at \"" + words.get(i).text() + "\"");
       }
     }
+  }
+
+  /** A transcript in whose paragraphs nobody has had a say. */
+  public Transcript(String language, List<String> speakers, List<Word> words) {
+    this(language, speakers, words, Map.of());
+  }
+
+  public Transcript withWords(List<Word> changed) {
+    return new Transcript(language, speakers, changed, paragraphChoices);
+  }
+
+  public Transcript withSpeakers(List<String> changed) {
+    return new Transcript(language, changed, words, paragraphChoices);
+  }
+
+  /** An identity beyond those of all words here. */
+  public long nextWordId() {
+    return words.stream().mapToLong(Word::id).max().orElse(-1) + 1;
   }
 
   /** Index of the first word that ends after a time; the number of words when none does. */
@@ -76,16 +102,5 @@ public record Transcript(String language, List<String> speakers, List<Word> word
       text.append(word.text());
     }
     return text.toString();
-  }
-
-  /** The same transcript with one word's text corrected; its times and identity stay. */
-  public Transcript corrected(long wordId, String text) {
-    int at = indexOf(wordId);
-    if (at < 0) {
-      throw new IllegalArgumentException("no such word: " + wordId);
-    }
-    List<Word> changed = new java.util.ArrayList<>(words);
-    changed.set(at, words.get(at).withText(text));
-    return new Transcript(language, speakers, changed);
   }
 }

@@ -28,6 +28,10 @@ public record Word(
     return new Word(id, corrected, startUs, endUs, speaker, 1.0);
   }
 
+  public Word withSpeaker(int changed) {
+    return new Word(id, text, startUs, endUs, changed, confidence);
+  }
+
   /** Lower case without punctuation at either side; the apostrophe inside a word stays. */
   public String bare() {
     int from = 0;

@@ -13,13 +13,28 @@ import java.util.List;
 import java.util.Locale;
 import paringknife.core.formats.CueWords;
 import paringknife.core.formats.ImportedText;
+import paringknife.core.formats.PlainText;
 import paringknife.core.formats.SubtitleReader;
+import paringknife.core.formats.Ttml;
 import paringknife.core.transcript.Transcript;
 
-/** Reads a transcript handed over as a file: our JSON with words, SubRip or WebVTT. */
+/** Reads a transcript handed over as a file: our JSON with words, SubRip, WebVTT, TTML or plain text. */
 public final class TranscriptFile {
-  /** A transcript, and what had to be put right in its file. */
-  public record Imported(Transcript transcript, List<String> mended) {}
+  /** Extensions of the files that can be read. */
+  public static final List<String> EXTENSIONS = List.of("json", "srt", "vtt", "ttml", "xml", "txt");
+
+  /** Length a text without times is laid over until it is timed. */
+  private static final long UNKNOWN_LENGTH_US = 600_000_000;
+
+  /** What of a transcript was timed in its file. */
+  public enum Timing {
+    WORDS,
+    CUES,
+    NOTHING
+  }
+
+  /** A transcript, what of it carries times, and what had to be put right in its file. */
+  public record Imported(Transcript transcript, Timing timing, List<String> mended) {}
 
   private TranscriptFile() {}
 
@@ -45,19 +60,27 @@ public final class TranscriptFile {
     String lower = name.toLowerCase(Locale.ROOT);
     try {
       if (lower.endsWith(".json")) {
-        return new Imported(TranscriptJson.read(text, mended), mended);
+        return new Imported(TranscriptJson.read(text, mended), Timing.WORDS, mended);
       }
       if (lower.endsWith(".srt") || lower.endsWith(".vtt")) {
-        ImportedText cues = SubtitleReader.read(text);
-        mended.addAll(cues.mended());
-        mended.add("only captions are timed in this file: word times are shared out by syllables");
-        return new Imported(CueWords.transcript(cues.cues(), "en"), mended);
+        return cues(SubtitleReader.read(text), mended);
+      }
+      if (lower.endsWith(".ttml") || lower.endsWith(".xml")) {
+        return cues(Ttml.read(text), mended);
+      }
+      if (lower.endsWith(".txt")) {
+        return new Imported(PlainText.read(text, UNKNOWN_LENGTH_US), Timing.NOTHING, mended);
       }
     } catch (IllegalArgumentException e) {
       throw new UnreadableTranscript(name + " cannot be used as a transcript: " + e.getMessage() + ".");
     }
     throw new UnreadableTranscript(
-        name + " is not a transcript this version reads. It takes .json (words with times), .srt and .vtt.");
+        name + " is not a transcript this version reads. It takes .json (words with times), .srt, .vtt, .ttml and .txt.");
+  }
+
+  private static Imported cues(ImportedText read, List<String> mended) {
+    mended.addAll(read.mended());
+    return new Imported(CueWords.transcript(read.cues(), "en"), Timing.CUES, mended);
   }
 
   private static String decode(byte[] bytes, List<String> mended) {

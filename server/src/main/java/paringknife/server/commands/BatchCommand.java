@@ -136,7 +136,7 @@ final class BatchCommand implements Callable<Integer> {
   }
 
   private static Transcript recognised(EpisodeFolder folder, List<HeardSound> heard) {
-    Transcript words = new PocketSphinx().recognise(folder.sound());
+    Transcript words = new PocketSphinx().recognise(folder.sound(), share -> {});
     return heard.size() < 2
         ? words
         : SpeakersByMicrophone.assign(

@@ -11,6 +11,7 @@ import paringknife.core.deliver.DeliverySpecs;
 import paringknife.core.formats.ImportedText;
 import paringknife.core.formats.SubRip;
 import paringknife.core.formats.SubtitleReader;
+import paringknife.core.formats.Ttml;
 import paringknife.core.formats.WebVtt;
 import paringknife.core.frame.Face;
 import paringknife.core.frame.FaceSample;
@@ -36,6 +37,7 @@ import paringknife.core.pare.RepeatGroup;
 import paringknife.core.pick.Pick;
 import paringknife.core.pick.PickFinder;
 import paringknife.core.time.Span;
+import paringknife.core.transcript.TextOnSound;
 import paringknife.core.transcript.Transcript;
 import paringknife.media.ffmpeg.AnalysisPictures;
 import paringknife.media.ffmpeg.HeardSound;
@@ -43,6 +45,7 @@ import paringknife.media.ffmpeg.Levels;
 import paringknife.media.ffmpeg.Probe;
 import paringknife.media.ffmpeg.Recording;
 import paringknife.media.ffmpeg.RecordingLineUp;
+import paringknife.media.speech.ForcedAligner;
 import paringknife.media.speech.PocketSphinx;
 import paringknife.media.transcripts.TranscriptFile;
 import paringknife.media.transcripts.TranscriptJson;
@@ -57,7 +60,7 @@ import tools.jackson.databind.node.ObjectNode;
 @Command(name = "tool", description = "One computation at a time: " + ToolCommand.ALL + ".")
 final class ToolCommand implements Runnable {
   static final String ALL =
-      "recognise, pauses, fillers, repeats, picks, loudness, faces, crop-path, cues, line-up, convert, specs";
+      "recognise, align, pauses, fillers, repeats, picks, loudness, faces, crop-path, cues, line-up, convert, specs";
 
   private static final JsonMapper JSON = new JsonMapper();
 
@@ -71,7 +74,18 @@ final class ToolCommand implements Runnable {
   @Command(description = "words said in a recording, recognised on this machine")
   void recognise(@Parameters(paramLabel = "MEDIA") Path media) {
     Probe.of(media);
-    System.out.println(TranscriptJson.write(new PocketSphinx().recognise(media)));
+    System.out.println(TranscriptJson.write(new PocketSphinx().recognise(media, share -> {})));
+  }
+
+  @Command(description = "a text timed against the sound it was said in, as transcript JSON")
+  void align(@Parameters(paramLabel = "MEDIA") Path media, @Parameters(paramLabel = "TEXT") Path text) {
+    Transcript given = TranscriptFile.read(text).transcript();
+    TextOnSound laid = new ForcedAligner().align(media, given, share -> {});
+    if (laid.matched() < ForcedAligner.LEAST_MATCH) {
+      throw new IllegalArgumentException(text.getFileName() + " does not say what is said in " + media.getFileName() + ".");
+    }
+    laid.unmatched().forEach(p -> System.err.println("not heard: " + given.text(p.from(), p.to())));
+    System.out.println(TranscriptJson.write(laid.transcript()));
   }
 
   @Command(description = "quiet stretches of a recording")
@@ -216,13 +230,19 @@ final class ToolCommand implements Runnable {
 
   @Command(description = "subtitles from one format to another, by extension")
   void convert(@Parameters(paramLabel = "IN") Path in, @Parameters(paramLabel = "OUT") Path target) throws IOException {
-    ImportedText read = SubtitleReader.read(Files.readString(in));
+    String from = in.getFileName().toString().toLowerCase(Locale.ROOT);
+    String text = Files.readString(in);
+    ImportedText read = from.endsWith(".ttml") || from.endsWith(".xml") ? Ttml.read(text) : SubtitleReader.read(text);
     read.mended().forEach(m -> System.err.println(in.getFileName() + ": " + m));
     String name = target.getFileName().toString().toLowerCase(Locale.ROOT);
-    if (!name.endsWith(".srt") && !name.endsWith(".vtt")) {
-      throw new IllegalArgumentException("This version writes .srt and .vtt.");
-    }
-    Files.writeString(target, name.endsWith(".srt") ? SubRip.write(read.cues()) : WebVtt.write(read.cues()));
+    String written =
+        switch (name.substring(name.lastIndexOf('.') + 1)) {
+          case "srt" -> SubRip.write(read.cues());
+          case "vtt" -> WebVtt.write(read.cues());
+          case "ttml" -> Ttml.write(read.cues(), "en");
+          default -> throw new IllegalArgumentException("Captions are written as .srt, .vtt or .ttml.");
+        };
+    Files.writeString(target, written);
   }
 
   @Command(description = "ids of the delivery specs")

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.stereotype.Service;
 import paringknife.core.transcript.Transcript;
+import paringknife.core.transcript.TranscriptEditor;
 import paringknife.media.ffmpeg.Probe;
 import paringknife.media.ffmpeg.Recording;
 import paringknife.media.ffmpeg.UnusableRecording;
@@ -112,13 +113,9 @@ public class Episodes {
   }
 
   /** Corrects one word's text; no cut moves. Answers the transcript's new revision. */
-  public synchronized int correct(long id, long wordId, String text) {
-    String clean = text.strip().replaceAll("\\s+", " ");
-    if (clean.isEmpty()) {
-      throw new IllegalArgumentException("A word cannot be corrected to nothing; pare it instead.");
-    }
+  public synchronized int correct(long id, int word, String text) {
     EpisodeStore.StoredTranscript stored = transcript(id);
-    store.saveTranscript(id, stored.revision() + 1, stored.transcript().corrected(wordId, clean));
+    store.saveTranscript(id, stored.revision() + 1, new TranscriptEditor(stored.transcript()).replace(word, word, text));
     return stored.revision() + 1;
   }
 }

@@ -103,7 +103,7 @@ public class IngestQueue {
     }
 
     private static Transcript recognised(long id, EpisodeSounds sounds, EpisodeFolder folder) {
-      Transcript words = new PocketSphinx().recognise(folder.sound());
+      Transcript words = new PocketSphinx().recognise(folder.sound(), share -> {});
       List<EpisodeSounds.Sound> named = sounds.of(id).stream().filter(s -> !s.speaker().isEmpty()).toList();
       return named.size() < 2
           ? words

@@ -229,7 +229,7 @@ class ShelfController {
     if (index < 0 || index >= transcript.words().size()) {
       throw new NotThere("There is no such word.");
     }
-    return new Corrected(episodes.correct(id, transcript.words().get(index).id(), correction.text()));
+    return new Corrected(episodes.correct(id, index, correction.text()));
   }
 
   @GetMapping("/episodes/{id}/search")
