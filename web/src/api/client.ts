@@ -6,6 +6,9 @@ export type EpisodeCard = Schemas['EpisodeCard'];
 export type TranscriptColumns = Schemas['TranscriptColumns'];
 export type ClipState = Schemas['ClipState'];
 export type ClipStep = Schemas['ClipStep'];
+export type TranscriptStep = Schemas['TranscriptStep'];
+export type DoubtfulWord = Schemas['DoubtfulWord'];
+export type Said = Schemas['Said'];
 export type Preview = Schemas['Preview'];
 export type Prospects = Schemas['Prospects'];
 export type Pick = Schemas['Pick'];
@@ -29,6 +32,19 @@ export type Intent =
   | { type: 'reframe'; shape: string; mode: 'SPEAKER' | 'PERSON' | 'MIDDLE'; person: number }
   | { type: 'letter'; lettering: string }
   | { type: 'askFor'; specs: string[] };
+
+/** What a producer wants corrected in a transcript; words by index, both ends included. */
+export type CorrectionIntent =
+  | { type: 'replace'; first: number; last: number; text: string }
+  | { type: 'replaceAll'; phrase: string; text: string; except: number[] }
+  | { type: 'join'; first: number; last: number }
+  | { type: 'mark'; word: number }
+  | { type: 'capital'; word: number }
+  | { type: 'accept'; word: number }
+  | { type: 'paragraph'; word: number; starts: boolean }
+  | { type: 'reassign'; first: number; last: number; speaker: string }
+  | { type: 'nameSpeaker'; speaker: number; name: string }
+  | { type: 'punctuate' };
 
 /** A refusal with a message for the user. */
 export class Refusal extends Error {
@@ -78,8 +94,14 @@ export const api = {
   transcript: (id: number) => get<TranscriptColumns>(`/episodes/${id}/transcript`),
   levels: async (id: number) =>
     new Uint8Array(await (await fetch(`/api/episodes/${id}/levels`)).arrayBuffer()),
-  correct: (id: number, word: number, text: string) =>
-    request<{ revision: number }>('PUT', `/episodes/${id}/words/${word}`, { text }),
+  correct: (id: number, revision: number, intent: CorrectionIntent) =>
+    post<TranscriptStep>(`/episodes/${id}/transcript/changes`, { revision, intent }),
+  undoCorrection: (id: number, revision: number) => post<TranscriptStep>(`/episodes/${id}/transcript/undo`, { revision }),
+  redoCorrection: (id: number, revision: number) => post<TranscriptStep>(`/episodes/${id}/transcript/redo`, { revision }),
+  doubtful: (id: number) => get<DoubtfulWord[]>(`/episodes/${id}/doubtful`),
+  glossary: (id: number) => get<Schemas['Entry'][]>(`/episodes/${id}/glossary`),
+  acceptSpelling: (id: number, heard: string, written: string) => post<void>(`/episodes/${id}/glossary`, { heard, written }),
+  said: (phrase: string) => get<Said[]>(`/said?phrase=${encodeURIComponent(phrase)}`),
   search: (id: number, phrase: string) =>
     get<Hit[]>(`/episodes/${id}/search?phrase=${encodeURIComponent(phrase)}`),
   picks: (id: number, brief: Brief) =>

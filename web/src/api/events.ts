@@ -1,5 +1,6 @@
 import { useEffect } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
+import { useWorkbench } from '../workbench/store';
 
 /** Keeps what is shown fresh: the server says what has moved, the queries fetch it again. */
 export function useServerEvents() {
@@ -12,6 +13,10 @@ export function useServerEvents() {
     source.addEventListener('clips', () => {
       queries.invalidateQueries({ queryKey: ['clips'] });
       queries.invalidateQueries({ queryKey: ['sheet'] });
+    });
+    source.addEventListener('transcript', (e) => {
+      const id = JSON.parse((e as MessageEvent).data).episodeId as number;
+      if (useWorkbench.getState().saving === 0) void queries.invalidateQueries({ queryKey: ['transcript', id] });
     });
     source.addEventListener('renderings', () => {
       queries.invalidateQueries({ queryKey: ['sheet'] });

@@ -20,22 +20,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/episodes/{id}/words/{index}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: operations["correct"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/renderings/{id}/cancel": {
         parameters: {
             query?: never;
@@ -62,6 +46,54 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["add"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/episodes/{id}/transcript/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["undo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/episodes/{id}/transcript/redo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["redo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/episodes/{id}/transcript/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["change"];
         delete?: never;
         options?: never;
         head?: never;
@@ -100,6 +132,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/episodes/{id}/glossary": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["glossary"];
+        put?: never;
+        post: operations["accept"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/episodes/{id}/glossary/remove": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["remove"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/episodes/{id}/clips": {
         parameters: {
             query?: never;
@@ -125,7 +189,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["undo"];
+        post: operations["undo_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -157,7 +221,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["redo"];
+        post: operations["redo_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -173,7 +237,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["change"];
+        post: operations["change_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -204,6 +268,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["shelf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/said": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["said"];
         put?: never;
         post?: never;
         delete?: never;
@@ -308,6 +388,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/episodes/{id}/transcript-file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["export"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/episodes/{id}/sheet": {
         parameters: {
             query?: never;
@@ -404,6 +500,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/episodes/{id}/doubtful": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["doubtful"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/episodes/{id}/delivery.zip": {
         parameters: {
             query?: never;
@@ -478,13 +590,6 @@ export interface components {
             bytes: number;
             isTranscript: boolean;
         };
-        Correction: {
-            text: string;
-        };
-        Corrected: {
-            /** Format: int32 */
-            revision: number;
-        };
         NewEpisode: {
             show: string;
             title: string;
@@ -500,6 +605,115 @@ export interface components {
             /** Format: int64 */
             id: number;
             mended: string[];
+        };
+        TranscriptSeen: {
+            /** Format: int32 */
+            revision: number;
+        };
+        Passage: {
+            /** Format: int32 */
+            from: number;
+            /** Format: int32 */
+            to: number;
+            /** Format: int32 */
+            speaker: number;
+        };
+        TranscriptStep: {
+            /** Format: int32 */
+            fromRevision: number;
+            /** Format: int32 */
+            revision: number;
+            undo: string | null;
+            redo: string | null;
+            speakers: string[];
+            /** Format: int32 */
+            at: number;
+            /** Format: int32 */
+            taken: number;
+            ids: number[];
+            text: string[];
+            startUs: number[];
+            endUs: number[];
+            speaker: number[];
+            confidence: number[];
+            paragraphs: components["schemas"]["Passage"][];
+            sentenceEnds: number[];
+        };
+        Accept: {
+            type: "Accept";
+        } & (Omit<components["schemas"]["TranscriptIntent"], "type"> & {
+            /** Format: int32 */
+            word?: number;
+        });
+        BreakParagraph: {
+            type: "BreakParagraph";
+        } & (Omit<components["schemas"]["TranscriptIntent"], "type"> & {
+            /** Format: int32 */
+            word?: number;
+            starts?: boolean;
+        });
+        Capital: {
+            type: "Capital";
+        } & (Omit<components["schemas"]["TranscriptIntent"], "type"> & {
+            /** Format: int32 */
+            word?: number;
+        });
+        Join: {
+            type: "Join";
+        } & (Omit<components["schemas"]["TranscriptIntent"], "type"> & {
+            /** Format: int32 */
+            first?: number;
+            /** Format: int32 */
+            last?: number;
+        });
+        Mark: {
+            type: "Mark";
+        } & (Omit<components["schemas"]["TranscriptIntent"], "type"> & {
+            /** Format: int32 */
+            word?: number;
+        });
+        NameSpeaker: {
+            type: "NameSpeaker";
+        } & (Omit<components["schemas"]["TranscriptIntent"], "type"> & {
+            /** Format: int32 */
+            speaker?: number;
+            name?: string;
+        });
+        Punctuate: {
+            type: "Punctuate";
+        } & Omit<components["schemas"]["TranscriptIntent"], "type">;
+        Reassign: {
+            type: "Reassign";
+        } & (Omit<components["schemas"]["TranscriptIntent"], "type"> & {
+            /** Format: int32 */
+            first?: number;
+            /** Format: int32 */
+            last?: number;
+            speaker?: string;
+        });
+        Replace: {
+            type: "Replace";
+        } & (Omit<components["schemas"]["TranscriptIntent"], "type"> & {
+            /** Format: int32 */
+            first?: number;
+            /** Format: int32 */
+            last?: number;
+            text?: string;
+        });
+        ReplaceAll: {
+            type: "ReplaceAll";
+        } & (Omit<components["schemas"]["TranscriptIntent"], "type"> & {
+            phrase?: string;
+            text?: string;
+            except?: number[];
+        });
+        TranscriptChange: {
+            /** Format: int32 */
+            revision: number;
+            intent: components["schemas"]["Accept"] | components["schemas"]["BreakParagraph"] | components["schemas"]["Capital"] | components["schemas"]["Join"] | components["schemas"]["Mark"] | components["schemas"]["NameSpeaker"] | components["schemas"]["Punctuate"] | components["schemas"]["Reassign"] | components["schemas"]["Replace"] | components["schemas"]["ReplaceAll"];
+        };
+        TranscriptIntent: {
+            type: string;
         };
         ShelfItem: {
             /** Format: int64 */
@@ -517,6 +731,10 @@ export interface components {
             words: number;
             /** Format: int32 */
             clips: number;
+        };
+        Spelling: {
+            heard: string;
+            written: string;
         };
         NewClip: {
             /** Format: int32 */
@@ -740,6 +958,16 @@ export interface components {
             /** Format: int32 */
             height: number;
         };
+        Said: {
+            /** Format: int64 */
+            episodeId: number;
+            show: string;
+            title: string;
+            /** Format: int64 */
+            startUs: number;
+            speaker: string;
+            sentence: string;
+        };
         Colour: {
             /** Format: int32 */
             red: number;
@@ -813,19 +1041,15 @@ export interface components {
             /** Format: double */
             height: number;
         };
-        Passage: {
-            /** Format: int32 */
-            from: number;
-            /** Format: int32 */
-            to: number;
-            /** Format: int32 */
-            speaker: number;
-        };
         TranscriptColumns: {
             /** Format: int32 */
             revision: number;
+            undo: string | null;
+            redo: string | null;
+            timed: boolean;
             language: string;
             speakers: string[];
+            ids: number[];
             text: string[];
             startUs: number[];
             endUs: number[];
@@ -894,6 +1118,19 @@ export interface components {
             score: number;
             opening: string;
             reasons: string[];
+        };
+        Entry: {
+            heard: string;
+            written: string;
+            /** Format: int32 */
+            times: number;
+            accepted: boolean;
+        };
+        DoubtfulWord: {
+            /** Format: int32 */
+            index: number;
+            /** @enum {string} */
+            why: "HARDLY_HEARD" | "SAID_TWICE" | "SMALL_BEGINNING" | "NO_END";
         };
         Prospects: {
             /** Format: int32 */
@@ -993,33 +1230,6 @@ export interface operations {
             };
         };
     };
-    correct: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-                index: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Correction"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["Corrected"];
-                };
-            };
-        };
-    };
     cancel: {
         parameters: {
             query?: never;
@@ -1060,6 +1270,84 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Shelved"];
+                };
+            };
+        };
+    };
+    undo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TranscriptSeen"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TranscriptStep"];
+                };
+            };
+        };
+    };
+    redo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TranscriptSeen"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TranscriptStep"];
+                };
+            };
+        };
+    };
+    change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TranscriptChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TranscriptStep"];
                 };
             };
         };
@@ -1105,6 +1393,76 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["ShelfItem"];
                 };
+            };
+        };
+    };
+    glossary: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Entry"][];
+                };
+            };
+        };
+    };
+    accept: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Spelling"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    remove: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Spelling"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -1156,7 +1514,7 @@ export interface operations {
             };
         };
     };
-    undo: {
+    undo_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -1204,7 +1562,7 @@ export interface operations {
             };
         };
     };
-    redo: {
+    redo_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -1230,7 +1588,7 @@ export interface operations {
             };
         };
     };
-    change: {
+    change_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -1292,6 +1650,28 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["ShelfItem"][];
+                };
+            };
+        };
+    };
+    said: {
+        parameters: {
+            query: {
+                phrase: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Said"][];
                 };
             };
         };
@@ -1405,6 +1785,34 @@ export interface operations {
     transcript: {
         parameters: {
             query?: never;
+            header?: {
+                "Accept-Encoding"?: string;
+            };
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TranscriptColumns"];
+                };
+            };
+        };
+    };
+    export: {
+        parameters: {
+            query?: {
+                format?: string;
+                speakers?: boolean;
+                times?: boolean;
+            };
             header?: never;
             path: {
                 id: number;
@@ -1419,7 +1827,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["TranscriptColumns"];
+                    "*/*": string;
                 };
             };
         };
@@ -1559,6 +1967,28 @@ export interface operations {
                 };
                 content: {
                     "application/octet-stream": string;
+                };
+            };
+        };
+    };
+    doubtful: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DoubtfulWord"][];
                 };
             };
         };

@@ -6,6 +6,9 @@ import { usePlayhead } from '../plate/playhead';
 import { clock } from '../ui/time';
 import { change } from '../workbench/changes';
 import { ordered, useWorkbench, type Stage } from '../workbench/store';
+import type { Corrections } from '../workbench/corrections';
+import { lineHeightOf, useReading } from '../workbench/reading';
+import { CorrectField } from './CorrectField';
 import { canvasMeasure, cutFlags, setLines, wordAt, type Row } from './setLines';
 import { drawSpine } from './spine';
 
@@ -18,14 +21,14 @@ interface Props {
   picks: Pick[];
   names: string[];
   people: string[];
+  corrections: Corrections;
 }
 
 const MARGIN = 208;
 const LANE = 92;
-const SOURCE_FONT = '19px "Source Serif 4"';
 
 /** The transcript set as a page, with the spine in its margin. */
-export function Galley({ transcript, levels, clip, preview, stage, picks, names, people }: Props) {
+export function Galley({ transcript, levels, clip, preview, stage, picks, names, people, corrections }: Props) {
   const scroller = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(0);
   const [fontsReady, setFontsReady] = useState(false);
@@ -35,9 +38,13 @@ export function Galley({ transcript, levels, clip, preview, stage, picks, names,
   const hits = useWorkbench((s) => s.hits);
   const hit = useWorkbench((s) => s.hit);
 
+  const textSize = useReading((s) => s.textSize);
+  const font = `${textSize}px "Source Serif 4"`;
+  const correcting = useWorkbench((s) => s.correcting);
+
   useEffect(() => {
-    void document.fonts.load(SOURCE_FONT).then(() => setFontsReady(true));
-  }, []);
+    void document.fonts.load(font).then(() => setFontsReady(true));
+  }, [font]);
   useLayoutEffect(() => {
     const observer = new ResizeObserver(([entry]) => setWidth(Math.floor(entry.contentRect.width)));
     observer.observe(scroller.current!);
@@ -48,10 +55,10 @@ export function Galley({ transcript, levels, clip, preview, stage, picks, names,
   const margin = lane ? MARGIN + LANE : MARGIN;
   const from = clip ? clip.firstWord : 0;
   const to = clip ? clip.lastWord + 1 : transcript.text.length;
-  const column = Math.min(580, Math.max(160, width - margin - 36));
+  const column = Math.min(textSize * 30.5, Math.max(160, width - margin - 36));
   const rows = useMemo(
-    () => (fontsReady && width ? setLines(transcript, from, to, column, canvasMeasure(SOURCE_FONT)) : []),
-    [transcript, from, to, column, fontsReady, width],
+    () => (fontsReady && width ? setLines(transcript, from, to, column, lineHeightOf(textSize), canvasMeasure(font)) : []),
+    [transcript, from, to, column, fontsReady, width, textSize, font],
   );
   const flags = useMemo(() => {
     const made = clip ? cutFlags(transcript, clip.cut) : new Uint8Array(transcript.text.length);
@@ -80,11 +87,32 @@ export function Galley({ transcript, levels, clip, preview, stage, picks, names,
   useEffect(() => virtual.measure(), [rows, virtual]);
 
   const following = useRef(true);
+  const [wandered, setWandered] = useState(false);
+  const spoken = useRef(-1);
+  const playing = useWorkbench((s) => s.playing);
   useSpokenWord(scroller, transcript, (word) => {
-    if (!following.current || !useWorkbench.getState().playing) return;
+    spoken.current = word;
+    if (!following.current || !useReading.getState().follow || !useWorkbench.getState().playing) return;
     const row = rowOf[word] ?? -1;
     if (row >= 0) keepInView(scroller.current!, virtual, row);
   });
+  const wander = () => {
+    if (!useWorkbench.getState().playing || !useReading.getState().follow) return;
+    following.current = false;
+    setWandered(true);
+  };
+  const comeBack = () => {
+    following.current = true;
+    setWandered(false);
+    const row = rowOf[spoken.current] ?? -1;
+    if (row >= 0) keepInView(scroller.current!, virtual, row);
+  };
+  useEffect(() => {
+    if (!playing) {
+      following.current = true;
+      setWandered(false);
+    }
+  }, [playing]);
   useEffect(() => {
     const target = hits[hit];
     if (target && (rowOf[target.from] ?? -1) >= 0) virtual.scrollToIndex(rowOf[target.from], { align: 'center' });
@@ -99,20 +127,26 @@ export function Galley({ transcript, levels, clip, preview, stage, picks, names,
   const [selectedFrom, selectedTo] = selection ? ordered(selection) : [-1, -2];
   const marks = useMemo(() => hitMarks(hits, transcript.text.length), [hits, transcript]);
   const nowHit = hits[hit] ?? null;
-  const breaks = useMemo(
-    () => (stage === 'letter' && preview ? captionBreaks(preview, transcript.text.length) : null),
-    [stage, preview, transcript],
-  );
+  const breaks = useMemo(() => (stage === 'letter' && preview ? captionBreaks(preview, transcript.ids) : null), [stage, preview, transcript]);
+  const [correctFrom, correctTo] = correcting ? ordered(correcting) : [-1, -2];
   return (
+    <div className="relative h-full">
+    {wandered && (
+      <button className="button absolute bottom-4 left-1/2 z-10 -translate-x-1/2 shadow-lg" onClick={comeBack}>
+        Back to what plays
+      </button>
+    )}
     <div
       ref={scroller}
+      onWheel={wander}
+      onTouchMove={wander}
       className="relative h-full overflow-y-auto overscroll-contain outline-none"
       data-testid="galley"
       tabIndex={0}
       aria-label="Transcript"
       role="document"
     >
-      <div className="relative" style={{ height: virtual.getTotalSize() }}>
+      <div className="relative" style={{ height: virtual.getTotalSize(), '--text-size': `${textSize}px`, '--line-height': `${lineHeightOf(textSize)}px` } as React.CSSProperties}>
         {virtual.getVirtualItems().map((item) => {
           const row = rows[item.index];
           if (!row) return null;
@@ -123,12 +157,7 @@ export function Galley({ transcript, levels, clip, preview, stage, picks, names,
               style={{ transform: `translateY(${item.start}px)`, height: row.height }}
             >
               {row.kind === 'speaker' ? (
-                <div
-                  className="self-end pb-0.5 text-[12px] font-semibold"
-                  style={{ marginLeft: margin, color: `var(--speaker-${Math.max(0, row.speaker) % 4})` }}
-                >
-                  {names[row.speaker] ?? 'Somebody'}
-                </div>
+                <SpeakerName margin={margin} speaker={row.speaker} name={names[row.speaker] ?? 'Somebody'} corrections={corrections} />
               ) : (
                 <SetLine
                   row={row}
@@ -148,6 +177,9 @@ export function Galley({ transcript, levels, clip, preview, stage, picks, names,
                   picks={picks}
                   names={people}
                   breaks={breaks}
+                  correctFrom={correctFrom >= row.from && correctFrom < row.to ? correctFrom : -1}
+                  correctTo={correctFrom < row.to && correctTo >= row.from ? correctTo : -1}
+                  corrections={corrections}
                 />
               )}
             </div>
@@ -155,6 +187,40 @@ export function Galley({ transcript, levels, clip, preview, stage, picks, names,
         })}
       </div>
     </div>
+    </div>
+  );
+}
+
+/** The name over a turn; a click lets it be changed, for all that this speaker says. */
+function SpeakerName({ margin, speaker, name, corrections }: { margin: number; speaker: number; name: string; corrections: Corrections }) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const style = { marginLeft: margin, color: `var(--speaker-${Math.max(0, speaker) % 4})` };
+  if (typed === null) {
+    return (
+      <button className="self-end pb-0.5 text-[12px] font-semibold" style={style} title="Name this speaker" disabled={speaker < 0} onClick={() => setTyped(name)}>
+        {name}
+      </button>
+    );
+  }
+  const keep = () => {
+    if (typed.trim() && typed.trim() !== name) void corrections.correct({ type: 'nameSpeaker', speaker, name: typed });
+    setTyped(null);
+  };
+  return (
+    <input
+      className="self-end rounded border border-accent bg-paper px-1 text-[12px] font-semibold outline-none"
+      style={style}
+      autoFocus
+      aria-label="Name of this speaker"
+      value={typed}
+      onChange={(e) => setTyped(e.target.value)}
+      onBlur={keep}
+      onKeyDown={(e) => {
+        e.stopPropagation();
+        if (e.key === 'Enter') keep();
+        if (e.key === 'Escape') setTyped(null);
+      }}
+    />
   );
 }
 
@@ -270,6 +336,10 @@ interface LineProps {
   picks: Pick[];
   names: string[];
   breaks: Uint8Array | null;
+  /** Words under the text field, where they touch this line; -1 for none. */
+  correctFrom: number;
+  correctTo: number;
+  corrections: Corrections;
 }
 
 const SetLine = memo(function SetLine(p: LineProps) {
@@ -310,7 +380,10 @@ const SetLine = memo(function SetLine(p: LineProps) {
     if (selected) name += ' selected';
     if (p.breaks?.[i]) name += p.breaks[i] === 2 ? ' caption-end' : ' line-end';
     if (p.marks[i]) name += i >= p.nowFrom && i < p.nowTo ? ' hit-now' : ' hit';
-    if (!hiddenNow) {
+    if (i === p.correctFrom) {
+      words.push(<CorrectField key={`c${i}`} first={i} last={p.correctTo} transcript={transcript} corrections={p.corrections} />, <span key={`b${i}`}> </span>);
+    }
+    if (!hiddenNow && !(i <= p.correctTo && (p.correctFrom < 0 || i >= p.correctFrom))) {
       words.push(
         <span key={i} data-w={i} className={name}>
           {transcript.text[i]}
@@ -417,12 +490,13 @@ function framePieces(preview: Preview, names: string[]): LanePiece[] {
 }
 
 /** Where the captions break: 1 at the end of a line, 2 at the end of a caption, by word. */
-function captionBreaks(preview: Preview, words: number): Uint8Array {
-  const breaks = new Uint8Array(words);
+function captionBreaks(preview: Preview, ids: number[]): Uint8Array {
+  const breaks = new Uint8Array(ids.length);
+  const place = new Map(ids.map((id, i) => [id, i]));
   for (const cue of preview.cues) {
-    for (const line of cue.lines) breaks[line[line.length - 1].wordId] = 1;
+    for (const line of cue.lines) breaks[place.get(line[line.length - 1].wordId) ?? -1] = 1;
     const last = cue.lines[cue.lines.length - 1];
-    breaks[last[last.length - 1].wordId] = 2;
+    breaks[place.get(last[last.length - 1].wordId) ?? -1] = 2;
   }
   return breaks;
 }

@@ -15,6 +15,10 @@ function talk(words: string[], gaps: Record<number, number> = {}): TranscriptCol
   });
   return {
     revision: 1,
+  undo: null,
+  redo: null,
+  timed: true,
+  ids: [],
     language: 'en',
     speakers: ['A', 'B'],
     text: words,
@@ -36,7 +40,7 @@ describe('setLines', () => {
   const t = talk(['one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight'], { 1: 1.2 });
 
   it('sets every word once, in order, within the width', () => {
-    const rows = setLines(t, 0, 8, 140, measure);
+    const rows = setLines(t, 0, 8, 140, 33, measure);
     const lines = rows.filter((r) => r.kind === 'line');
     expect(lines.flatMap((l) => Array.from({ length: l.to - l.from }, (_, k) => l.from + k))).toEqual([0, 1, 2, 3, 4, 5, 6, 7]);
     for (const line of lines) {
@@ -46,18 +50,18 @@ describe('setLines', () => {
   });
 
   it('opens each speaker with a heading and sets long pauses into the text', () => {
-    const rows = setLines(t, 0, 8, 400, measure);
+    const rows = setLines(t, 0, 8, 400, 33, measure);
     expect(rows.filter((r) => r.kind === 'speaker').map((r) => r.speaker)).toEqual([0, 1]);
     const first = rows.find((r) => r.kind === 'line');
     expect(first?.kind === 'line' && first.pauses.get(1)).toEqual({ startUs: t.endUs[1], endUs: t.startUs[2] });
   });
 
   it('gives a word wider than the column a line of its own', () => {
-    expect(setLines(talk(['extraordinarily', 'b', 'c', 'd', 'e']), 0, 5, 60, measure).filter((r) => r.kind === 'line')).toHaveLength(3);
+    expect(setLines(talk(['extraordinarily', 'b', 'c', 'd', 'e']), 0, 5, 60, 33, measure).filter((r) => r.kind === 'line')).toHaveLength(3);
   });
 
   it('lets lines follow one another without gap in time inside a speaker', () => {
-    const lines = setLines(t, 0, 4, 90, measure).filter((r) => r.kind === 'line');
+    const lines = setLines(t, 0, 4, 90, 33, measure).filter((r) => r.kind === 'line');
     for (let i = 1; i < lines.length; i++) expect(lines[i].startUs).toBe(lines[i - 1].endUs);
   });
 });

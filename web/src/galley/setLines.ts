@@ -21,7 +21,6 @@ export type Row =
       height: number;
     };
 
-export const LINE_HEIGHT = 33;
 const SPEAKER_HEIGHT = 30;
 const PAUSE_WIDTH = 40;
 const SHORTEST_PAUSE_US = 400_000;
@@ -47,7 +46,7 @@ export function canvasMeasure(font: string): Measure {
  * Sets words into lines of a width, as a compositor would, so that every line's stretch of sound is
  * known before anything is drawn.
  */
-export function setLines(t: TranscriptColumns, from: number, to: number, width: number, measure: Measure): Row[] {
+export function setLines(t: TranscriptColumns, from: number, to: number, width: number, lineHeight: number, measure: Measure): Row[] {
   const rows: Row[] = [];
   const blank = measure(' ');
   let speaker = -2;
@@ -71,7 +70,7 @@ export function setLines(t: TranscriptColumns, from: number, to: number, width: 
         endUs: next < t.startUs.length ? Math.max(t.endUs[next - 1], t.startUs[next]) : t.endUs[next - 1] + 500_000,
         speaker: paragraph.speaker,
         pauses,
-        height: LINE_HEIGHT,
+        height: lineHeight,
       });
       lineFrom = next;
       used = 0;

@@ -120,6 +120,7 @@ export class CutPlayer implements Player {
     const picture = await pictures.next();
     if (session !== this.session) {
       if (!picture.done) picture.value.sample.close();
+      await pictures.return(undefined);
       return;
     }
     if (!picture.done) this.frames.push(picture.value);

@@ -33,6 +33,11 @@ export class PlainPlayer implements Player {
     return this.positionUs;
   }
 
+  /** The moment of the recording that is shown. */
+  get episodeUs() {
+    return this.video.currentTime * 1e6;
+  }
+
   get rate() {
     return this.video.playbackRate;
   }

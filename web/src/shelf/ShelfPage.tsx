@@ -11,6 +11,7 @@ export function ShelfPage() {
   useServerEvents();
   const shelf = useQuery({ queryKey: ['shelf'], queryFn: api.shelf });
   const [adding, setAdding] = useState(false);
+  const [phrase, setPhrase] = useState('');
   const [mended, setMended] = useState<string[]>([]);
   return (
     <div className="flex h-full flex-col">
@@ -47,7 +48,11 @@ export function ShelfPage() {
             </button>
           </div>
         )}
-        <h1 className="font-serif text-[26px] font-semibold">Shelf</h1>
+        <div className="flex items-baseline justify-between">
+          <h1 className="font-serif text-[26px] font-semibold">Shelf</h1>
+          <input className="field w-[300px]" type="search" placeholder="Find anything ever said" aria-label="Find anything ever said" value={phrase} onChange={(e) => setPhrase(e.target.value)} />
+        </div>
+        {phrase.trim().length > 1 && <SaidList phrase={phrase.trim()} />}
         {shelf.isError && <p className="mt-4">{(shelf.error as Error).message}</p>}
         {shelf.data?.length === 0 && (
           <p className="mt-4 max-w-lg text-soft">
@@ -62,6 +67,29 @@ export function ShelfPage() {
         </ul>
       </main>
     </div>
+  );
+}
+
+/** Sentences in which a phrase is said, across the whole shelf. */
+function SaidList({ phrase }: { phrase: string }) {
+  const found = useQuery({ queryKey: ['said', phrase], queryFn: () => api.said(phrase), placeholderData: (before) => before });
+  if (!found.data) return <p className="mt-4 text-soft">Looking</p>;
+  if (!found.data.length) return <p className="mt-4 text-soft">Nobody has said that on this shelf.</p>;
+  return (
+    <ul className="mt-4 rounded-md bg-desk px-4 py-2" data-testid="said">
+      {found.data.map((s, i) => (
+        <li key={`${s.episodeId}-${s.startUs}-${i}`} className="border-b border-rule py-2 last:border-0">
+          <Link className="group flex items-baseline gap-4" to={`/episodes/${s.episodeId}?at=${s.startUs}`}>
+            <span className="w-14 shrink-0 text-right text-[12.5px] text-faint tabular-nums">{clock(s.startUs)}</span>
+            <span className="flex-1 font-serif text-[16.5px] leading-snug group-hover:text-accent">{s.sentence}</span>
+            <span className="w-[210px] shrink-0 truncate text-right text-[12.5px] text-soft">
+              {s.speaker ? `${s.speaker}, ` : ''}
+              {s.title}
+            </span>
+          </Link>
+        </li>
+      ))}
+    </ul>
   );
 }
 
@@ -133,7 +161,7 @@ function AddEpisode({ onDone }: { onDone: (mended: string[]) => void }) {
         setSending(0);
         const stored = await upload(file, setSending);
         await queries.invalidateQueries({ queryKey: ['media'] });
-        if (/\.(json|srt|vtt)$/i.test(stored.name)) setTranscript(stored.name);
+        if (/\.(json|srt|vtt|ttml|txt)$/i.test(stored.name)) setTranscript(stored.name);
         else chooseRecording(stored.name);
       } catch (error) {
         setProblem((error as Error).message);
@@ -159,8 +187,8 @@ function AddEpisode({ onDone }: { onDone: (mended: string[]) => void }) {
     <select className="field mt-0.5" value={value} onChange={(e) => set(e.target.value)}>
       <option value="">{none}</option>
       {files.data
-        ?.filter((f) => f.isTranscript === isTranscript || (isTranscript && /\.(json|srt|vtt)$/i.test(f.name)))
-        .filter((f) => isTranscript || !/\.(json|srt|vtt)$/i.test(f.name))
+        ?.filter((f) => f.isTranscript === isTranscript || (isTranscript && /\.(json|srt|vtt|ttml|txt)$/i.test(f.name)))
+        .filter((f) => isTranscript || !/\.(json|srt|vtt|ttml|txt)$/i.test(f.name))
         .map((f) => (
           <option key={f.name} value={f.name}>
             {f.name} ({sizeText(f.bytes)})

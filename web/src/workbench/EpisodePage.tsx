@@ -1,10 +1,14 @@
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { Redo2, Search, Undo2, X } from 'lucide-react';
 import { api, type Brief, type ClipState, type Pick } from '../api/client';
 import { useServerEvents } from '../api/events';
+import { CorrectBar } from '../galley/CorrectBar';
 import { Galley } from '../galley/Galley';
+import { wordAt } from '../galley/setLines';
+import { current } from '../plate/player';
+import { usePlayhead } from '../plate/playhead';
 import { LengthGauge } from '../plate/LengthGauge';
 import { Plate } from '../plate/Plate';
 import { Transport } from '../plate/Transport';
@@ -17,6 +21,9 @@ import { PickSide } from '../stages/PickSide';
 import { EpisodeMap } from '../stages/EpisodeMap';
 import { Bench } from './Bench';
 import { redo, undo } from './changes';
+import { Corrections } from './corrections';
+import { ReadingPanel } from './ReadingPanel';
+import { useReading } from './reading';
 import { HelpPanel } from './HelpPanel';
 import { useKeys } from './keys';
 import { ordered, STAGES, useWorkbench, type Stage } from './store';
@@ -35,6 +42,8 @@ export function EpisodePage() {
   const [brief, setBrief] = useState(DEFAULT_BRIEF);
   const [help, setHelp] = useState(false);
   const searchField = useRef<HTMLInputElement>(null);
+  const corrections = useMemo(() => new Corrections(queries, id), [queries, id]);
+  const doubtful = useQuery({ queryKey: ['doubtful', id], queryFn: () => api.doubtful(id) });
 
   const shelf = useQuery({ queryKey: ['shelf'], queryFn: api.shelf });
   const item = shelf.data?.find((e) => e.id === id);
@@ -51,6 +60,8 @@ export function EpisodePage() {
     staleTime: Infinity,
   });
 
+  usePlace(id, params.get('at'), transcript.data?.startUs ?? null);
+
   const clip = useWorkbench((s) => s.clip);
   const shownClip = clip && clip.id === clipId ? clip : null;
   useEffect(() => {
@@ -61,7 +72,7 @@ export function EpisodePage() {
     }
   }, [clips.data, clipId]);
   useEffect(() => {
-    useWorkbench.setState({ selection: null, hits: [], striking: null });
+    useWorkbench.setState({ selection: null, hits: [], striking: null, correcting: null });
   }, [clipId, id]);
 
   useEffect(() => {
@@ -112,6 +123,12 @@ export function EpisodePage() {
   const search = useCallback(() => searchField.current?.focus(), []);
   const saving = useWorkbench((s) => s.saving);
   const message = useWorkbench((s) => s.message);
+  const lastEdited = useWorkbench((s) => s.lastEdited);
+  const onTranscript = !shownClip || lastEdited === 'transcript';
+  const undoes = onTranscript ? transcript.data?.undo : shownClip?.undo;
+  const redoes = onTranscript ? transcript.data?.redo : shownClip?.redo;
+  const stepBack = useCallback(() => void (onTranscript ? corrections.undo() : undo()), [onTranscript, corrections]);
+  const stepOn = useCallback(() => void (onTranscript ? corrections.redo() : redo()), [onTranscript, corrections]);
 
   if (shelf.isError) return <Notice text="The server does not answer." />;
   if (shelf.data && !item) return <Notice text="This episode is not on the shelf." />;
@@ -143,22 +160,23 @@ export function EpisodePage() {
         <div className="ml-3 flex items-center gap-1">
           <button
             className="rounded p-1.5 hover:bg-desk"
-            disabled={!shownClip?.undo}
-            title={shownClip?.undo ? `Undo: ${shownClip.undo}` : 'Nothing to undo'}
+            disabled={!undoes}
+            title={undoes ? `Undo: ${undoes}` : 'Nothing to undo'}
             aria-label="Undo"
-            onClick={() => void undo()}
+            onClick={stepBack}
           >
             <Undo2 size={16} />
           </button>
           <button
             className="rounded p-1.5 hover:bg-desk"
-            disabled={!shownClip?.redo}
-            title={shownClip?.redo ? `Redo: ${shownClip.redo}` : 'Nothing to redo'}
+            disabled={!redoes}
+            title={redoes ? `Redo: ${redoes}` : 'Nothing to redo'}
             aria-label="Redo"
-            onClick={() => void redo()}
+            onClick={stepOn}
           >
             <Redo2 size={16} />
           </button>
+          <ReadingPanel episodeId={id} />
           <button className="rounded px-2 py-1 hover:bg-desk" onClick={showHelp} aria-label="Keys" title="Keys (?)">
             ?
           </button>
@@ -182,7 +200,7 @@ export function EpisodePage() {
             : `Taking this episode in: ${Math.round(item.progress * 100)} %. You can read already; the sound and the picture follow.`}
         </div>
       )}
-      {data && <Keys transcript={data} goTo={goTo} search={search} help={showHelp} makeClip={makeClip} />}
+      {data && <Keys transcript={data} goTo={goTo} search={search} help={showHelp} makeClip={makeClip} undo={stepBack} redo={stepOn} corrections={corrections} doubtful={doubtful.data ?? []} />}
       <div className="flex min-h-0 flex-1">
         {stage !== 'deliver' && (
           <Bench clips={clips.data ?? []} current={clipId} onOpen={(c) => openClip(c)} onRead={() => navigate(`/episodes/${id}/pick`)} />
@@ -199,7 +217,9 @@ export function EpisodePage() {
                   stage === 'pare' && shownClip ? <PareBar clip={shownClip} /> : <SelectionActions onKeep={keepWords} clip={shownClip} />
                 }
                 cuts={shownClip !== null}
+                doubtful={doubtful.data?.length ?? 0}
               />
+              {data && <CorrectBar episodeId={id} transcript={data} corrections={corrections} />}
               <div className="min-h-0 flex-1">
                 {data ? (
                   <Galley
@@ -211,6 +231,7 @@ export function EpisodePage() {
                     picks={picks.data ?? []}
                     names={data.speakers}
                     people={episode.data?.people.map((p) => p.name) ?? []}
+                    corrections={corrections}
                   />
                 ) : (
                   <p className="p-10 text-soft">{transcript.isError ? (transcript.error as Error).message : 'Opening the transcript'}</p>
@@ -250,6 +271,34 @@ export function EpisodePage() {
       {help && <HelpPanel onClose={() => setHelp(false)} />}
     </div>
   );
+}
+
+/** Comes back to where the player was left, or goes to the moment in the address. */
+function usePlace(episodeId: number, at: string | null, startUs: number[] | null) {
+  const ready = startUs !== null;
+  useEffect(() => {
+    if (!ready || !startUs?.length) return;
+    const wanted = at !== null ? Number(at) : useReading.getState().places[episodeId];
+    if (!wanted) return;
+    const word = wordAt(startUs, wanted + 1);
+    if (word >= 0) useWorkbench.getState().select(word, word);
+    const seek = setInterval(() => {
+      if (!current.player) return;
+      clearInterval(seek);
+      current.seekEpisode(wanted);
+    }, 200);
+    return () => clearInterval(seek);
+    // Once, when the text is there.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [episodeId, at, ready]);
+  useEffect(() => {
+    const keep = () => useReading.setState((s) => ({ places: { ...s.places, [episodeId]: usePlayhead.getState().episodeUs } }));
+    const every = setInterval(keep, 5_000);
+    return () => {
+      clearInterval(every);
+      keep();
+    };
+  }, [episodeId]);
 }
 
 function Keys(props: Parameters<typeof useKeys>[0]) {
@@ -293,11 +342,13 @@ function GalleyBar({
   episodeId,
   left,
   cuts,
+  doubtful,
 }: {
   searchField: React.RefObject<HTMLInputElement | null>;
   episodeId: number;
   left: React.ReactNode;
   cuts: boolean;
+  doubtful: number;
 }) {
   const hits = useWorkbench((s) => s.hits);
   const hit = useWorkbench((s) => s.hit);
@@ -316,6 +367,11 @@ function GalleyBar({
     <div className="flex h-[46px] shrink-0 items-center gap-3 border-b border-rule px-5">
       {left}
       <div className="ml-auto flex items-center gap-3">
+        {doubtful > 0 && (
+          <span className="text-soft" title="N goes to the next one, A accepts it, T corrects it" data-testid="doubtful">
+            {doubtful} doubtful <span className="text-[11px] text-faint">N</span>
+          </span>
+        )}
         {cuts && (
           <label className="flex items-center gap-1.5 text-soft">
             <input

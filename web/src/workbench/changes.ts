@@ -9,7 +9,7 @@ let queue: Promise<unknown> = Promise.resolve();
  * "Saved" only when the server has answered for all of them.
  */
 function send(act: (clip: ClipState) => Promise<ClipStep>): Promise<void> {
-  useWorkbench.setState((s) => ({ saving: s.saving + 1 }));
+  useWorkbench.setState((s) => ({ saving: s.saving + 1, lastEdited: 'clip' }));
   const work = queue.then(async () => {
     const clip = useWorkbench.getState().clip;
     try {

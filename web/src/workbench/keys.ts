@@ -1,11 +1,12 @@
 import { useEffect } from 'react';
-import type { TranscriptColumns } from '../api/client';
+import type { DoubtfulWord, TranscriptColumns } from '../api/client';
 import { putBackSelected } from '../galley/Galley';
 import { wordAt } from '../galley/setLines';
 import { current, togglePlay } from '../plate/player';
 import { usePlayhead } from '../plate/playhead';
 import { setRate, stepRate } from '../plate/Transport';
-import { pareWords, redo, undo } from './changes';
+import { pareWords } from './changes';
+import { startCorrecting, type Corrections } from './corrections';
 import { ordered, STAGES, useWorkbench, type Stage } from './store';
 
 const SHUTTLE_BACK_US = 2_000_000;
@@ -16,10 +17,14 @@ interface Actions {
   search: () => void;
   help: () => void;
   makeClip: () => void;
+  undo: () => void;
+  redo: () => void;
+  corrections: Corrections;
+  doubtful: DoubtfulWord[];
 }
 
 /** Our keys; see the help panel for their list. */
-export function useKeys({ transcript, goTo, search, help, makeClip }: Actions) {
+export function useKeys({ transcript, goTo, search, help, makeClip, undo, redo, corrections, doubtful }: Actions) {
   useEffect(() => {
     const down = (e: KeyboardEvent) => {
       const target = e.target as HTMLElement;
@@ -30,7 +35,8 @@ export function useKeys({ transcript, goTo, search, help, makeClip }: Actions) {
       const { selection, clip } = useWorkbench.getState();
       const modified = e.ctrlKey || e.metaKey;
       if (modified && e.key.toLowerCase() === 'z') {
-        void (e.shiftKey ? redo() : undo());
+        if (e.shiftKey) redo();
+        else undo();
         return true;
       }
       if (modified) return false;
@@ -55,6 +61,7 @@ export function useKeys({ transcript, goTo, search, help, makeClip }: Actions) {
         putBackSelected();
         return true;
       }
+      if (corrected(e.key.toLowerCase())) return true;
       if (e.key === '[' || e.key === ']') {
         mark(e.key);
         return true;
@@ -90,6 +97,36 @@ export function useKeys({ transcript, goTo, search, help, makeClip }: Actions) {
         return true;
       }
       return false;
+    };
+    const corrected = (key: string): boolean => {
+      const { selection } = useWorkbench.getState();
+      if (key === 'n') {
+        nextDoubtful();
+        return true;
+      }
+      if (!selection) return false;
+      const [first, last] = ordered(selection);
+      if (key === 't') startCorrecting(first, last);
+      else if (key === 'p') void corrections.correct({ type: 'mark', word: last });
+      else if (key === 'u') void corrections.correct({ type: 'capital', word: first });
+      else if (key === 'b') void corrections.correct({ type: 'paragraph', word: first, starts: !transcript.paragraphs.some((p) => p.from === first) });
+      else if (key === 'a') {
+        void corrections.correct({ type: 'accept', word: first });
+        if (useWorkbench.getState().playing) current.seekEpisode(transcript.startUs[last + 1] ?? transcript.endUs[last]);
+        nextDoubtful();
+      } else return false;
+      return true;
+    };
+    const nextDoubtful = () => {
+      const { selection, select } = useWorkbench.getState();
+      const from = selection ? ordered(selection)[1] : here();
+      const next = doubtful.find((d) => d.index > from) ?? doubtful[0];
+      if (!next) {
+        useWorkbench.setState({ message: 'No word is doubtful.' });
+        return;
+      }
+      select(next.index, next.index);
+      if (!useWorkbench.getState().playing) current.seekEpisode(transcript.startUs[next.index]);
     };
     const shuttle = (key: string) => {
       const player = current.player;
@@ -127,5 +164,5 @@ export function useKeys({ transcript, goTo, search, help, makeClip }: Actions) {
     };
     window.addEventListener('keydown', down);
     return () => window.removeEventListener('keydown', down);
-  }, [transcript, goTo, search, help, makeClip]);
+  }, [transcript, goTo, search, help, makeClip, undo, redo, corrections, doubtful]);
 }

@@ -15,6 +15,10 @@ interface Workbench {
   clip: ClipState | null;
   /** Words struck on screen before the server has answered. */
   striking: Selection | null;
+  /** Words under the text field. */
+  correcting: Selection | null;
+  /** What undo is about. */
+  lastEdited: 'clip' | 'transcript';
   saving: number;
   message: string | null;
   showStruck: boolean;
@@ -31,6 +35,8 @@ export const useWorkbench = create<Workbench>((set) => ({
   select: (anchor, focus) => set({ selection: { anchor, focus } }),
   clip: null,
   striking: null,
+  correcting: null,
+  lastEdited: 'clip',
   saving: 0,
   message: null,
   showStruck: true,

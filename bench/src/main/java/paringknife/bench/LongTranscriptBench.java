@@ -25,6 +25,8 @@ import paringknife.server.episodes.DataFolder;
 import paringknife.server.episodes.EpisodeFolder;
 import paringknife.server.shelf.EpisodeState;
 import paringknife.server.shelf.EpisodeStore;
+import paringknife.media.transcripts.TranscriptFile;
+import paringknife.server.transcripts.TranscriptStore;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -45,7 +47,8 @@ final class LongTranscriptBench {
     ChildProcess.run(List.of("ffmpeg", "-nostdin", "-y", "-v", "error", "-f", "lavfi", "-t", "4", "-i", "testsrc2=s=640x360:r=25", "-f", "lavfi", "-t", "4", "-i", "sine", "-c:v", "libx264", "-preset", "ultrafast", "-g", "15", recording.toString()), null, Duration.ofMinutes(1));
     try (RunningServer server = RunningServer.start(work.resolve("data"), media, 0)) {
       Transcript transcript = transcript();
-      long id = server.part(EpisodeStore.class).add("Bench", "Three hours", recording, 10_800_000_000L, transcript);
+      long id = server.part(EpisodeStore.class).add("Bench", "Three hours", recording, 10_800_000_000L);
+      server.part(TranscriptStore.class).replace(id, transcript, TranscriptFile.Timing.WORDS);
       EpisodeFolder folder = server.part(DataFolder.class).episode(id);
       folder.create();
       Files.copy(recording, folder.proxy());

@@ -34,7 +34,7 @@ final class RenderBench {
   private RenderBench() {}
 
   static void run(Path demo, Path work) throws IOException {
-    Path source = demo.resolve("field-notes-03");
+    Path source = demo.resolve("slack-water-07");
     Recording recording = Probe.of(source.resolve("camera.mp4"));
     EpisodeFolder folder = new EpisodeFolder(work.resolve("episode"));
     double ingest = seconds(() -> EpisodeIngest.run(recording, java.util.List.of(), folder, share -> {}));

@@ -45,7 +45,13 @@ final class Browser implements AutoCloseable {
                     .setHeadless(true)
                     .setArgs(ARGUMENTS));
     context = chromium.newContext(new NewContextOptions().setViewportSize(1280, 800).setAcceptDownloads(true));
+    HeardInBrowser.tap(context);
     context.onRequest(r -> requests.add(r.url()));
+  }
+
+  /** Whether pages can decode single pictures; without that they fall back to a plain player. */
+  void withoutWebCodecs() {
+    context.addInitScript("delete window.VideoDecoder;");
   }
 
   Page page() {

@@ -26,6 +26,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestInstance;
 import org.junit.jupiter.api.TestMethodOrder;
 import org.junit.jupiter.api.io.TempDir;
+import paringknife.media.store.CaptionFonts;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -190,11 +191,75 @@ class BrowserPathTest {
     assertThat(java.util.Arrays.equals(with, without)).as("captions make no difference on the plate").isFalse();
   }
 
-  /** The preview plays over every join on the audio clock without a late picture. */
+  /** The very glyphs: libass in the browser against libass in ffmpeg, same script, same fonts. */
   @Test
   @Order(8)
-  void thePreviewPlaysTheCutWithoutGaps() {
+  void captionsInTheBrowserAreThoseThatAreBurnt() throws IOException {
+    JsonNode preview = api("/api/clips/" + clip().path("id").asLong() + "/preview");
+    Path ass = Files.writeString(folder.resolve("preview.ass"), preview.path("ass").asString());
+    Path fonts = new CaptionFonts(folder.resolve("fonts")).directory();
+    for (int cue : new int[] {0, 2, 4}) {
+      JsonNode span = preview.path("cues").get(cue).path("span");
+      long frame = Math.round((span.path("startUs").asDouble() + span.path("endUs").asDouble()) / 2 / 40_000);
+      page.evaluate("us => paringKnifePlayer.seek(us)", frame * 40_000.0 + 100);
+      page.waitForTimeout(1_500);
+      Path browser = folder.resolve("browser.png");
+      String drawn =
+          (String)
+              page.evaluate(
+                  "() => { const c = document.querySelector('[data-testid=captions]'); const o = document.createElement('canvas'); o.width = c.width; o.height = c.height;"
+                      + " const x = o.getContext('2d'); x.fillStyle = '#205030'; x.fillRect(0, 0, o.width, o.height); x.drawImage(c, 0, 0); return o.toDataURL('image/png'); }");
+      Files.write(browser, java.util.Base64.getDecoder().decode(drawn.substring(drawn.indexOf(',') + 1)));
+      Eye.Likeness likeness = Eye.captionLikeness(browser, ass, fonts, (frame * 40_000 + 100) / 1e6, folder);
+      assertThat(likeness.withCaptions()).as("cue %s", cue).isGreaterThan(0.99);
+      assertThat(likeness.withoutCaptions()).as("cue %s", cue).isLessThan(0.97);
+    }
+  }
+
+  /** What the loudspeaker gets is the recording's sound at the kept spans, one after the other. */
+  @Test
+  @Order(9)
+  void whatIsHeardIsTheCutWithoutAGap() throws IOException {
     page.keyboard().press("Escape");
+    JsonNode kept = clip().path("kept");
+    page.evaluate("async () => { await paringKnifePlayer.play(); paringKnifePlayer.pause(); await paringKnifePlayer.seek(0); }");
+    HeardInBrowser.start(page);
+    page.evaluate("() => paringKnifePlayer.play()");
+    page.waitForTimeout(12_000);
+    page.evaluate("() => paringKnifePlayer.pause()");
+    Path recorded = folder.resolve("heard.webm");
+    HeardInBrowser.stop(page, recorded);
+    float[] heard = Eye.sound(recorded, 0, 13);
+    double played = 0;
+    List<Double> delays = new ArrayList<>();
+    for (JsonNode span : kept) {
+      double in = span.path("startUs").asDouble() / 1e6;
+      double length = span.path("endUs").asDouble() / 1e6 - in;
+      if (played + length < 10 && length > 0.5) {
+        float[] source = Eye.sound(episode.camera(), in, Math.min(length, 3));
+        delays.add(Eye.place(source, heard) - played);
+      }
+      played += length;
+    }
+    assertThat(delays).hasSizeGreaterThanOrEqualTo(3);
+    double first = delays.get(0);
+    assertThat(delays).allSatisfy(d -> assertThat(d).isCloseTo(first, within(0.005)));
+  }
+
+  @Test
+  @Order(9)
+  void playingFasterKeepsTheCut() {
+    page.evaluate("async () => { await paringKnifePlayer.seek(0); await paringKnifePlayer.setRate(2); await paringKnifePlayer.play(); }");
+    page.waitForTimeout(3_000);
+    double us = ((Number) page.evaluate("() => { const at = paringKnifePlayer.position; paringKnifePlayer.pause(); return at; }")).doubleValue();
+    page.evaluate("() => paringKnifePlayer.setRate(1)");
+    assertThat(us / 1e6).isBetween(3.5, 6.3);
+  }
+
+  /** The preview plays over every join on the audio clock without a late picture. */
+  @Test
+  @Order(9)
+  void thePreviewPlaysTheCutWithoutGaps() {
     page.evaluate("async () => { await paringKnifePlayer.seek(0); paringKnifePlayer.lateFrames = 0; paringKnifePlayer.shownFrames = 0; await paringKnifePlayer.play(); }");
     page.waitForTimeout(7_000);
     Map<?, ?> state = (Map<?, ?>) page.evaluate("() => ({ us: paringKnifePlayer.position, late: paringKnifePlayer.lateFrames, shown: paringKnifePlayer.shownFrames })");
@@ -308,7 +373,7 @@ class BrowserPathTest {
 
   /** Chromium's own WebVTT parser reads our subtitles. */
   @Test
-  @Order(12)
+  @Order(13)
   void chromiumReadsTheWebVtt() throws IOException {
     String vtt = Files.readString(finished("vertical-60", "vtt"), StandardCharsets.UTF_8);
     Object read =
@@ -326,8 +391,30 @@ class BrowserPathTest {
     }
   }
 
+  /** A browser that cannot decode single pictures still plays the cut, leaping over what was pared. */
   @Test
   @Order(13)
+  void withoutWebCodecsAPlainPlayerPlaysTheCut() {
+    JsonNode clip = clip();
+    double cutUs = clip.path("kept").get(0).path("endUs").asDouble();
+    double nextUs = clip.path("kept").get(1).path("startUs").asDouble();
+    try (Browser plain = new Browser()) {
+      plain.withoutWebCodecs();
+      Page other = plain.page();
+      other.navigate(server.address() + "/episodes/1/pare?clip=" + clip.path("id").asLong());
+      assertThat(other.getByTestId("plate")).hasAttribute("data-ready", "true");
+      assertThat(other.evaluate("() => 'lateFrames' in paringKnifePlayer")).isEqualTo(false);
+      other.evaluate("us => paringKnifePlayer.seek(Math.max(0, us))", cutUs - clip.path("kept").get(0).path("startUs").asDouble() - 300_000);
+      other.evaluate("() => paringKnifePlayer.play()");
+      other.waitForFunction("us => paringKnifePlayer.episodeUs > us", nextUs + 200_000);
+      double position = ((Number) other.evaluate("() => { paringKnifePlayer.pause(); return paringKnifePlayer.position; }")).doubleValue();
+      assertThat(position).isGreaterThan(cutUs - clip.path("kept").get(0).path("startUs").asDouble());
+      assertThat(plain.errors).isEmpty();
+    }
+  }
+
+  @Test
+  @Order(14)
   void nothingWasAskedOfAnyOtherHostAndThePolicyHeld() {
     String own = server.address();
     assertThat(browser.requests).isNotEmpty().allMatch(r -> r.startsWith(own + "/") || r.startsWith("blob:" + own));

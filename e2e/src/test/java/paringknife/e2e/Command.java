@@ -31,6 +31,8 @@ final class Command {
   }
 
   static Process start(Path log, String... arguments) throws IOException {
-    return new ProcessBuilder(line(arguments)).redirectErrorStream(true).redirectOutput(log.toFile()).start();
+    List<String> command = new ArrayList<>(List.of("env", "--default-signal=INT")); // a test may run in the background, deaf to it
+    command.addAll(line(arguments));
+    return new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(log.toFile()).start();
   }
 }

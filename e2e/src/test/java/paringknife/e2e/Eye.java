@@ -1,11 +1,14 @@
 package paringknife.e2e;
 
+import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
 import java.util.Locale;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import paringknife.media.process.ChildProcess;
 
 /** Looks into finished files with tools that are not ours: ffmpeg, ffprobe and tesseract. */
@@ -72,6 +75,47 @@ final class Eye {
       }
     }
     return best / 8000.0;
+  }
+
+  /** Where in {@code all} a shorter sound lies best, in seconds, by cross-correlation of like levels. */
+  static double place(float[] part, float[] all) {
+    int best = 0;
+    double most = Double.NEGATIVE_INFINITY;
+    for (int at = 0; at + part.length <= all.length; at++) {
+      double sum = 0;
+      double energy = 1e-9;
+      for (int i = 0; i < part.length; i += 2) {
+        sum += part[i] * all[at + i];
+        energy += all[at + i] * all[at + i];
+      }
+      if (sum / Math.sqrt(energy) > most) {
+        most = sum / Math.sqrt(energy);
+        best = at;
+      }
+    }
+    return best / 8000.0;
+  }
+
+  /** How alike a picture of captions is to what ffmpeg burns, and to the bare ground; SSIM, 1 is the same. */
+  record Likeness(double withCaptions, double withoutCaptions) {}
+
+  static Likeness captionLikeness(Path picture, Path ass, Path fonts, double second, Path folder) throws IOException {
+    Path burnt = folder.resolve("burnt.png");
+    Path bare = folder.resolve("bare.png");
+    String ground = "format=gbrp,drawbox=color=0x205030:t=fill";
+    String captions = ground + ",setpts=" + number(second) + "/TB,ass=" + ass.getFileName() + ":fontsdir=" + fonts.getFileName();
+    ChildProcess.run(List.of("ffmpeg", "-nostdin", "-y", "-v", "error", "-i", picture.toString(), "-frames:v", "1", "-vf", captions, burnt.toString()), folder, LIMIT);
+    ChildProcess.run(List.of("ffmpeg", "-nostdin", "-y", "-v", "error", "-i", picture.toString(), "-frames:v", "1", "-vf", ground, bare.toString()), folder, LIMIT);
+    return new Likeness(ssim(picture, burnt), ssim(picture, bare));
+  }
+
+  private static double ssim(Path a, Path b) {
+    String said = ChildProcess.run(List.of("ffmpeg", "-nostdin", "-i", a.toString(), "-i", b.toString(), "-filter_complex", "[0]format=gbrp[a];[1]format=gbrp[b];[a][b]ssim", "-f", "null", "-"), null, LIMIT).errors();
+    Matcher all = Pattern.compile("All:([\\d.]+)").matcher(said);
+    if (!all.find()) {
+      throw new IllegalStateException(said);
+    }
+    return Double.parseDouble(all.group(1));
   }
 
   static String probe(Path media, String entries) {

@@ -46,6 +46,15 @@ final class ServerUnderTest implements AutoCloseable {
     process.waitFor();
   }
 
+  /** As Ctrl-C at a terminal; answers the exit status. */
+  int interrupt() throws IOException, InterruptedException {
+    new ProcessBuilder("kill", "-INT", Long.toString(process.pid())).start().waitFor();
+    if (!process.waitFor(40, TimeUnit.SECONDS)) {
+      throw new IOException("the server did not stop");
+    }
+    return process.exitValue();
+  }
+
   String address() {
     return address;
   }

@@ -45,7 +45,8 @@ class StoppingTest {
       assertThat(second.errors().strip()).startsWith("Paring Knife already runs").doesNotContain("\n");
       assertThat(episode(server).path("title").asString()).isEqualTo("The last ferry");
 
-      server.close();
+      assertThat(server.interrupt()).as("exit status after Ctrl-C").isIn(0, 130);
+      assertThat(ProcessHandle.allProcesses().filter(p -> p.info().commandLine().orElse("").contains(data.toString()))).as("left running").isEmpty();
       server.start();
       assertThat(episode(server).path("state").asString()).isEqualTo("ARRIVING");
       awaitProgress(server, 0.05);

@@ -53,7 +53,7 @@ class AlignmentTest {
     String marked = text.text(laid.unmatched().get(0).from(), laid.unmatched().get(0).to());
     assertThat(marked).contains("yellow umbrellas danced across purple");
     assertThat(laid.transcript().words().stream().filter(w -> w.confidence() < 0.5).map(Word::text)).contains("umbrellas", "purple");
-    assertThat(laid.transcript().words().get(text.words().size() - 1).confidence()).isEqualTo(1);
+    assertThat(laid.transcript().words().get(text.words().size() - 1).confidence()).isGreaterThan(0.9);
   }
 
   @Test

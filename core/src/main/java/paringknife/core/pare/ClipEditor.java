@@ -5,6 +5,7 @@ import java.util.Collection;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import paringknife.core.listen.LevelCurve;
 import paringknife.core.listen.Pause;
 import paringknife.core.listen.PauseDetector;
@@ -24,6 +25,7 @@ public final class ClipEditor {
   private final Transcript transcript;
   private final LevelCurve levels;
   private final JoinPlacement placement;
+  private volatile @Nullable List<RepeatGroup> repeats;
 
   public ClipEditor(Transcript transcript, LevelCurve levels) {
     this.transcript = transcript;
@@ -80,12 +82,81 @@ public final class ClipEditor {
 
   /** Takes out every sure filler of the clip. */
   public ClipDocument pareSureFillers(ClipDocument clip, FillerFinder finder) {
-    List<Filler> sure = fillers(clip, finder).stream().filter(Filler::sure).toList();
+    return pareFillers(clip, fillers(clip, finder).stream().filter(Filler::sure).toList());
+  }
+
+  /** Takes out every doubtful filler of the clip. */
+  public ClipDocument pareDoubtfulFillers(ClipDocument clip, FillerFinder finder) {
+    return pareFillers(clip, fillers(clip, finder).stream().filter(f -> !f.sure()).toList());
+  }
+
+  /** Takes out single fillers. */
+  public ClipDocument pareFillers(ClipDocument clip, List<Filler> chosen) {
     return with(
         clip,
         Reason.FILLER,
-        sure.stream().map(f -> placement.around(f.first(), f.last())).toList(),
-        sure.stream().map(f -> transcript.text(f.first(), f.last() + 1)).toList());
+        chosen.stream().map(f -> placement.around(f.first(), f.last())).toList(),
+        chosen.stream().map(f -> transcript.text(f.first(), f.last() + 1)).toList());
+  }
+
+  /** What is said more than once in the clip, where at least two attempts are still in it. */
+  public List<RepeatGroup> repeats(ClipDocument clip) {
+    KeptIndex cuts = CutList.of(clip, transcript).index();
+    return groups().stream()
+        .filter(g -> g.attempts().stream().filter(a -> isIn(clip, cuts, a)).count() >= 2)
+        .toList();
+  }
+
+  private List<RepeatGroup> groups() {
+    List<RepeatGroup> found = repeats;
+    if (found == null) {
+      found = new RepeatFinder(transcript, FillerFinder.english()).find();
+      repeats = found;
+    }
+    return found;
+  }
+
+  private boolean isIn(ClipDocument clip, KeptIndex cuts, RepeatGroup.Attempt attempt) {
+    Span span = new Span(transcript.words().get(attempt.first()).startUs(), transcript.words().get(attempt.last()).endUs());
+    return insideStretch(clip, span) && cuts.keptUs(span) * 3 > span.lengthUs();
+  }
+
+  /** Takes out every attempt but the last of each group. */
+  public ClipDocument pareRepeats(ClipDocument clip) {
+    ClipDocument now = clip;
+    for (RepeatGroup group : repeats(clip)) {
+      now = keepAttempt(now, group, group.indexOfLast());
+    }
+    return now;
+  }
+
+  /** Keeps one attempt of a group: the others go, it comes back where it was taken out for this reason. */
+  public ClipDocument keepAttempt(ClipDocument clip, RepeatGroup group, int kept) {
+    Span stays = attemptSpan(group, kept);
+    ClipDocument now =
+        clip.withRemovals(
+            clip.removals().stream().filter(r -> r.reason() != Reason.REPEAT || !r.span().overlaps(stays)).toList(),
+            clip.nextRemovalId());
+    List<Span> spans = new ArrayList<>();
+    List<String> texts = new ArrayList<>();
+    for (RepeatGroup.Attempt attempt : group.without(kept)) {
+      spans.add(attemptSpan(group, group.attempts().indexOf(attempt)));
+      texts.add(transcript.text(attempt.first(), attempt.last() + 1));
+    }
+    return with(now, Reason.REPEAT, spans, texts);
+  }
+
+  /** An attempt with the pause that follows it, up to the next attempt. */
+  private Span attemptSpan(RepeatGroup group, int which) {
+    RepeatGroup.Attempt attempt = group.attempts().get(which);
+    return which + 1 < group.attempts().size()
+        ? placement.upTo(attempt.first(), group.attempts().get(which + 1).first())
+        : placement.around(attempt.first(), attempt.last());
+  }
+
+  /** How long the clip plays, in microseconds, its speed counted. */
+  public long lengthUs(ClipDocument clip) {
+    return Math.round(CutList.of(clip, transcript).lengthUs() / clip.settings().speed());
   }
 
   /** Puts removals back by identity; unknown identities are ignored. */

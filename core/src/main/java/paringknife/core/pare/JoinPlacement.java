@@ -25,6 +25,11 @@ public final class JoinPlacement {
     return new Span(edgeBefore(first), Math.max(edgeBefore(first), edgeAfter(last)));
   }
 
+  /** What to take out so that a word's end meets the beginning of a later one. */
+  public Span upTo(int first, int next) {
+    return new Span(edgeBefore(first), Math.max(edgeBefore(first), edgeBefore(next)));
+  }
+
   /** The best edge between a word and the one before it. */
   public long edgeBefore(int word) {
     long start = transcript.words().get(word).startUs();

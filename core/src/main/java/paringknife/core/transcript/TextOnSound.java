@@ -19,6 +19,7 @@ import paringknife.core.time.Span;
 public record TextOnSound(
     Transcript transcript, double matched, List<Passage> unmatched, List<Span> untold) {
   private static final double UNMATCHED = 0.3;
+  private static final double MATCHED = 0.95;
   private static final int LONG_STRETCH = 3;
   private static final long LONGEST_SYLLABLE_US = 350_000;
 
@@ -38,7 +39,7 @@ public record TextOnSound(
     for (int i = 0; i < words.size(); ) {
       if (match[i] >= 0) {
         HeardWord same = heard.get(match[i]);
-        timed.add(at(words.get(i), same.startUs(), same.endUs(), 1));
+        timed.add(at(words.get(i), same.startUs(), same.endUs(), MATCHED));
         found++;
         i++;
         continue;

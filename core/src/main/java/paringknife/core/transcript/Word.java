@@ -10,7 +10,7 @@ import paringknife.core.time.Span;
  * @param startUs start on the episode's clock, microseconds
  * @param endUs end on the episode's clock, microseconds
  * @param speaker index into the transcript's speakers; -1 when unknown
- * @param confidence the recogniser's confidence, 0 to 1; 1 when typed or imported without one
+ * @param confidence the recogniser's confidence, 0 to 1; 1 when a person typed or accepted it
  */
 public record Word(
     long id, String text, long startUs, long endUs, int speaker, double confidence) {
@@ -26,6 +26,11 @@ public record Word(
 
   public Word withText(String corrected) {
     return new Word(id, corrected, startUs, endUs, speaker, 1.0);
+  }
+
+  /** Whether a person typed or accepted it. */
+  public boolean isLookedAt() {
+    return confidence >= 1;
   }
 
   public Word withSpeaker(int changed) {

@@ -15,7 +15,7 @@ import paringknife.core.frame.Face;
  * picture stays nearly the same. Not for use from several threads.
  */
 public final class FaceWatcher implements AutoCloseable {
-  private static final int SHORTEST_WAIT = 2;
+  private static final int SHORTEST_WAIT = 3;
   private static final int LONGEST_WAIT = 10;
   private static final double CHANGE = 2.5;
 

@@ -12,30 +12,53 @@ import paringknife.media.process.ChildProcess;
 import paringknife.media.process.Interrupted;
 import paringknife.media.process.ProcessFailed;
 
-/** The small pictures in which faces are looked for: {@value #WIDTH} pixels wide, five a second. */
+/**
+ * The small pictures in which faces are looked for, five a second: those of the proxy where it is
+ * wide, otherwise {@value #WIDTH} pixels wide.
+ */
 public final class AnalysisPictures {
-  static final int WIDTH = 640;
-  static final double PER_SECOND = 5;
+  static final int PROXY_HEIGHT = 360;
+  private static final int WIDTH = 640;
+  private static final double PER_SECOND = 5;
 
   private final Recording recording;
+  private final double ratio;
 
   public AnalysisPictures(Recording recording) {
     this.recording = recording;
-  }
-
-  int height() {
     Recording.Picture picture = recording.picture();
-    double ratio = picture == null ? 9 / 16.0 : picture.height() / (double) picture.width();
-    return Math.max(2, 2 * (int) Math.round(WIDTH * ratio / 2));
+    this.ratio = picture == null ? 16 / 9.0 : picture.width() / (double) picture.height();
   }
 
-  /** The filters that make them. */
+  /** Whether pictures of the proxy's size will do. */
+  boolean areOfTheProxy() {
+    return ratio > 1;
+  }
+
+  private int width() {
+    return areOfTheProxy() ? even(PROXY_HEIGHT * ratio) : WIDTH;
+  }
+
+  private int height() {
+    return areOfTheProxy() ? PROXY_HEIGHT : even(WIDTH / ratio);
+  }
+
+  private static int even(double length) {
+    return Math.max(2, 2 * (int) Math.round(length / 2));
+  }
+
+  /** The filters that make them of the recording. */
   String filters() {
-    return "fps=" + PER_SECOND + ":start_time=0,scale=" + WIDTH + ":" + height() + ":flags=area,format=rgb24";
+    return "fps=" + PER_SECOND + ":start_time=0,scale=" + width() + ":" + height() + ":flags=area,format=rgb24";
+  }
+
+  /** The filters that make them of the proxy's pictures. */
+  String filtersAfterProxy() {
+    return "fps=" + PER_SECOND + ":start_time=0,scale=" + width() + ":" + height() + ":flags=fast_bilinear,format=rgb24";
   }
 
   List<FaceSample> read(InputStream pictures) throws IOException {
-    return new FaceReading(WIDTH, height(), PER_SECOND).read(pictures);
+    return new FaceReading(width(), height(), PER_SECOND).read(pictures);
   }
 
   /** Faces of a whole recording, without taking it in. */

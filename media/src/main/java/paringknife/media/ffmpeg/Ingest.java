@@ -33,7 +33,6 @@ public final class Ingest {
   /** What ingest makes of a recording. */
   public record Result(LevelCurve levels, List<FaceSample> faces) {}
 
-  private static final int PROXY_HEIGHT = 360;
 
   private final Recording recording;
   private final List<HeardSound> heard;
@@ -132,10 +131,14 @@ public final class Ingest {
     String audio = recording.hasSound() ? "0:a:0" : "1:a:0";
     String rate = picture == null ? "25" : picture.rate().toString();
     StringBuilder graph = new StringBuilder();
-    graph.append("[").append(video).append("]split=2[vp][va];");
-    graph.append("[vp]fps=").append(rate).append(":start_time=0,scale=-2:").append(PROXY_HEIGHT);
-    graph.append(":flags=fast_bilinear:out_color_matrix=bt709:out_range=tv,format=yuv420p[proxy];");
-    graph.append("[va]").append(new AnalysisPictures(recording).filters()).append("[frames];");
+    AnalysisPictures analysis = new AnalysisPictures(recording);
+    String small = "fps=" + rate + ":start_time=0,scale=-2:" + AnalysisPictures.PROXY_HEIGHT + ":flags=fast_bilinear:out_color_matrix=bt709:out_range=tv,format=yuv420p";
+    graph.append("[").append(video).append("]");
+    if (analysis.areOfTheProxy()) {
+      graph.append(small).append(",split=2[proxy][va];[va]").append(analysis.filtersAfterProxy()).append("[frames];");
+    } else {
+      graph.append("split=2[vp][va];[vp]").append(small).append("[proxy];[va]").append(analysis.filters()).append("[frames];");
+    }
     graph.append(
         heard.isEmpty()
             ? SoundGraph.own(audio, recording.soundChannels())

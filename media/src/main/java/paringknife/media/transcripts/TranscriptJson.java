@@ -50,7 +50,7 @@ public final class TranscriptJson {
       backwards += to < from ? 1 : 0;
       int speaker = node.path("speaker").asInt(-1);
       words.add(
-          new Word(words.size(), node.path("text").asString(), from, Math.max(from, to), speaker < speakers.size() ? speaker : -1, node.path("confidence").asDouble(1)));
+          new Word(words.size(), node.path("text").asString(), from, Math.max(from, to), speaker < speakers.size() ? speaker : -1, node.path("confidence").asDouble(0.95)));
     }
     List<Word> ordered = new ArrayList<>(words);
     ordered.sort(Comparator.comparingLong(Word::startUs));

@@ -30,6 +30,7 @@ import paringknife.core.pare.Removal;
 import paringknife.core.pick.Brief;
 import paringknife.core.pick.Pick;
 import paringknife.core.time.Span;
+import paringknife.core.transcript.TextOnSound;
 import paringknife.core.transcript.Transcript;
 import paringknife.media.ffmpeg.HeardSound;
 import paringknife.media.ffmpeg.Levels;
@@ -38,6 +39,7 @@ import paringknife.media.ffmpeg.Probe;
 import paringknife.media.ffmpeg.Recording;
 import paringknife.media.ffmpeg.RecordingLineUp;
 import paringknife.media.ffmpeg.UnusableRecording;
+import paringknife.media.speech.ForcedAligner;
 import paringknife.media.speech.PocketSphinx;
 import paringknife.media.store.CaptionFonts;
 import paringknife.media.store.ScratchFolder;
@@ -111,7 +113,7 @@ final class BatchCommand implements Callable<Integer> {
         return folder;
       });
       Transcript transcript =
-          given != null ? given.transcript() : step("recognise", () -> recognised(folder, heard));
+          given != null ? timed(given, folder) : step("recognise", () -> recognised(folder, heard));
       Episode episode = new Episode(recording, folder, transcript);
       List<Pick> picks = step("pick", () -> episode.picks(brief));
       if (picks.isEmpty()) {
@@ -135,8 +137,21 @@ final class BatchCommand implements Callable<Integer> {
     return 0;
   }
 
+  /** A transcript whose words have no times of their own is timed against the sound. */
+  private Transcript timed(TranscriptFile.Imported given, EpisodeFolder folder) {
+    if (given.timing() == TranscriptFile.Timing.WORDS) {
+      return given.transcript();
+    }
+    TextOnSound laid = step("align", () -> new ForcedAligner().align(folder.sound(), given.transcript(), share -> tell("timing the text", share)));
+    if (laid.matched() < ForcedAligner.LEAST_MATCH) {
+      throw new IllegalArgumentException(transcriptFile.getFileName() + " does not say what is said in " + media.get(0).getFileName() + ".");
+    }
+    laid.unmatched().forEach(p -> System.err.println("not heard: " + laid.transcript().text(p.from(), p.to())));
+    return laid.transcript();
+  }
+
   private static Transcript recognised(EpisodeFolder folder, List<HeardSound> heard) {
-    Transcript words = new PocketSphinx().recognise(folder.sound(), share -> {});
+    Transcript words = new PocketSphinx().recognise(folder.sound(), share -> tell("listening", share));
     return heard.size() < 2
         ? words
         : SpeakersByMicrophone.assign(

@@ -3,6 +3,7 @@ package paringknife.server.episodes;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
+import org.jspecify.annotations.Nullable;
 import paringknife.core.frame.FramePlanner;
 import paringknife.core.frame.PeopleTracker;
 import paringknife.core.frame.Person;
@@ -23,7 +24,7 @@ public final class Episode {
   private final Transcript transcript;
   private final LevelCurve levels;
   private final List<Person> people;
-  private final FramePlanner planner;
+  private volatile @Nullable FramePlanner planner;
   private final ClipEditor editor;
   private final ConcurrentHashMap<Brief, List<Pick>> picks = new ConcurrentHashMap<>();
 
@@ -42,9 +43,6 @@ public final class Episode {
     this.transcript = transcript;
     this.levels = levels;
     this.people = people;
-    int width = recording.picture() == null ? 640 : recording.picture().width();
-    int height = recording.picture() == null ? 360 : recording.picture().height();
-    this.planner = new FramePlanner(width, height, people, transcript);
     this.editor = new ClipEditor(transcript, levels);
   }
 
@@ -74,7 +72,13 @@ public final class Episode {
   }
 
   public FramePlanner planner() {
-    return planner;
+    FramePlanner made = planner;
+    if (made == null) {
+      Recording.Picture picture = recording.picture();
+      made = new FramePlanner(picture == null ? 640 : picture.width(), picture == null ? 360 : picture.height(), people, transcript);
+      planner = made;
+    }
+    return made;
   }
 
   public ClipEditor editor() {
@@ -88,7 +92,7 @@ public final class Episode {
   /** The speaker whom a person in the picture is; empty when nobody was matched to them. */
   public Optional<String> nameOf(int person) {
     for (int s = 0; s < transcript.speakers().size(); s++) {
-      if (planner.placement().personOf(s) == person) {
+      if (planner().placement().personOf(s) == person) {
         return Optional.of(transcript.speakers().get(s));
       }
     }

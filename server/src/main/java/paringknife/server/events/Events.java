@@ -29,6 +29,11 @@ public class Events {
     send("clips", Map.of("episodeId", episodeId));
   }
 
+  /** A transcript was corrected. */
+  public void transcriptChanged(long episodeId) {
+    send("transcript", Map.of("episodeId", episodeId));
+  }
+
   public void send(String name, Object data) {
     for (SseEmitter listener : listeners) {
       try {

@@ -13,18 +13,14 @@ import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
-import paringknife.core.transcript.Transcript;
-import tools.jackson.databind.json.JsonMapper;
 
-/** Episodes and their transcripts in the database. */
+/** Episodes in the database. */
 @Repository
 public class EpisodeStore {
   private final DSLContext db;
-  private final JsonMapper json;
 
-  EpisodeStore(DSLContext db, JsonMapper json) {
+  EpisodeStore(DSLContext db) {
     this.db = db;
-    this.json = json;
   }
 
   /** A row of the shelf. */
@@ -39,9 +35,6 @@ public class EpisodeStore {
       long durationUs,
       int words,
       int clips) {}
-
-  /** A transcript and how often it was changed. */
-  public record StoredTranscript(int revision, Transcript transcript) {}
 
   public List<Row> all() {
     return select(DSL.noCondition());
@@ -89,55 +82,18 @@ public class EpisodeStore {
         .fetchOptional(EPISODE.ID);
   }
 
-  /** Adds an episode that waits for ingest, with its transcript. */
+  /** Adds an episode that waits for ingest. */
   @Transactional
-  public long add(String show, String title, Path source, long durationUs, @Nullable Transcript transcript) {
-    long id =
-        db.insertInto(EPISODE)
-            .set(EPISODE.SHOW_NAME, show)
-            .set(EPISODE.TITLE, title)
-            .set(EPISODE.SOURCE, source.toString())
-            .set(EPISODE.STATE, EpisodeState.ARRIVING.name())
-            .set(EPISODE.DURATION_US, durationUs)
-            .returningResult(EPISODE.ID)
-            .fetchSingle()
-            .value1();
-    if (transcript != null) {
-      saveTranscript(id, 1, transcript);
-    }
-    return id;
-  }
-
-  @Transactional
-  public void saveTranscript(long id, int revision, Transcript transcript) {
-    String document = json.writeValueAsString(transcript);
-    db.insertInto(TRANSCRIPT)
-        .set(TRANSCRIPT.EPISODE_ID, id)
-        .set(TRANSCRIPT.REVISION, revision)
-        .set(TRANSCRIPT.WORD_COUNT, transcript.words().size())
-        .set(TRANSCRIPT.DOCUMENT, document)
-        .onDuplicateKeyUpdate()
-        .set(TRANSCRIPT.REVISION, revision)
-        .set(TRANSCRIPT.WORD_COUNT, transcript.words().size())
-        .set(TRANSCRIPT.DOCUMENT, document)
-        .execute();
-  }
-
-  public Optional<StoredTranscript> transcript(long id) {
-    return db.select(TRANSCRIPT.REVISION, TRANSCRIPT.DOCUMENT)
-        .from(TRANSCRIPT)
-        .where(TRANSCRIPT.EPISODE_ID.eq(id))
-        .fetchOptional(
-            r -> new StoredTranscript(r.value1(), json.readValue(r.value2(), Transcript.class)));
-  }
-
-  public int transcriptRevision(long id) {
-    Integer revision =
-        db.select(TRANSCRIPT.REVISION)
-            .from(TRANSCRIPT)
-            .where(TRANSCRIPT.EPISODE_ID.eq(id))
-            .fetchOne(TRANSCRIPT.REVISION);
-    return revision == null ? 0 : revision;
+  public long add(String show, String title, Path source, long durationUs) {
+    return db.insertInto(EPISODE)
+        .set(EPISODE.SHOW_NAME, show)
+        .set(EPISODE.TITLE, title)
+        .set(EPISODE.SOURCE, source.toString())
+        .set(EPISODE.STATE, EpisodeState.ARRIVING.name())
+        .set(EPISODE.DURATION_US, durationUs)
+        .returningResult(EPISODE.ID)
+        .fetchSingle()
+        .value1();
   }
 
   public void report(long id, EpisodeState state, double progress, @Nullable String problem) {

@@ -6,7 +6,6 @@ import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.stereotype.Service;
 import paringknife.core.transcript.Transcript;
-import paringknife.core.transcript.TranscriptEditor;
 import paringknife.media.ffmpeg.Probe;
 import paringknife.media.ffmpeg.Recording;
 import paringknife.media.ffmpeg.UnusableRecording;
@@ -14,6 +13,8 @@ import paringknife.media.transcripts.TranscriptFile;
 import paringknife.server.episodes.DataFolder;
 import paringknife.server.episodes.Episode;
 import paringknife.server.episodes.EpisodeSource;
+import paringknife.server.transcripts.Glossary;
+import paringknife.server.transcripts.TranscriptStore;
 import paringknife.server.web.NotThere;
 import paringknife.server.web.NotYet;
 
@@ -24,6 +25,8 @@ public class Episodes {
   private final DataFolder data;
   private final IngestQueue ingest;
   private final EpisodeSounds sounds;
+  private final TranscriptStore transcripts;
+  private final Glossary glossary;
   private final Map<Long, Opened> opened = new ConcurrentHashMap<>();
 
   /** A new episode, and what had to be put right in its transcript. */
@@ -31,11 +34,13 @@ public class Episodes {
 
   private record Opened(int revision, Episode episode) {}
 
-  Episodes(EpisodeStore store, DataFolder data, IngestQueue ingest, EpisodeSounds sounds) {
+  Episodes(EpisodeStore store, DataFolder data, IngestQueue ingest, EpisodeSounds sounds, TranscriptStore transcripts, Glossary glossary) {
     this.store = store;
     this.data = data;
     this.ingest = ingest;
     this.sounds = sounds;
+    this.transcripts = transcripts;
+    this.glossary = glossary;
   }
 
   /**
@@ -59,19 +64,18 @@ public class Episodes {
     }
     Path transcript = source.transcript();
     TranscriptFile.Imported words = transcript == null ? null : TranscriptFile.read(transcript);
-    long id = store.add(source.show(), source.title(), source.camera().toAbsolutePath(), probed.durationUs(), words == null ? null : words.transcript());
+    long id = store.add(source.show(), source.title(), source.camera().toAbsolutePath(), probed.durationUs());
+    if (words != null) {
+      transcripts.replace(id, glossary.apply(source.show(), words.transcript()), words.timing());
+    }
     sounds.add(id, source.microphones());
     ingest.schedule(id);
     return new Added(id, words == null ? List.of() : words.mended());
   }
 
-  /** The transcript and its revision, from memory when the episode is open. */
-  public EpisodeStore.StoredTranscript transcript(long id) {
-    Opened known = opened.get(id);
-    if (known != null && known.revision() == store.transcriptRevision(id)) {
-      return new EpisodeStore.StoredTranscript(known.revision(), known.episode().transcript());
-    }
-    return store.transcript(id).orElseThrow(() -> new NotThere("This episode has no transcript yet."));
+  /** The transcript, whether or not the episode has been taken in. */
+  public TranscriptStore.StoredTranscript transcript(long id) {
+    return transcripts.of(id).orElseThrow(() -> new NotThere("This episode has no transcript yet."));
   }
 
   /** Starts the ingest of an episode that failed once more. */
@@ -93,7 +97,8 @@ public class Episodes {
 
   /** An episode that has been taken in. */
   public Episode open(long id) {
-    int revision = store.transcriptRevision(id);
+    TranscriptStore.StoredTranscript stored = transcripts.of(id).orElse(null);
+    int revision = stored == null ? 0 : stored.revision();
     Opened known = opened.get(id);
     if (known != null && known.revision() == revision) {
       return known.episode();
@@ -102,20 +107,12 @@ public class Episodes {
     if (row.state() != EpisodeState.READY) {
       throw new NotYet("This episode is still being taken in.");
     }
-    Transcript transcript =
-        store.transcript(id).map(EpisodeStore.StoredTranscript::transcript).orElse(new Transcript("en", List.of(), List.of()));
+    Transcript transcript = stored == null ? new Transcript("en", List.of(), List.of()) : stored.transcript();
     Episode episode =
         known != null
             ? known.episode().withTranscript(transcript)
             : new Episode(Probe.of(row.source()), data.episode(id), transcript);
     opened.put(id, new Opened(revision, episode));
     return episode;
-  }
-
-  /** Corrects one word's text; no cut moves. Answers the transcript's new revision. */
-  public synchronized int correct(long id, int word, String text) {
-    EpisodeStore.StoredTranscript stored = transcript(id);
-    store.saveTranscript(id, stored.revision() + 1, new TranscriptEditor(stored.transcript()).replace(word, word, text));
-    return stored.revision() + 1;
   }
 }

@@ -8,6 +8,7 @@ import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.function.DoubleConsumer;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.ObjectProvider;
@@ -15,6 +16,7 @@ import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.stereotype.Component;
 import paringknife.core.listen.SpeakersByMicrophone;
+import paringknife.core.transcript.TextOnSound;
 import paringknife.core.transcript.Transcript;
 import paringknife.media.ffmpeg.HeardSound;
 import paringknife.media.ffmpeg.Levels;
@@ -22,16 +24,23 @@ import paringknife.media.ffmpeg.Probe;
 import paringknife.media.ffmpeg.Recording;
 import paringknife.media.ffmpeg.RecordingLineUp;
 import paringknife.media.process.Interrupted;
+import paringknife.media.speech.ForcedAligner;
 import paringknife.media.speech.PocketSphinx;
+import paringknife.media.transcripts.TranscriptFile;
 import paringknife.server.episodes.DataFolder;
 import paringknife.server.episodes.EpisodeFolder;
 import paringknife.server.episodes.EpisodeIngest;
 import paringknife.server.events.Throttle;
+import paringknife.server.transcripts.Glossary;
+import paringknife.server.transcripts.TranscriptStore;
 
 /** Takes episodes in, in the background; a task that died with its process is taken up again. */
 @Component
 public class IngestQueue {
   static final TaskDescriptor<Void> INGEST = TaskDescriptor.of("ingest");
+
+  /** Share of the work at which listening to the words begins, where that has to be done. */
+  private static final double LISTENING_FROM = 0.6;
 
   private static final Logger LOG = LoggerFactory.getLogger(IngestQueue.class);
 
@@ -48,13 +57,13 @@ public class IngestQueue {
   @Configuration
   static class Definition {
     @Bean
-    OneTimeTask<Void> ingestTask(EpisodeStore store, EpisodeSounds sounds, DataFolder data) {
+    OneTimeTask<Void> ingestTask(EpisodeStore store, EpisodeSounds sounds, TranscriptStore transcripts, Glossary glossary, DataFolder data) {
       return Tasks.oneTime(INGEST)
           .onFailure(new FailureHandler.MaxRetriesFailureHandler<>(2, new FailureHandler.OnFailureRetryLater<>(Duration.ofSeconds(5))))
-          .execute((instance, context) -> ingest(Long.parseLong(instance.getId()), store, sounds, data));
+          .execute((instance, context) -> ingest(Long.parseLong(instance.getId()), store, sounds, transcripts, glossary, data));
     }
 
-    private static void ingest(long id, EpisodeStore store, EpisodeSounds sounds, DataFolder data) {
+    private static void ingest(long id, EpisodeStore store, EpisodeSounds sounds, TranscriptStore transcripts, Glossary glossary, DataFolder data) {
       EpisodeStore.Row row = store.byId(id).orElse(null);
       if (row == null) {
         return;
@@ -67,10 +76,13 @@ public class IngestQueue {
             recording,
             heard(id, recording, sounds, folder),
             folder,
-            share -> throttle.run(() -> store.report(id, EpisodeState.ARRIVING, share * 0.99, null)));
-        if (row.words() == 0) {
-          store.report(id, EpisodeState.ARRIVING, 0.99, null);
-          store.saveTranscript(id, 1, recognised(id, sounds, folder));
+            share -> throttle.run(() -> store.report(id, EpisodeState.ARRIVING, share * (row.words() == 0 ? LISTENING_FROM : 0.95), null)));
+        TranscriptStore.StoredTranscript given = transcripts.of(id).orElse(null);
+        DoubleConsumer listening = share -> throttle.run(() -> store.report(id, EpisodeState.ARRIVING, LISTENING_FROM + share * (0.99 - LISTENING_FROM), null));
+        if (given == null) {
+          transcripts.replace(id, glossary.apply(row.show(), recognised(id, sounds, folder, listening)), TranscriptFile.Timing.WORDS);
+        } else if (given.timing() != TranscriptFile.Timing.WORDS) {
+          align(id, given, transcripts, folder, listening);
         }
         store.report(id, EpisodeState.READY, 1, null);
       } catch (Interrupted e) {
@@ -102,8 +114,19 @@ public class IngestQueue {
           .toList();
     }
 
-    private static Transcript recognised(long id, EpisodeSounds sounds, EpisodeFolder folder) {
-      Transcript words = new PocketSphinx().recognise(folder.sound(), share -> {});
+    /** Times a text against the sound; one that the sound does not say keeps the times it came with. */
+    private static void align(
+        long id, TranscriptStore.StoredTranscript given, TranscriptStore transcripts, EpisodeFolder folder, DoubleConsumer progress) {
+      TextOnSound laid = new ForcedAligner().align(folder.sound(), given.transcript(), progress);
+      if (laid.matched() >= ForcedAligner.LEAST_MATCH) {
+        transcripts.replace(id, laid.transcript(), TranscriptFile.Timing.WORDS);
+      } else {
+        LOG.warn("the transcript of episode {} does not say what is said in it: {} of its words were heard", id, laid.matched());
+      }
+    }
+
+    private static Transcript recognised(long id, EpisodeSounds sounds, EpisodeFolder folder, DoubleConsumer progress) {
+      Transcript words = new PocketSphinx().recognise(folder.sound(), progress);
       List<EpisodeSounds.Sound> named = sounds.of(id).stream().filter(s -> !s.speaker().isEmpty()).toList();
       return named.size() < 2
           ? words

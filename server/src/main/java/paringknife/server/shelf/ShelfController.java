@@ -34,7 +34,6 @@ import paringknife.core.frame.Face;
 import paringknife.core.pick.Brief;
 import paringknife.core.pick.Pick;
 import paringknife.core.transcript.Passage;
-import paringknife.core.transcript.Transcript;
 import paringknife.core.transcript.TranscriptSearch;
 import paringknife.server.episodes.DataFolder;
 import paringknife.server.episodes.Episode;
@@ -91,8 +90,12 @@ class ShelfController {
   /** A transcript in columns, one entry a word; times in microseconds. */
   record TranscriptColumns(
       int revision,
+      @Nullable String undo,
+      @Nullable String redo,
+      boolean timed,
       String language,
       List<String> speakers,
+      long[] ids,
       List<String> text,
       long[] startUs,
       long[] endUs,
@@ -100,12 +103,6 @@ class ShelfController {
       double[] confidence,
       List<Passage> paragraphs,
       int[] sentenceEnds) {}
-
-  /** The corrected text of a word. */
-  record Correction(String text) {}
-
-  /** The transcript's new revision. */
-  record Corrected(int revision) {}
 
   @GetMapping("/shelf")
   List<ShelfItem> shelf() {
@@ -120,11 +117,11 @@ class ShelfController {
     try (Stream<Path> files = Files.walk(data.media(), 3)) {
       return files
           .filter(Files::isRegularFile)
-          .filter(f -> f.toString().toLowerCase(Locale.ROOT).matches(".*\\.(mp4|mov|mkv|webm|mp3|m4a|wav|flac|json|srt|vtt)"))
+          .filter(f -> f.toString().toLowerCase(Locale.ROOT).matches(".*\\.(mp4|mov|mkv|webm|mp3|m4a|wav|flac|json|srt|vtt|ttml|txt)"))
           .filter(f -> !List.of("episode.json", "truth.json").contains(f.getFileName().toString()))
           .sorted()
           .limit(500)
-          .map(f -> new MediaFile(data.media().relativize(f).toString(), f.toFile().length(), f.toString().toLowerCase(Locale.ROOT).matches(".*\\.(json|srt|vtt)")))
+          .map(f -> new MediaFile(data.media().relativize(f).toString(), f.toFile().length(), f.toString().toLowerCase(Locale.ROOT).matches(".*\\.(json|srt|vtt|ttml|txt)")))
           .toList();
     }
   }
@@ -223,18 +220,9 @@ class ShelfController {
     }
   }
 
-  @PutMapping("/episodes/{id}/words/{index}")
-  Corrected correct(@PathVariable long id, @PathVariable int index, @RequestBody Correction correction) {
-    Transcript transcript = episodes.transcript(id).transcript();
-    if (index < 0 || index >= transcript.words().size()) {
-      throw new NotThere("There is no such word.");
-    }
-    return new Corrected(episodes.correct(id, index, correction.text()));
-  }
-
   @GetMapping("/episodes/{id}/search")
   List<TranscriptSearch.Hit> search(@PathVariable long id, @RequestParam String phrase) {
-    return TranscriptSearch.find(episodes.open(id).transcript(), phrase);
+    return TranscriptSearch.find(episodes.transcript(id).transcript(), phrase);
   }
 
   @GetMapping("/episodes/{id}/picks")

@@ -12,6 +12,8 @@ import paringknife.core.transcript.Passage;
 import paringknife.core.transcript.Sentences;
 import paringknife.core.transcript.Transcript;
 import paringknife.core.transcript.Word;
+import paringknife.media.transcripts.TranscriptFile;
+import paringknife.server.transcripts.TranscriptStore;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Transcripts as they go to the browser, packed once for each revision. */
@@ -27,13 +29,13 @@ class TranscriptPages {
     this.json = json;
   }
 
-  Packed of(long episodeId, EpisodeStore.StoredTranscript stored) {
+  Packed of(long episodeId, TranscriptStore.StoredTranscript stored) {
     return packed.compute(
         episodeId,
         (id, known) -> known != null && known.revision() == stored.revision() ? known : pack(stored));
   }
 
-  private Packed pack(EpisodeStore.StoredTranscript stored) {
+  private Packed pack(TranscriptStore.StoredTranscript stored) {
     ByteArrayOutputStream bytes = new ByteArrayOutputStream();
     try (GZIPOutputStream gzip = new GZIPOutputStream(bytes, 1 << 14)) {
       json.writeValue(gzip, columns(stored));
@@ -43,13 +45,17 @@ class TranscriptPages {
     return new Packed(stored.revision(), bytes.toByteArray());
   }
 
-  private static ShelfController.TranscriptColumns columns(EpisodeStore.StoredTranscript stored) {
+  private static ShelfController.TranscriptColumns columns(TranscriptStore.StoredTranscript stored) {
     Transcript transcript = stored.transcript();
     var words = transcript.words();
     return new ShelfController.TranscriptColumns(
         stored.revision(),
+        stored.undo(),
+        stored.redo(),
+        stored.timing() == TranscriptFile.Timing.WORDS,
         transcript.language(),
         transcript.speakers(),
+        words.stream().mapToLong(Word::id).toArray(),
         words.stream().map(Word::text).toList(),
         words.stream().mapToLong(Word::startUs).toArray(),
         words.stream().mapToLong(Word::endUs).toArray(),

@@ -21,6 +21,8 @@ class ApiDocument {
       Map.of(
           "ShelfItem", Set.of("problem"),
           "ClipState", Set.of("undo", "redo"),
+          "TranscriptColumns", Set.of("undo", "redo"),
+          "TranscriptStep", Set.of("undo", "redo"),
           "ClipStep", Set.of("undo", "redo"),
           "Cell", Set.of("renderingId", "state", "secondsLeft", "problem"));
 

@@ -15,8 +15,11 @@ import paringknife.server.database.generated.tables.Clip;
 import paringknife.server.database.generated.tables.ClipChange;
 import paringknife.server.database.generated.tables.Episode;
 import paringknife.server.database.generated.tables.EpisodeSound;
+import paringknife.server.database.generated.tables.Glossary;
 import paringknife.server.database.generated.tables.Rendering;
+import paringknife.server.database.generated.tables.SentenceSaid;
 import paringknife.server.database.generated.tables.Transcript;
+import paringknife.server.database.generated.tables.TranscriptChange;
 
 
 @SuppressWarnings({ "all", "unchecked", "rawtypes" })
@@ -34,9 +37,15 @@ public class DefaultSchema extends SchemaImpl {
 
     public final EpisodeSound EPISODE_SOUND = EpisodeSound.EPISODE_SOUND;
 
+    public final Glossary GLOSSARY = Glossary.GLOSSARY;
+
     public final Rendering RENDERING = Rendering.RENDERING;
 
+    public final SentenceSaid SENTENCE_SAID = SentenceSaid.SENTENCE_SAID;
+
     public final Transcript TRANSCRIPT = Transcript.TRANSCRIPT;
+
+    public final TranscriptChange TRANSCRIPT_CHANGE = TranscriptChange.TRANSCRIPT_CHANGE;
 
     private DefaultSchema() {
         super("", null);
@@ -55,8 +64,11 @@ public class DefaultSchema extends SchemaImpl {
             ClipChange.CLIP_CHANGE,
             Episode.EPISODE,
             EpisodeSound.EPISODE_SOUND,
+            Glossary.GLOSSARY,
             Rendering.RENDERING,
-            Transcript.TRANSCRIPT
+            SentenceSaid.SENTENCE_SAID,
+            Transcript.TRANSCRIPT,
+            TranscriptChange.TRANSCRIPT_CHANGE
         );
     }
 }

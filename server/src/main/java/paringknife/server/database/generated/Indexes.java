@@ -10,6 +10,7 @@ import org.jooq.impl.DSL;
 import org.jooq.impl.Internal;
 
 import paringknife.server.database.generated.tables.Clip;
+import paringknife.server.database.generated.tables.SentenceSaid;
 
 
 @SuppressWarnings({ "all", "unchecked", "rawtypes" })
@@ -19,5 +20,7 @@ public class Indexes {
     // INDEX definitions
     // -------------------------------------------------------------------------
 
+    public static final Index SENTENCE_SAID_ANYTHING_EVER_SAID = Internal.createIndex(DSL.name("anything_ever_said"), SentenceSaid.SENTENCE_SAID, new OrderField[] { SentenceSaid.SENTENCE_SAID.SAID }, false);
     public static final Index CLIP_EPISODE_ID = Internal.createIndex(DSL.name("episode_id"), Clip.CLIP, new OrderField[] { Clip.CLIP.EPISODE_ID }, false);
+    public static final Index SENTENCE_SAID_OF_EPISODE = Internal.createIndex(DSL.name("of_episode"), SentenceSaid.SENTENCE_SAID, new OrderField[] { SentenceSaid.SENTENCE_SAID.EPISODE_ID }, false);
 }

@@ -8,8 +8,11 @@ import paringknife.server.database.generated.tables.Clip;
 import paringknife.server.database.generated.tables.ClipChange;
 import paringknife.server.database.generated.tables.Episode;
 import paringknife.server.database.generated.tables.EpisodeSound;
+import paringknife.server.database.generated.tables.Glossary;
 import paringknife.server.database.generated.tables.Rendering;
+import paringknife.server.database.generated.tables.SentenceSaid;
 import paringknife.server.database.generated.tables.Transcript;
+import paringknife.server.database.generated.tables.TranscriptChange;
 
 
 @SuppressWarnings({ "all", "unchecked", "rawtypes" })
@@ -23,7 +26,13 @@ public class Tables {
 
     public static final EpisodeSound EPISODE_SOUND = EpisodeSound.EPISODE_SOUND;
 
+    public static final Glossary GLOSSARY = Glossary.GLOSSARY;
+
     public static final Rendering RENDERING = Rendering.RENDERING;
 
+    public static final SentenceSaid SENTENCE_SAID = SentenceSaid.SENTENCE_SAID;
+
     public static final Transcript TRANSCRIPT = Transcript.TRANSCRIPT;
+
+    public static final TranscriptChange TRANSCRIPT_CHANGE = TranscriptChange.TRANSCRIPT_CHANGE;
 }

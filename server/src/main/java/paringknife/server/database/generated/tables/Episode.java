@@ -35,7 +35,9 @@ import paringknife.server.database.generated.DefaultSchema;
 import paringknife.server.database.generated.Keys;
 import paringknife.server.database.generated.tables.Clip.ClipPath;
 import paringknife.server.database.generated.tables.EpisodeSound.EpisodeSoundPath;
+import paringknife.server.database.generated.tables.SentenceSaid.SentenceSaidPath;
 import paringknife.server.database.generated.tables.Transcript.TranscriptPath;
+import paringknife.server.database.generated.tables.TranscriptChange.TranscriptChangePath;
 
 
 @SuppressWarnings({ "all", "unchecked", "rawtypes" })
@@ -154,6 +156,24 @@ public class Episode extends TableImpl<Record> {
             _episodeSound = new EpisodeSoundPath(this, null, Keys.EPISODE_SOUND_IBFK_1.getInverseKey());
 
         return _episodeSound;
+    }
+
+    private transient SentenceSaidPath _sentenceSaid;
+
+    public SentenceSaidPath sentenceSaid() {
+        if (_sentenceSaid == null)
+            _sentenceSaid = new SentenceSaidPath(this, null, Keys.SENTENCE_SAID_IBFK_1.getInverseKey());
+
+        return _sentenceSaid;
+    }
+
+    private transient TranscriptChangePath _transcriptChange;
+
+    public TranscriptChangePath transcriptChange() {
+        if (_transcriptChange == null)
+            _transcriptChange = new TranscriptChangePath(this, null, Keys.TRANSCRIPT_CHANGE_IBFK_1.getInverseKey());
+
+        return _transcriptChange;
     }
 
     private transient TranscriptPath _transcript;

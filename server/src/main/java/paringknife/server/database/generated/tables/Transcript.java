@@ -54,6 +54,14 @@ public class Transcript extends TableImpl<Record> {
 
     public final TableField<Record, String> DOCUMENT = createField(DSL.name("document"), SQLDataType.CLOB.nullable(false), this, "");
 
+    public final TableField<Record, String> TIMING = createField(DSL.name("timing"), SQLDataType.VARCHAR(20).nullable(false).defaultValue(DSL.field(DSL.raw("'WORDS'"), SQLDataType.VARCHAR)), this, "");
+
+    public final TableField<Record, Integer> APPLIED = createField(DSL.name("applied"), SQLDataType.INTEGER.nullable(false).defaultValue(DSL.field(DSL.raw("0"), SQLDataType.INTEGER)), this, "");
+
+    public final TableField<Record, Integer> DOCUMENT_STEP = createField(DSL.name("document_step"), SQLDataType.INTEGER.nullable(false).defaultValue(DSL.field(DSL.raw("0"), SQLDataType.INTEGER)), this, "");
+
+    public final TableField<Record, Integer> INDEXED_REVISION = createField(DSL.name("indexed_revision"), SQLDataType.INTEGER.nullable(false).defaultValue(DSL.field(DSL.raw("0"), SQLDataType.INTEGER)), this, "");
+
     private Transcript(Name alias, Table<Record> aliased) {
         this(alias, aliased, (Field<?>[]) null, null);
     }

@@ -1,0 +1,54 @@
+package paringknife.core.pare;
+
+import java.util.ArrayList;
+import java.util.List;
+import paringknife.core.time.Span;
+import paringknife.core.transcript.Transcript;
+import paringknife.core.transcript.Word;
+
+/**
+ * Two states of a clip side by side.
+ *
+ * @param words those in either, in order of time, with where they are kept
+ */
+public record Comparison(long firstLengthUs, long secondLengthUs, List<ComparedWord> words) {
+  /** A word, and in which of the two it is kept. */
+  public record ComparedWord(int index, String text, boolean inFirst, boolean inSecond) {}
+
+  public static Comparison of(ClipDocument first, ClipDocument second, Transcript transcript) {
+    CutList a = CutList.of(first, transcript);
+    CutList b = CutList.of(second, transcript);
+    KeptIndex inA = a.index();
+    KeptIndex inB = b.index();
+    long from = start(first, second);
+    long to = end(first, second);
+    List<ComparedWord> words = new ArrayList<>();
+    for (int i = transcript.firstEndingAfter(from); i < transcript.words().size(); i++) {
+      Word word = transcript.words().get(i);
+      if (word.startUs() >= to) {
+        break;
+      }
+      boolean keptA = inA.toClip(word.span().middleUs()).isPresent();
+      boolean keptB = inB.toClip(word.span().middleUs()).isPresent();
+      words.add(new ComparedWord(i, word.text(), keptA, keptB));
+    }
+    return new Comparison(
+        Math.round(a.lengthUs() / first.settings().speed()), Math.round(b.lengthUs() / second.settings().speed()), words);
+  }
+
+  private static long start(ClipDocument a, ClipDocument b) {
+    return Math.min(start(a), start(b));
+  }
+
+  private static long start(ClipDocument clip) {
+    return clip.settings().stretches().stream().mapToLong(Span::startUs).min().orElse(0);
+  }
+
+  private static long end(ClipDocument a, ClipDocument b) {
+    return Math.max(end(a), end(b));
+  }
+
+  private static long end(ClipDocument clip) {
+    return clip.settings().stretches().stream().mapToLong(Span::endUs).max().orElse(0);
+  }
+}

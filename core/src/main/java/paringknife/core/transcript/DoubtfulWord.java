@@ -1,0 +1,21 @@
+package paringknife.core.transcript;
+
+/**
+ * A word worth a look.
+ *
+ * @param index of the word
+ * @param why what makes it doubtful
+ */
+public record DoubtfulWord(int index, Why why) {
+  /** What makes a word doubtful. */
+  public enum Why {
+    /** The recogniser was not sure. */
+    HARDLY_HEARD,
+    /** The same word twice. */
+    SAID_TWICE,
+    /** A sentence that begins small. */
+    SMALL_BEGINNING,
+    /** A sentence that ends without a mark. */
+    NO_END
+  }
+}

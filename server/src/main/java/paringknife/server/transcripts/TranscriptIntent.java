@@ -1,0 +1,182 @@
+package paringknife.server.transcripts;
+
+import com.fasterxml.jackson.annotation.JsonSubTypes;
+import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import java.util.HashSet;
+import java.util.List;
+import paringknife.core.transcript.Punctuator;
+import paringknife.core.transcript.Transcript;
+import paringknife.core.transcript.TranscriptEditor;
+
+/** What a producer wants corrected in a transcript; words by index, both ends included. */
+@JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "type")
+@JsonSubTypes({
+  @JsonSubTypes.Type(value = TranscriptIntent.Replace.class, name = "replace"),
+  @JsonSubTypes.Type(value = TranscriptIntent.ReplaceAll.class, name = "replaceAll"),
+  @JsonSubTypes.Type(value = TranscriptIntent.Join.class, name = "join"),
+  @JsonSubTypes.Type(value = TranscriptIntent.Mark.class, name = "mark"),
+  @JsonSubTypes.Type(value = TranscriptIntent.Capital.class, name = "capital"),
+  @JsonSubTypes.Type(value = TranscriptIntent.Accept.class, name = "accept"),
+  @JsonSubTypes.Type(value = TranscriptIntent.BreakParagraph.class, name = "paragraph"),
+  @JsonSubTypes.Type(value = TranscriptIntent.Reassign.class, name = "reassign"),
+  @JsonSubTypes.Type(value = TranscriptIntent.NameSpeaker.class, name = "nameSpeaker"),
+  @JsonSubTypes.Type(value = TranscriptIntent.Punctuate.class, name = "punctuate")
+})
+public sealed interface TranscriptIntent {
+  /** The transcript after this was done. */
+  Transcript apply(Transcript transcript);
+
+  /** What undo will call it. */
+  String label();
+
+  /** Put a text in the place of words. */
+  record Replace(int first, int last, String text) implements TranscriptIntent {
+    @Override
+    public Transcript apply(Transcript transcript) {
+      check(transcript, first, last);
+      return new TranscriptEditor(transcript).replace(first, last, text);
+    }
+
+    @Override
+    public String label() {
+      return "correct";
+    }
+  }
+
+  /** Put a text in the place of a phrase wherever it is said, but for some words by identity. */
+  record ReplaceAll(String phrase, String text, List<Long> except) implements TranscriptIntent {
+    @Override
+    public Transcript apply(Transcript transcript) {
+      return new TranscriptEditor(transcript).replaceAll(phrase, text, new HashSet<>(except));
+    }
+
+    @Override
+    public String label() {
+      return "correct all";
+    }
+  }
+
+  /** Make words one. */
+  record Join(int first, int last) implements TranscriptIntent {
+    @Override
+    public Transcript apply(Transcript transcript) {
+      check(transcript, first, last);
+      return new TranscriptEditor(transcript).join(first, last);
+    }
+
+    @Override
+    public String label() {
+      return "join words";
+    }
+  }
+
+  /** The next punctuation mark after a word. */
+  record Mark(int word) implements TranscriptIntent {
+    @Override
+    public Transcript apply(Transcript transcript) {
+      check(transcript, word, word);
+      return new TranscriptEditor(transcript).cyclePunctuation(word);
+    }
+
+    @Override
+    public String label() {
+      return "punctuate";
+    }
+  }
+
+  /** Capital to small and back. */
+  record Capital(int word) implements TranscriptIntent {
+    @Override
+    public Transcript apply(Transcript transcript) {
+      check(transcript, word, word);
+      return new TranscriptEditor(transcript).cycleCapital(word);
+    }
+
+    @Override
+    public String label() {
+      return "change a capital";
+    }
+  }
+
+  /** Take a doubtful word as it stands. */
+  record Accept(int word) implements TranscriptIntent {
+    @Override
+    public Transcript apply(Transcript transcript) {
+      check(transcript, word, word);
+      return new TranscriptEditor(transcript).accept(word);
+    }
+
+    @Override
+    public String label() {
+      return "accept a word";
+    }
+  }
+
+  /** Start a paragraph at a word, or run it on. */
+  record BreakParagraph(int word, boolean starts) implements TranscriptIntent {
+    @Override
+    public Transcript apply(Transcript transcript) {
+      check(transcript, word, word);
+      return new TranscriptEditor(transcript).paragraphAt(word, starts);
+    }
+
+    @Override
+    public String label() {
+      return starts ? "start a paragraph" : "run a paragraph on";
+    }
+  }
+
+  /** Give words to a speaker; an unknown name becomes a new one. */
+  record Reassign(int first, int last, String speaker) implements TranscriptIntent {
+    @Override
+    public Transcript apply(Transcript transcript) {
+      check(transcript, first, last);
+      int known = transcript.speakers().indexOf(speaker.strip());
+      if (known >= 0) {
+        return new TranscriptEditor(transcript).reassign(first, last, known);
+      }
+      Transcript named = new TranscriptEditor(transcript).addSpeaker(speaker);
+      return new TranscriptEditor(named).reassign(first, last, named.speakers().size() - 1);
+    }
+
+    @Override
+    public String label() {
+      return "change the speaker";
+    }
+  }
+
+  /** Name a speaker; a name that another has makes them one. */
+  record NameSpeaker(int speaker, String name) implements TranscriptIntent {
+    @Override
+    public Transcript apply(Transcript transcript) {
+      if (speaker < 0 || speaker >= transcript.speakers().size()) {
+        throw new IllegalArgumentException("There is no such speaker.");
+      }
+      return new TranscriptEditor(transcript).nameSpeaker(speaker, name);
+    }
+
+    @Override
+    public String label() {
+      return "name a speaker";
+    }
+  }
+
+  /** Give a transcript without marks its punctuation and capitals. */
+  record Punctuate() implements TranscriptIntent {
+    @Override
+    public Transcript apply(Transcript transcript) {
+      return Punctuator.punctuate(transcript);
+    }
+
+    @Override
+    public String label() {
+      return "punctuate all";
+    }
+  }
+
+  private static void check(Transcript transcript, int first, int last) {
+    if (first < 0 || last < first || last >= transcript.words().size()) {
+      throw new IllegalArgumentException("These words are not in the transcript.");
+    }
+  }
+}

@@ -1,0 +1,157 @@
+import { useState } from 'react';
+import { Popover } from 'radix-ui';
+import { useQuery } from '@tanstack/react-query';
+import { api, type TranscriptColumns } from '../api/client';
+import { clock } from '../ui/time';
+import type { Corrections } from '../workbench/corrections';
+import { startCorrecting } from '../workbench/corrections';
+import { ordered, useWorkbench } from '../workbench/store';
+
+/** What can be corrected of the selected words; each has its key. */
+export function CorrectBar({ episodeId, transcript, corrections }: { episodeId: number; transcript: TranscriptColumns; corrections: Corrections }) {
+  const selection = useWorkbench((s) => s.selection);
+  const [first, last] = selection ? ordered(selection) : [-1, -1];
+  if (first < 0 || last >= transcript.text.length) {
+    return <div className="flex h-[38px] shrink-0 items-center border-b border-rule bg-desk px-5 text-[13px] text-faint">Select a word to correct it</div>;
+  }
+  const phrase = transcript.text.slice(first, last + 1).join(' ');
+  const paragraphStarts = transcript.paragraphs.some((p) => p.from === first);
+  return (
+    <div className="flex h-[38px] shrink-0 items-center gap-1 border-b border-rule bg-desk px-4 text-[13px]" data-testid="correct-bar">
+      <span className="mr-2 max-w-[190px] truncate font-serif text-[15px]">{phrase}</span>
+      <Act label="Correct" keyName="T" onAct={() => startCorrecting(first, last)} />
+      <All key={phrase} episodeId={episodeId} phrase={phrase} transcript={transcript} corrections={corrections} />
+      <Act label="Mark" keyName="P" onAct={() => void corrections.correct({ type: 'mark', word: last })} />
+      <Act label="Capital" keyName="U" onAct={() => void corrections.correct({ type: 'capital', word: first })} />
+      {last > first && <Act label="Join" keyName="" onAct={() => void corrections.correct({ type: 'join', first, last })} />}
+      <Act
+        label={paragraphStarts ? 'Run on' : 'Paragraph'}
+        keyName="B"
+        onAct={() => void corrections.correct({ type: 'paragraph', word: first, starts: !paragraphStarts })}
+      />
+      <Speaker first={first} last={last} transcript={transcript} corrections={corrections} />
+    </div>
+  );
+}
+
+function Act({ label, keyName, onAct }: { label: string; keyName: string; onAct: () => void }) {
+  return (
+    <button className="rounded px-2 py-1 hover:bg-paper" onClick={onAct}>
+      {label} {keyName && <span className="text-[11px] text-faint">{keyName}</span>}
+    </button>
+  );
+}
+
+/** Every place where the phrase is said, each to be taken or left. */
+function All({ episodeId, phrase, transcript, corrections }: { episodeId: number; phrase: string; transcript: TranscriptColumns; corrections: Corrections }) {
+  const bare = phrase.replace(/[.,;:?!"“”]/g, '');
+  const [open, setOpen] = useState(false);
+  const [text, setText] = useState(bare);
+  const [left, setLeft] = useState<Set<number>>(new Set());
+  const found = useQuery({ queryKey: ['alike', episodeId, transcript.revision, bare], queryFn: () => api.search(episodeId, bare), enabled: open });
+  const hits = (found.data ?? []).filter((h) => strip(transcript.text[h.to - 1]) === strip(bare.split(' ').at(-1)!));
+  const taken = hits.filter((h) => !left.has(transcript.ids[h.from]));
+  return (
+    <Popover.Root open={open} onOpenChange={setOpen}>
+      <Popover.Trigger asChild>
+        <button className="rounded px-2 py-1 hover:bg-paper">All alike</button>
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content className="panel w-[440px]" sideOffset={6} align="start">
+          <label>
+            <span className="label">Write “{bare}” as</span>
+            <input className="field mt-0.5 font-serif text-[16px]" value={text} autoFocus onChange={(e) => setText(e.target.value)} />
+          </label>
+          <ul className="mt-3 max-h-64 overflow-y-auto">
+            {hits.map((h) => {
+              const id = transcript.ids[h.from];
+              return (
+                <li key={id} className="flex items-baseline gap-2 py-1">
+                  <input
+                    type="checkbox"
+                    aria-label={`at ${clock(transcript.startUs[h.from])}`}
+                    checked={!left.has(id)}
+                    onChange={() => setLeft((before) => (before.has(id) ? new Set([...before].filter((x) => x !== id)) : new Set(before).add(id)))}
+                  />
+                  <span className="w-12 text-[12px] text-faint tabular-nums">{clock(transcript.startUs[h.from])}</span>
+                  <span className="flex-1 font-serif">
+                    {transcript.text.slice(Math.max(0, h.from - 4), h.from).join(' ')} <b>{transcript.text.slice(h.from, h.to).join(' ')}</b>{' '}
+                    {transcript.text.slice(h.to, h.to + 4).join(' ')}
+                  </span>
+                </li>
+              );
+            })}
+          </ul>
+          <div className="mt-3 flex items-center justify-between">
+            <button
+              className="link"
+              onClick={() => {
+                void api.acceptSpelling(episodeId, bare, text);
+                useWorkbench.setState({ message: `In the show's glossary: “${bare}” is written “${text}”.` });
+              }}
+              disabled={!text.trim() || text === bare}
+            >
+              and always in this show
+            </button>
+            <button
+              className="button button-strong"
+              disabled={!text.trim() || taken.length === 0 || text === bare}
+              onClick={() => {
+                void corrections.correct({ type: 'replaceAll', phrase: bare, text, except: [...left] });
+                setOpen(false);
+              }}
+            >
+              Correct {taken.length}
+            </button>
+          </div>
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}
+
+const strip = (word: string) => word.toLowerCase().replace(/^[^\p{L}\p{N}]+|[^\p{L}\p{N}]+$/gu, '');
+
+function Speaker({ first, last, transcript, corrections }: { first: number; last: number; transcript: TranscriptColumns; corrections: Corrections }) {
+  const [typed, setTyped] = useState('');
+  const paragraph = transcript.paragraphs.find((p) => first >= p.from && first < p.to);
+  const whole = first === last && paragraph ? { first: paragraph.from, last: paragraph.to - 1 } : { first, last };
+  const give = (speaker: string) => {
+    if (speaker.trim()) void corrections.correct({ type: 'reassign', ...whole, speaker });
+    setTyped('');
+  };
+  return (
+    <Popover.Root>
+      <Popover.Trigger asChild>
+        <button className="rounded px-2 py-1 hover:bg-paper">Speaker</button>
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content className="panel w-[250px]" sideOffset={6} align="start">
+          <p className="text-soft">{whole.last > whole.first ? (first === last ? 'This paragraph is said by' : 'These words are said by') : 'This is said by'}</p>
+          <div className="mt-2 flex flex-col gap-1">
+            {transcript.speakers.map((name, s) => (
+              <Popover.Close key={name} asChild>
+                <button className="flex items-center gap-2 rounded px-2 py-1 text-left hover:bg-desk" onClick={() => give(name)}>
+                  <span className="h-3 w-3 rounded-full" style={{ background: `var(--speaker-${s % 4})` }} />
+                  {name}
+                </button>
+              </Popover.Close>
+            ))}
+            <form
+              className="mt-1 flex gap-2"
+              onSubmit={(e) => {
+                e.preventDefault();
+                give(typed);
+              }}
+            >
+              <input className="field" placeholder="somebody else" aria-label="Another speaker" value={typed} onChange={(e) => setTyped(e.target.value)} />
+              <button className="button" disabled={!typed.trim()}>
+                Add
+              </button>
+            </form>
+          </div>
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}
