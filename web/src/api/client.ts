@@ -9,6 +9,7 @@ export type ClipStep = Schemas['ClipStep'];
 export type TranscriptStep = Schemas['TranscriptStep'];
 export type DoubtfulWord = Schemas['DoubtfulWord'];
 export type Said = Schemas['Said'];
+export type Shelf = Schemas['Shelf'];
 export type Preview = Schemas['Preview'];
 export type Prospects = Schemas['Prospects'];
 export type Pick = Schemas['Pick'];
@@ -25,6 +26,11 @@ export type Intent =
   | { type: 'pareWords'; first: number; last: number }
   | { type: 'parePauses'; thresholdDb: number; shortest: number; head: number; tail: number }
   | { type: 'pareFillers' }
+  | { type: 'pareChosenFillers'; first: number[] }
+  | { type: 'pareRepeats' }
+  | { type: 'keepAttempt'; group: number; attempt: number }
+  | { type: 'fit'; targetUs: number; ways: string[] }
+  | { type: 'setSpeed'; speed: number }
   | { type: 'putBackWords'; first: number; last: number }
   | { type: 'putBackRemovals'; ids: number[] }
   | { type: 'putBackReason'; reason: string }
@@ -90,6 +96,17 @@ export const api = {
   addEpisode: (asked: Schemas['NewEpisode']) =>
     post<Schemas['Shelved']>('/episodes', asked),
   tryAgain: (id: number) => post<ShelfItem>(`/episodes/${id}/ingest`),
+  finishUpload: (address: string) => post<MediaFile>('/uploads', { address }),
+  shelves: () => get<Shelf[]>('/shelves'),
+  addShelf: (name: string, parentId: number | null) => post<number>('/shelves', { name, parentId }),
+  changeShelf: (id: number, name: string, parentId: number | null) => request<void>('PUT', `/shelves/${id}`, { name, parentId }),
+  removeShelf: (id: number) => request<void>('DELETE', `/shelves/${id}`),
+  describeEpisode: (id: number, asked: Schemas['EpisodeDescription']) => request<void>('PUT', `/episodes/${id}`, asked),
+  binEpisode: (id: number) => request<void>('DELETE', `/episodes/${id}`),
+  returnEpisode: (id: number) => post<void>(`/episodes/${id}/return`),
+  storage: () => get<Schemas['Storage']>('/storage'),
+  sounds: (id: number) => get<Schemas['SoundOfEpisode'][]>(`/episodes/${id}/sounds`),
+  chooseSounds: (id: number, choices: Schemas['SoundChoice'][]) => request<void>('PUT', `/episodes/${id}/sounds`, choices),
   episode: (id: number) => get<EpisodeCard>(`/episodes/${id}`),
   transcript: (id: number) => get<TranscriptColumns>(`/episodes/${id}/transcript`),
   levels: async (id: number) =>
@@ -122,6 +139,14 @@ export const api = {
     get<Prospects>(
       `/clips/${id}/prospects?thresholdDb=${s.thresholdDb}&shortest=${s.shortest}&head=${s.head}&tail=${s.tail}`,
     ),
+  repeats: (id: number) => get<Schemas['RepeatFound'][]>(`/clips/${id}/repeats`),
+  fillers: (id: number) => get<Schemas['FillerFound'][]>(`/clips/${id}/fillers`),
+  fit: (id: number, targetUs: number) => get<Schemas['FitPlan']>(`/clips/${id}/fit?targetUs=${Math.round(targetUs)}`),
+  versions: (id: number) => get<Schemas['Version'][]>(`/clips/${id}/versions`),
+  keepVersion: (id: number, name: string) => post<Schemas['Version'][]>(`/clips/${id}/versions`, { name }),
+  compareVersion: (id: number, version: number) => get<Schemas['Comparison']>(`/clips/${id}/versions/${version}/comparison`),
+  returnToVersion: (id: number, version: number, revision: number) => post<ClipStep>(`/clips/${id}/versions/${version}/return`, { revision }),
+  duplicate: (id: number) => post<ClipState>(`/clips/${id}/duplicate`),
   preview: (id: number) => get<Preview>(`/clips/${id}/preview`),
   specs: () => get<Spec[]>('/specs'),
   letterings: () => get<Lettering[]>('/letterings'),
@@ -142,20 +167,4 @@ export interface PauseChoice {
   shortest: number;
   head: number;
   tail: number;
-}
-
-/** Sends a file into the media folder; tells the share done. */
-export function upload(file: File, progress: (share: number) => void): Promise<MediaFile> {
-  return new Promise((resolve, reject) => {
-    const request = new XMLHttpRequest();
-    request.open('PUT', `/api/uploads/${encodeURIComponent(file.name)}`);
-    request.setRequestHeader('Content-Type', 'application/octet-stream');
-    request.upload.onprogress = (e) => progress(e.total ? e.loaded / e.total : 0);
-    request.onload = () =>
-      request.status === 200
-        ? resolve(JSON.parse(request.responseText))
-        : reject(new Refusal(request.status, `${file.name} was not taken in.`));
-    request.onerror = () => reject(new Refusal(0, `The connection broke while sending ${file.name}; nothing was kept.`));
-    request.send(file);
-  });
 }

@@ -4,7 +4,7 @@
  */
 
 export interface paths {
-    "/api/uploads/{name}": {
+    "/api/shelves/{id}": {
         parameters: {
             query?: never;
             header?: never;
@@ -12,8 +12,72 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["upload"];
+        put: operations["changeShelf"];
         post?: never;
+        delete: operations["removeShelf"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/episodes/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["card"];
+        put: operations["describe"];
+        post?: never;
+        delete: operations["bin"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/episodes/{id}/sounds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["sounds"];
+        put: operations["chooseSounds"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/uploads": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["finish"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelves": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["shelves"];
+        put?: never;
+        post: operations["addShelf"];
         delete?: never;
         options?: never;
         head?: never;
@@ -100,6 +164,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/episodes/{id}/return": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["takeFromBin"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/episodes/{id}/renderings": {
         parameters: {
             query?: never;
@@ -180,6 +260,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/clips/{id}/versions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["versions"];
+        put?: never;
+        post: operations["keep"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clips/{id}/versions/{version}/return": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["returnTo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/clips/{id}/undo": {
         parameters: {
             query?: never;
@@ -205,7 +317,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["takeFromBin"];
+        post: operations["takeFromBin_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -228,6 +340,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/clips/{id}/duplicate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["duplicate"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/clips/{id}/changes": {
         parameters: {
             query?: never;
@@ -238,6 +366,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["change_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/storage": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["storage"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -348,22 +492,6 @@ export interface paths {
             cookie?: never;
         };
         get: operations["listen"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/episodes/{id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["card"];
         put?: never;
         post?: never;
         delete?: never;
@@ -542,7 +670,39 @@ export interface paths {
         get: operations["read"];
         put?: never;
         post?: never;
-        delete: operations["bin"];
+        delete: operations["bin_1"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clips/{id}/versions/{version}/comparison": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["compare"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clips/{id}/repeats": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["repeats"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -580,10 +740,78 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/clips/{id}/fit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["fit"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clips/{id}/fillers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["fillers"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clips/{id}/cut-list": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["cutList"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        ShelfDescription: {
+            name: string;
+            /** Format: int64 */
+            parentId: number | null;
+        };
+        EpisodeDescription: {
+            show: string;
+            title: string;
+            /** Format: int64 */
+            shelfId: number | null;
+        };
+        SoundChoice: {
+            speaker: string;
+            /** Format: int64 */
+            nudgeUs: number;
+            heard: boolean;
+        };
+        Finished: {
+            address: string;
+        };
         MediaFile: {
             name: string;
             /** Format: int64 */
@@ -731,6 +959,9 @@ export interface components {
             words: number;
             /** Format: int32 */
             clips: number;
+            /** Format: int64 */
+            shelfId: number | null;
+            binned: boolean;
         };
         Spelling: {
             heard: string;
@@ -762,6 +993,8 @@ export interface components {
             framing: components["schemas"]["Framing"];
             lettering: string;
             specs: string[];
+            /** Format: double */
+            speed: number;
             removals: components["schemas"]["Removal"][];
             kept: components["schemas"]["Span"][];
             cut: components["schemas"]["Span"][];
@@ -800,6 +1033,19 @@ export interface components {
             /** Format: int64 */
             endUs: number;
         };
+        VersionName: {
+            name: string;
+        };
+        Version: {
+            /** Format: int64 */
+            id: number;
+            name: string;
+            automatic: boolean;
+            /** Format: int64 */
+            lengthUs: number;
+            /** Format: int64 */
+            madeAt: number;
+        };
         Seen: {
             /** Format: int32 */
             revision: number;
@@ -823,6 +1069,8 @@ export interface components {
             framing: components["schemas"]["Framing"];
             lettering: string;
             specs: string[];
+            /** Format: double */
+            speed: number;
             removals: components["schemas"]["RemovalSplice"];
             kept: components["schemas"]["SpanSplice"];
             cut: components["schemas"]["SpanSplice"];
@@ -856,15 +1104,36 @@ export interface components {
         Change: {
             /** Format: int32 */
             revision: number;
-            intent: components["schemas"]["AskFor"] | components["schemas"]["Letter"] | components["schemas"]["PareFillers"] | components["schemas"]["ParePauses"] | components["schemas"]["PareWords"] | components["schemas"]["PutBackReason"] | components["schemas"]["PutBackRemovals"] | components["schemas"]["PutBackWords"] | components["schemas"]["Reframe"] | components["schemas"]["Rename"];
+            intent: components["schemas"]["AskFor"] | components["schemas"]["Fit"] | components["schemas"]["KeepAttempt"] | components["schemas"]["Letter"] | components["schemas"]["PareChosenFillers"] | components["schemas"]["PareFillers"] | components["schemas"]["ParePauses"] | components["schemas"]["PareRepeats"] | components["schemas"]["PareWords"] | components["schemas"]["PutBackReason"] | components["schemas"]["PutBackRemovals"] | components["schemas"]["PutBackWords"] | components["schemas"]["Reframe"] | components["schemas"]["Rename"] | components["schemas"]["SetSpeed"];
         };
         ClipIntent: {
+            sweeping: boolean;
             type: string;
         };
+        Fit: {
+            type: "Fit";
+        } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
+            /** Format: int64 */
+            targetUs?: number;
+            ways?: ("PAUSES" | "SURE_FILLERS" | "REPEATS" | "TIGHTER_PAUSES" | "DOUBTFUL_FILLERS" | "SPEED")[];
+        });
+        KeepAttempt: {
+            type: "KeepAttempt";
+        } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
+            /** Format: int32 */
+            group?: number;
+            /** Format: int32 */
+            attempt?: number;
+        });
         Letter: {
             type: "Letter";
         } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
             lettering?: string;
+        });
+        PareChosenFillers: {
+            type: "PareChosenFillers";
+        } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
+            first?: number[];
         });
         PareFillers: {
             type: "PareFillers";
@@ -881,6 +1150,9 @@ export interface components {
             /** Format: double */
             tail?: number;
         });
+        PareRepeats: {
+            type: "PareRepeats";
+        } & Omit<components["schemas"]["ClipIntent"], "type">;
         PareWords: {
             type: "PareWords";
         } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
@@ -922,6 +1194,18 @@ export interface components {
         } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
             title?: string;
         });
+        SetSpeed: {
+            type: "SetSpeed";
+        } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
+            /** Format: double */
+            speed?: number;
+        });
+        Storage: {
+            /** Format: int64 */
+            usedBytes: number;
+            /** Format: int64 */
+            freeBytes: number;
+        };
         DeliverySpec: {
             id: string;
             name: string;
@@ -957,6 +1241,13 @@ export interface components {
             width: number;
             /** Format: int32 */
             height: number;
+        };
+        Shelf: {
+            /** Format: int64 */
+            id: number;
+            /** Format: int64 */
+            parentId: number | null;
+            name: string;
         };
         Said: {
             /** Format: int64 */
@@ -1058,6 +1349,21 @@ export interface components {
             paragraphs: components["schemas"]["Passage"][];
             sentenceEnds: number[];
         };
+        SoundOfEpisode: {
+            /** Format: int32 */
+            position: number;
+            file: string;
+            speaker: string;
+            /** Format: int64 */
+            offsetUs: number | null;
+            /** Format: double */
+            driftPpm: number | null;
+            /** Format: double */
+            agreeing: number | null;
+            /** Format: int64 */
+            nudgeUs: number;
+            heard: boolean;
+        };
         Cell: {
             spec: string;
             asked: boolean;
@@ -1132,6 +1438,37 @@ export interface components {
             /** @enum {string} */
             why: "HARDLY_HEARD" | "SAID_TWICE" | "SMALL_BEGINNING" | "NO_END";
         };
+        ComparedWord: {
+            /** Format: int32 */
+            index: number;
+            text: string;
+            inFirst: boolean;
+            inSecond: boolean;
+        };
+        Comparison: {
+            /** Format: int64 */
+            firstLengthUs: number;
+            /** Format: int64 */
+            secondLengthUs: number;
+            words: components["schemas"]["ComparedWord"][];
+        };
+        AttemptFound: {
+            /** Format: int32 */
+            first: number;
+            /** Format: int32 */
+            last: number;
+            /** Format: int64 */
+            startUs: number;
+            /** Format: int64 */
+            endUs: number;
+            text: string;
+            kept: boolean;
+        };
+        RepeatFound: {
+            /** Format: int32 */
+            group: number;
+            attempts: components["schemas"]["AttemptFound"][];
+        };
         Prospects: {
             /** Format: int32 */
             pauses: number;
@@ -1143,6 +1480,10 @@ export interface components {
             doubtfulFillers: number;
             /** Format: int64 */
             sureFillersUs: number;
+            /** Format: int32 */
+            repeats: number;
+            /** Format: int64 */
+            repeatsUs: number;
             pauseSpans: components["schemas"]["Span"][];
         };
         Cue: {
@@ -1199,6 +1540,37 @@ export interface components {
             /** Format: int64 */
             count: number;
         };
+        FitPlan: {
+            /** Format: int64 */
+            lengthUs: number;
+            /** Format: int64 */
+            targetUs: number;
+            steps: components["schemas"]["Step"][];
+            /** Format: double */
+            speed: number;
+            fits: boolean;
+        };
+        Step: {
+            /** @enum {string} */
+            kind: "PAUSES" | "SURE_FILLERS" | "REPEATS" | "TIGHTER_PAUSES" | "DOUBTFUL_FILLERS" | "SPEED";
+            /** Format: int64 */
+            gainUs: number;
+            /** Format: int64 */
+            lengthAfterUs: number;
+            needed: boolean;
+        };
+        FillerFound: {
+            /** Format: int32 */
+            first: number;
+            /** Format: int32 */
+            last: number;
+            /** Format: int64 */
+            startUs: number;
+            /** Format: int64 */
+            endUs: number;
+            text: string;
+            sure: boolean;
+        };
     };
     responses: never;
     parameters: never;
@@ -1208,12 +1580,56 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
-    upload: {
+    changeShelf: {
         parameters: {
             query?: never;
             header?: never;
             path: {
-                name: string;
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShelfDescription"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    removeShelf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    card: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
             };
             cookie?: never;
         };
@@ -1225,7 +1641,165 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
+                    "*/*": components["schemas"]["EpisodeCard"];
+                };
+            };
+        };
+    };
+    describe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EpisodeDescription"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    bin: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    sounds: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SoundOfEpisode"][];
+                };
+            };
+        };
+    };
+    chooseSounds: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SoundChoice"][];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    finish: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Finished"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
                     "*/*": components["schemas"]["MediaFile"];
+                };
+            };
+        };
+    };
+    shelves: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Shelf"][];
+                };
+            };
+        };
+    };
+    addShelf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShelfDescription"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": number;
                 };
             };
         };
@@ -1349,6 +1923,26 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["TranscriptStep"];
                 };
+            };
+        };
+    };
+    takeFromBin: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -1514,6 +2108,81 @@ export interface operations {
             };
         };
     };
+    versions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Version"][];
+                };
+            };
+        };
+    };
+    keep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VersionName"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Version"][];
+                };
+            };
+        };
+    };
+    returnTo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                version: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Seen"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ClipStep"];
+                };
+            };
+        };
+    };
     undo_1: {
         parameters: {
             query?: never;
@@ -1540,7 +2209,7 @@ export interface operations {
             };
         };
     };
-    takeFromBin: {
+    takeFromBin_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -1588,6 +2257,28 @@ export interface operations {
             };
         };
     };
+    duplicate: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ClipState"];
+                };
+            };
+        };
+    };
     change_1: {
         parameters: {
             query?: never;
@@ -1610,6 +2301,26 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["ClipStep"];
+                };
+            };
+        };
+    };
+    storage: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Storage"];
                 };
             };
         };
@@ -1756,28 +2467,6 @@ export interface operations {
                 };
                 content: {
                     "text/event-stream": components["schemas"]["SseEmitter"];
-                };
-            };
-        };
-    };
-    card: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["EpisodeCard"];
                 };
             };
         };
@@ -2035,7 +2724,7 @@ export interface operations {
             };
         };
     };
-    bin: {
+    bin_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -2052,6 +2741,51 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    compare: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                version: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Comparison"];
+                };
+            };
+        };
+    };
+    repeats: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["RepeatFound"][];
+                };
             };
         };
     };
@@ -2102,6 +2836,78 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Preview"];
+                };
+            };
+        };
+    };
+    fit: {
+        parameters: {
+            query: {
+                targetUs: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["FitPlan"];
+                };
+            };
+        };
+    };
+    fillers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["FillerFound"][];
+                };
+            };
+        };
+    };
+    cutList: {
+        parameters: {
+            query?: {
+                format?: string;
+                dropFrame?: boolean;
+                handles?: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": string;
                 };
             };
         };

@@ -7,18 +7,51 @@ import type { Corrections } from '../workbench/corrections';
 import { startCorrecting } from '../workbench/corrections';
 import { ordered, useWorkbench } from '../workbench/store';
 
-/** What can be corrected of the selected words; each has its key. */
-export function CorrectBar({ episodeId, transcript, corrections }: { episodeId: number; transcript: TranscriptColumns; corrections: Corrections }) {
+interface Props {
+  episodeId: number;
+  transcript: TranscriptColumns;
+  corrections: Corrections;
+  cuts: boolean;
+  doubtful: number;
+}
+
+/** What can be corrected of the selected words, each with its key; and how the page shows what is doubtful or cut. */
+export function CorrectBar({ episodeId, transcript, corrections, cuts, doubtful }: Props) {
   const selection = useWorkbench((s) => s.selection);
+  const showStruck = useWorkbench((s) => s.showStruck);
   const [first, last] = selection ? ordered(selection) : [-1, -1];
-  if (first < 0 || last >= transcript.text.length) {
-    return <div className="flex h-[38px] shrink-0 items-center border-b border-rule bg-desk px-5 text-[13px] text-faint">Select a word to correct it</div>;
-  }
+  return (
+    <div className="flex h-[38px] shrink-0 items-center border-b border-rule bg-desk px-4 text-[13px] whitespace-nowrap" data-testid="correct-bar">
+      {first < 0 || last >= transcript.text.length ? (
+        <span className="pl-1 text-faint">Select a word to correct it</span>
+      ) : (
+        <Selected episodeId={episodeId} first={first} last={last} transcript={transcript} corrections={corrections} />
+      )}
+      <span className="ml-auto flex items-center gap-4 pl-3 text-soft">
+        {doubtful > 0 && (
+          <span title="N goes to the next one, A accepts it, T corrects it" data-testid="doubtful">
+            {doubtful} doubtful <span className="text-[11px] text-faint">N</span>
+          </span>
+        )}
+        {cuts && (
+          <label className="flex items-center gap-1.5">
+            <input type="checkbox" className="accent-[var(--steel)]" checked={showStruck} onChange={(e) => useWorkbench.setState({ showStruck: e.target.checked })} />
+            show cuts
+          </label>
+        )}
+      </span>
+    </div>
+  );
+}
+
+function Selected({ episodeId, first, last, transcript, corrections }: { episodeId: number; first: number; last: number; transcript: TranscriptColumns; corrections: Corrections }) {
   const phrase = transcript.text.slice(first, last + 1).join(' ');
   const paragraphStarts = transcript.paragraphs.some((p) => p.from === first);
   return (
-    <div className="flex h-[38px] shrink-0 items-center gap-1 border-b border-rule bg-desk px-4 text-[13px]" data-testid="correct-bar">
-      <span className="mr-2 max-w-[190px] truncate font-serif text-[15px]">{phrase}</span>
+    <>
+      <span className="mr-2 max-w-[110px] truncate font-serif text-[15px]" title={phrase}>
+        {phrase}
+      </span>
       <Act label="Correct" keyName="T" onAct={() => startCorrecting(first, last)} />
       <All key={phrase} episodeId={episodeId} phrase={phrase} transcript={transcript} corrections={corrections} />
       <Act label="Mark" keyName="P" onAct={() => void corrections.correct({ type: 'mark', word: last })} />
@@ -30,7 +63,7 @@ export function CorrectBar({ episodeId, transcript, corrections }: { episodeId: 
         onAct={() => void corrections.correct({ type: 'paragraph', word: first, starts: !paragraphStarts })}
       />
       <Speaker first={first} last={last} transcript={transcript} corrections={corrections} />
-    </div>
+    </>
   );
 }
 

@@ -41,6 +41,7 @@ export class CutPlayer implements Player {
   shownFrames = 0;
   playing = false;
   private speed = 1;
+  private range: { fromUs: number; toUs: number; loop: boolean } | null = null;
 
   constructor(
     url: string,
@@ -83,10 +84,19 @@ export class CutPlayer implements Player {
     if (rate === this.speed) return;
     const at = this.now();
     const wasPlaying = this.playing;
+    const range = this.range;
     this.halt();
     this.positionUs = at;
     this.speed = rate;
+    this.range = range;
     if (wasPlaying) await this.play();
+  }
+
+  async playRange(fromUs: number, toUs: number, loop: boolean) {
+    this.halt();
+    await this.seek(fromUs);
+    this.range = { fromUs, toUs, loop };
+    await this.play();
   }
 
   async seek(us: number) {
@@ -141,6 +151,7 @@ export class CutPlayer implements Player {
   }
 
   private halt() {
+    this.range = null;
     this.session++;
     this.playing = false;
     this.gain?.disconnect();
@@ -276,6 +287,12 @@ export class CutPlayer implements Player {
       shown.sample.close();
     }
     this.moved(us);
+    if (this.range && us >= this.range.toUs) {
+      const { fromUs, toUs, loop } = this.range;
+      if (loop) void this.playRange(fromUs, toUs, true);
+      else this.pause();
+      return;
+    }
     if (us >= this.programme!.lengthUs - 1_000) {
       this.halt();
       this.stopped();

@@ -16,7 +16,7 @@ export function LengthGauge({ clip, specs }: { clip: ClipState; specs: Spec[] })
         <b className="tabular-nums" data-testid="length">
           {secondsText(clip.lengthUs)}
         </b>
-        <span className="text-soft tabular-nums">{secondsText(clip.originalUs - clip.lengthUs)} pared</span>
+        <span className="text-soft tabular-nums">{secondsText(clip.originalUs - clip.lengthUs)} {clip.speed > 1 ? `less, at ${clip.speed.toFixed(3)} ×` : 'pared'}</span>
       </div>
       <div className="relative mt-1 h-2 rounded-full bg-rule">
         <div className="hatched absolute inset-y-0 left-0 rounded-full" style={{ width: share(clip.originalUs) }} />

@@ -11,6 +11,7 @@ export class PlainPlayer implements Player {
   private positionUs = 0;
   private span = 0;
   private leaping = false;
+  private range: { fromUs: number; toUs: number; loop: boolean } | null = null;
   playing = false;
 
   constructor(
@@ -62,6 +63,12 @@ export class PlainPlayer implements Player {
     this.moved(this.positionUs);
   }
 
+  async playRange(fromUs: number, toUs: number, loop: boolean) {
+    await this.seek(fromUs);
+    this.range = { fromUs, toUs, loop };
+    if (!this.playing) await this.play();
+  }
+
   async play() {
     const p = this.programme;
     if (!p || p.lengthUs === 0) return;
@@ -72,6 +79,7 @@ export class PlainPlayer implements Player {
   }
 
   pause() {
+    this.range = null;
     this.playing = false;
     this.video.pause();
     this.stopped();
@@ -96,6 +104,13 @@ export class PlainPlayer implements Player {
       this.positionUs = toProgramme(p, episodeUs);
       this.show();
       this.moved(this.positionUs);
+      if (this.range && this.positionUs >= this.range.toUs) {
+        if (!this.range.loop) {
+          this.pause();
+          return;
+        }
+        void this.seek(this.range.fromUs);
+      }
     }
     requestAnimationFrame(() => this.tick());
   }

@@ -6,7 +6,9 @@ import { CutPlayer } from './CutPlayer';
 import { PlainPlayer } from './PlainPlayer';
 import { current, type Draw, type Player } from './player';
 import { usePlayhead } from './playhead';
-import { clipProgramme, toEpisode, toProgramme, wholeEpisode, type Programme } from './programme';
+import { clipProgramme, oneStretch, toEpisode, toProgramme, wholeEpisode, type Programme } from './programme';
+
+const AROUND_US = 1_500_000;
 
 interface Props {
   episode: EpisodeCard;
@@ -26,6 +28,10 @@ export function Plate({ episode, clip, preview, specs, stage, height }: Props) {
   const programme = useRef<Programme | null>(null);
   const shown = useRef<{ preview: Preview | null; stage: Stage }>({ preview, stage });
   shown.current = { preview, stage };
+  /** What was shown before a stretch was heard by itself. */
+  const lent = useRef<{ programme: Programme; atUs: number } | null>(null);
+  const speed = useRef(1);
+  const rate = useWorkbench((s) => s.rate);
   const [ready, setReady] = useState(false);
 
   const vertical = preview ? preview.width / preview.height : episode.width / episode.height;
@@ -62,10 +68,32 @@ export function Plate({ episode, clip, preview, specs, stage, height }: Props) {
       const v = shown.current.preview;
       if (v) captions.current?.show(us, v.width, v.height);
     };
-    const stopped = () => useWorkbench.setState({ playing: false });
+    const stopped = () => {
+      useWorkbench.setState({ playing: false });
+      const back = lent.current;
+      if (!back) return;
+      lent.current = null;
+      programme.current = back.programme;
+      void made.setProgramme(back.programme, back.atUs);
+    };
     const proxy = `/api/episodes/${episode.id}/proxy`;
     const made = 'VideoDecoder' in globalThis ? new CutPlayer(proxy, draw, moved, stopped) : new PlainPlayer(proxy, draw, moved, stopped);
-    void made.setRate(useWorkbench.getState().rate);
+    void made.setRate(useWorkbench.getState().rate * speed.current);
+    current.hear = (startUs, endUs) => {
+      const p = programme.current;
+      if (!p) return;
+      lent.current ??= { programme: p, atUs: made.position };
+      programme.current = oneStretch(startUs, endUs, p.rate);
+      useWorkbench.setState({ playing: true });
+      void made.setProgramme(programme.current, 0).then(() => made.play());
+    };
+    current.hearAround = (us, loop) => {
+      const p = programme.current;
+      if (!p) return;
+      const at = toProgramme(p, us);
+      useWorkbench.setState({ playing: true });
+      void made.playRange(Math.max(0, at - AROUND_US), Math.min(p.lengthUs, at + AROUND_US), loop);
+    };
     player.current = made;
     current.player = made;
     (window as unknown as { paringKnifePlayer: Player }).paringKnifePlayer = made;
@@ -92,12 +120,18 @@ export function Plate({ episode, clip, preview, specs, stage, height }: Props) {
     const before = programme.current;
     const next = clip && preview ? clipProgramme(clip.kept, preview) : wholeEpisode(episode.durationUs, rate);
     const at = before ? toProgramme(next, toEpisode(before, made.position)) : 0;
+    lent.current = null;
     programme.current = next;
     void made.setProgramme(next, at >= next.lengthUs ? 0 : at);
     usePlayhead.setState({ programmeUs: at, episodeUs: toEpisode(next, at) });
     // The key stands for the clip and its preview.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [spansKey, episode]);
+
+  speed.current = clip?.speed ?? 1;
+  useEffect(() => {
+    void player.current?.setRate(rate * (clip?.speed ?? 1));
+  }, [rate, clip?.speed]);
 
   useEffect(() => {
     if (preview) {

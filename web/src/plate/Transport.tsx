@@ -2,21 +2,21 @@ import { useEffect, useRef } from 'react';
 import { Pause, Play } from 'lucide-react';
 import { clockTenths } from '../ui/time';
 import { useWorkbench } from '../workbench/store';
-import { current, RATES, togglePlay } from './player';
+import { RATES, togglePlay } from './player';
 import { usePlayhead } from './playhead';
 
 /** Play and pause, the time played and the whole length. */
-export function Transport({ lengthUs }: { lengthUs: number }) {
+export function Transport({ lengthUs, speed }: { lengthUs: number; speed: number }) {
   const playing = useWorkbench((s) => s.playing);
   const rate = useWorkbench((s) => s.rate);
   const played = useRef<HTMLSpanElement>(null);
   useEffect(() => {
     const show = (us: number) => {
-      if (played.current) played.current.textContent = clockTenths(us);
+      if (played.current) played.current.textContent = clockTenths(us / speed);
     };
     show(usePlayhead.getState().programmeUs);
     return usePlayhead.subscribe((s) => show(s.programmeUs));
-  }, []);
+  }, [speed]);
   return (
     <div className="relative mt-3 flex items-center justify-center gap-4 tabular-nums">
       <span ref={played} className="w-16 text-right text-soft" data-testid="played" />
@@ -50,7 +50,6 @@ export function Transport({ lengthUs }: { lengthUs: number }) {
 /** Plays faster or slower from now on. */
 export function setRate(rate: number) {
   useWorkbench.setState({ rate });
-  void current.player?.setRate(rate);
 }
 
 /** The next faster or slower speed. */

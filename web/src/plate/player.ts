@@ -19,6 +19,8 @@ export interface Player {
   setRate(rate: number): Promise<void>;
   seek(us: number): Promise<void>;
   play(): Promise<void>;
+  /** Plays from one time to another, over and over when asked to. */
+  playRange(fromUs: number, toUs: number, loop: boolean): Promise<void>;
   pause(): void;
   redraw(): void;
   destroy(): void;
@@ -26,10 +28,21 @@ export interface Player {
 
 export const RATES = [0.5, 0.75, 1, 1.25, 1.5, 2, 2.5, 3];
 
+interface Current {
+  player: Player | null;
+  seekEpisode: (us: number) => void;
+  /** Plays a stretch of the episode by itself, whether or not it was cut; what was shown comes back after. */
+  hear: (startUs: number, endUs: number) => void;
+  /** Plays over the moment where an episode time plays, from a little before to a little after. */
+  hearAround: (episodeUs: number, loop: boolean) => void;
+}
+
 /** The player of the open episode, for the keyboard and the galley. */
-export const current: { player: Player | null; seekEpisode: (us: number) => void } = {
+export const current: Current = {
   player: null,
   seekEpisode: () => undefined,
+  hear: () => undefined,
+  hearAround: () => undefined,
 };
 
 export function togglePlay() {

@@ -19,6 +19,13 @@ export function wholeEpisode(durationUs: number, rate: number): Programme {
   };
 }
 
+/** One stretch of the episode by itself. */
+export function oneStretch(startUs: number, endUs: number, rate: number): Programme {
+  const first = Math.round((startUs / 1e6) * rate);
+  const count = Math.max(1, Math.round(((endUs - startUs) / 1e6) * rate));
+  return { spans: [{ startUs, endUs }], runs: [{ clipFrame: 0, episodeFrame: first, count }], windows: [], rate, lengthUs: endUs - startUs };
+}
+
 export function clipProgramme(kept: Span[], preview: Preview): Programme {
   return {
     spans: kept,

@@ -1,9 +1,13 @@
 import { useState } from 'react';
 import { Popover } from 'radix-ui';
 import { useQuery } from '@tanstack/react-query';
-import { api, type ClipState, type PauseChoice } from '../api/client';
+import { api, type ClipState, type PauseChoice, type Spec } from '../api/client';
 import { secondsText } from '../ui/time';
 import { change } from '../workbench/changes';
+import { FillersPanel } from './FillersPanel';
+import { FitPanel } from './FitPanel';
+import { RepeatsPanel } from './RepeatsPanel';
+import { VersionsPanel } from './VersionsPanel';
 
 const PRESETS: [string, PauseChoice][] = [
   ['Airy', { thresholdDb: -40, shortest: 0.8, head: 0.05, tail: 0.3 }],
@@ -12,7 +16,7 @@ const PRESETS: [string, PauseChoice][] = [
 ];
 
 /** What the machine can find to pare: counted before anything is cut. */
-export function PareBar({ clip }: { clip: ClipState }) {
+export function PareBar({ clip, specs }: { clip: ClipState; specs: Spec[] }) {
   const [choice, setChoice] = useState<PauseChoice>(PRESETS[1][1]);
   const found = useQuery({
     queryKey: ['prospects', clip.id, clip.revision, choice],
@@ -21,61 +25,61 @@ export function PareBar({ clip }: { clip: ClipState }) {
   });
   const p = found.data;
   return (
-    <div className="flex items-center gap-2">
-      <Popover.Root>
-        <Popover.Trigger asChild>
-          <button className="button" data-testid="pauses">
-            Pauses <b className="text-accent">{p?.pauses ?? ''}</b>
-          </button>
-        </Popover.Trigger>
-        <Popover.Portal>
-          <Popover.Content className="panel w-[330px]" sideOffset={6} align="start">
-            <div className="flex gap-2">
-              {PRESETS.map(([name, preset]) => (
-                <button
-                  key={name}
-                  className="button flex-1"
-                  aria-pressed={JSON.stringify(preset) === JSON.stringify(choice)}
-                  onClick={() => setChoice(preset)}
-                >
-                  {name}
-                </button>
-              ))}
-            </div>
-            <div className="mt-3 grid grid-cols-2 gap-3">
-              <Exact label="quiet is below" unit="dBFS" step={1} value={choice.thresholdDb} onChange={(thresholdDb) => setChoice({ ...choice, thresholdDb })} />
-              <Exact label="shortest pause" unit="s" step={0.05} value={choice.shortest} onChange={(shortest) => setChoice({ ...choice, shortest })} />
-              <Exact label="room before speech" unit="s" step={0.01} value={choice.head} onChange={(head) => setChoice({ ...choice, head })} />
-              <Exact label="room after speech" unit="s" step={0.01} value={choice.tail} onChange={(tail) => setChoice({ ...choice, tail })} />
-            </div>
-            <div className="mt-3 flex items-center justify-between">
-              <span data-testid="pause-count">
-                {p ? `${p.pauses} pause${p.pauses === 1 ? '' : 's'}, ${secondsText(p.pausesUs)}` : 'counting'}
-              </span>
-              <Popover.Close asChild>
-                <button
-                  className="button button-strong"
-                  disabled={!p?.pauses}
-                  onClick={() => void change({ type: 'parePauses', ...choice })}
-                >
-                  Pare them
-                </button>
-              </Popover.Close>
-            </div>
-            {found.isError && <p className="mt-2 text-accent">{(found.error as Error).message}</p>}
-          </Popover.Content>
-        </Popover.Portal>
-      </Popover.Root>
-      <button
-        className="button"
-        disabled={!p?.sureFillers}
-        title={p ? `${secondsText(p.sureFillersUs)} in ums and uhs; ${p.doubtfulFillers} doubtful ones stay` : ''}
-        onClick={() => void change({ type: 'pareFillers' })}
-        data-testid="fillers"
-      >
-        Fillers <b className="text-accent">{p?.sureFillers ?? ''}</b>
-      </button>
+    <div className="flex items-center gap-1.5">
+      <Panel name="Pauses" count={p?.pauses} testId="pauses" width="w-[330px]">
+        <div className="flex gap-2">
+          {PRESETS.map(([name, preset]) => (
+            <button key={name} className="button flex-1" aria-pressed={JSON.stringify(preset) === JSON.stringify(choice)} onClick={() => setChoice(preset)}>
+              {name}
+            </button>
+          ))}
+        </div>
+        <div className="mt-3 grid grid-cols-2 gap-3">
+          <Exact label="quiet is below" unit="dBFS" step={1} value={choice.thresholdDb} onChange={(thresholdDb) => setChoice({ ...choice, thresholdDb })} />
+          <Exact label="shortest pause" unit="s" step={0.05} value={choice.shortest} onChange={(shortest) => setChoice({ ...choice, shortest })} />
+          <Exact label="room before speech" unit="s" step={0.01} value={choice.head} onChange={(head) => setChoice({ ...choice, head })} />
+          <Exact label="room after speech" unit="s" step={0.01} value={choice.tail} onChange={(tail) => setChoice({ ...choice, tail })} />
+        </div>
+        <div className="mt-3 flex items-center justify-between">
+          <span data-testid="pause-count">{p ? `${p.pauses} pause${p.pauses === 1 ? '' : 's'}, ${secondsText(p.pausesUs)}` : 'counting'}</span>
+          <Popover.Close asChild>
+            <button className="button button-strong" disabled={!p?.pauses} onClick={() => void change({ type: 'parePauses', ...choice })}>
+              Pare them
+            </button>
+          </Popover.Close>
+        </div>
+        {found.isError && <p className="mt-2 text-accent">{(found.error as Error).message}</p>}
+      </Panel>
+      <Panel name="Fillers" count={p?.sureFillers} testId="fillers" width="w-[360px]">
+        <FillersPanel clip={clip} sureUs={p?.sureFillersUs ?? 0} />
+      </Panel>
+      <Panel name="Repeats" count={p?.repeats} testId="repeats" width="w-[460px]">
+        <RepeatsPanel clip={clip} repeatsUs={p?.repeatsUs ?? 0} open={p?.repeats ?? 0} />
+      </Panel>
+      <Panel name="Fit" testId="fit" width="w-[380px]">
+        <FitPanel clip={clip} specs={specs} />
+      </Panel>
+      <Panel name="Versions" testId="versions" width="w-[480px]">
+        <VersionsPanel clip={clip} />
+      </Panel>
     </div>
+  );
+}
+
+function Panel({ name, count, testId, width, children }: { name: string; count?: number; testId: string; width: string; children: React.ReactNode }) {
+  return (
+    <Popover.Root>
+      <Popover.Trigger asChild>
+        <button className="button" data-testid={testId}>
+          {name} {count !== undefined && <b className={count ? 'text-accent' : 'text-faint'}>{count}</b>}
+        </button>
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content className={`panel ${width} max-h-[600px] overflow-y-auto`} sideOffset={6} align="start" collisionPadding={12}>
+          {children}
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
   );
 }
 

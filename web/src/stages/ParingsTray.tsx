@@ -1,6 +1,8 @@
 import { useState } from 'react';
 import type { ClipState } from '../api/client';
 import { clock, secondsText } from '../ui/time';
+import { Play } from 'lucide-react';
+import { current } from '../plate/player';
 import { change } from '../workbench/changes';
 
 const NAMES: Record<string, string> = { PAUSE: 'Pauses', FILLER: 'Fillers', REPEAT: 'Repeats', BY_HAND: 'By hand' };
@@ -36,7 +38,12 @@ export function ParingsTray({ clip }: { clip: ClipState }) {
                 .filter((r) => r.reason === p.reason)
                 .map((r) => (
                   <li key={r.id} className="flex items-center gap-2 py-0.5 text-[13px]">
-                    <span className="w-10 text-soft tabular-nums">{clock(r.span.startUs)}</span>
+                    <button className="rounded p-0.5 text-soft hover:text-accent" aria-label={`Hear what was cut at ${clock(r.span.startUs)}`} onClick={() => current.hear(r.span.startUs, r.span.endUs)}>
+                      <Play size={12} />
+                    </button>
+                    <button className="w-10 text-left text-soft tabular-nums hover:text-accent" title="Play over this cut" onClick={() => current.hearAround(r.span.startUs - 1, false)}>
+                      {clock(r.span.startUs)}
+                    </button>
                     <span className="flex-1 truncate font-serif">{r.text || 'pause'}</span>
                     <span className="text-soft tabular-nums">{secondsText(r.span.endUs - r.span.startUs)}</span>
                     <button className="link" onClick={() => void change({ type: 'putBackRemovals', ids: [r.id] })}>

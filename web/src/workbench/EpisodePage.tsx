@@ -214,12 +214,10 @@ export function EpisodePage() {
                 searchField={searchField}
                 episodeId={id}
                 left={
-                  stage === 'pare' && shownClip ? <PareBar clip={shownClip} /> : <SelectionActions onKeep={keepWords} clip={shownClip} />
+                  stage === 'pare' && shownClip ? <PareBar clip={shownClip} specs={specs.data ?? []} /> : <SelectionActions onKeep={keepWords} clip={shownClip} />
                 }
-                cuts={shownClip !== null}
-                doubtful={doubtful.data?.length ?? 0}
               />
-              {data && <CorrectBar episodeId={id} transcript={data} corrections={corrections} />}
+              {data && <CorrectBar episodeId={id} transcript={data} corrections={corrections} cuts={shownClip !== null} doubtful={doubtful.data?.length ?? 0} />}
               <div className="min-h-0 flex-1">
                 {data ? (
                   <Galley
@@ -249,7 +247,7 @@ export function EpisodePage() {
                     stage={stage}
                     height={stage === 'pare' ? 350 : 330}
                   />
-                  <Transport lengthUs={shownClip ? shownClip.lengthUs : episode.data.durationUs} />
+                  <Transport lengthUs={shownClip ? shownClip.lengthUs : episode.data.durationUs} speed={shownClip?.speed ?? 1} />
                   {shownClip && <LengthGauge clip={shownClip} specs={specs.data} />}
                   {stage === 'pick' && (
                     <PickSide brief={brief} onBrief={setBrief} picks={picks.data ?? null} error={picks.error} onKeep={(p: Pick) => void keepWords(p.first, p.last, false)} clips={clips.data ?? []} />
@@ -341,25 +339,23 @@ function GalleyBar({
   searchField,
   episodeId,
   left,
-  cuts,
-  doubtful,
 }: {
   searchField: React.RefObject<HTMLInputElement | null>;
   episodeId: number;
   left: React.ReactNode;
-  cuts: boolean;
-  doubtful: number;
 }) {
   const hits = useWorkbench((s) => s.hits);
   const hit = useWorkbench((s) => s.hit);
-  const showStruck = useWorkbench((s) => s.showStruck);
   const [phrase, setPhrase] = useState('');
   const wanted = useRef('');
   const find = async (text: string) => {
     wanted.current = text;
     setPhrase(text);
     const found = text.trim() ? await api.search(episodeId, text) : [];
-    if (wanted.current === text) useWorkbench.setState({ hits: found, hit: 0 });
+    if (wanted.current !== text) return;
+    // A late answer that says the same must not take the reader back to the first hit.
+    const same = JSON.stringify(found) === JSON.stringify(useWorkbench.getState().hits);
+    useWorkbench.setState((s) => ({ hits: found, hit: same ? s.hit : 0 }));
   };
   const move = (by: number) =>
     useWorkbench.setState({ hit: hits.length ? (hit + by + hits.length) % hits.length : 0 });
@@ -367,22 +363,6 @@ function GalleyBar({
     <div className="flex h-[46px] shrink-0 items-center gap-3 border-b border-rule px-5">
       {left}
       <div className="ml-auto flex items-center gap-3">
-        {doubtful > 0 && (
-          <span className="text-soft" title="N goes to the next one, A accepts it, T corrects it" data-testid="doubtful">
-            {doubtful} doubtful <span className="text-[11px] text-faint">N</span>
-          </span>
-        )}
-        {cuts && (
-          <label className="flex items-center gap-1.5 text-soft">
-            <input
-              type="checkbox"
-              className="accent-[var(--steel)]"
-              checked={showStruck}
-              onChange={(e) => useWorkbench.setState({ showStruck: e.target.checked })}
-            />
-            show what was cut
-          </label>
-        )}
         <label className="flex items-center gap-1.5 text-soft">
           <Search size={14} aria-hidden="true" />
           <input

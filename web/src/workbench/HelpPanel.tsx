@@ -6,6 +6,8 @@ const KEYS: [string, string][] = [
   ['← →', 'word by word; with Shift extend, with Alt by sentence'],
   ['Backspace', 'pare the selected words'],
   ['R', 'put the selected words back'],
+  ['playing: Backspace', 'drop the sentence just heard; with Shift the present one; R puts the last back'],
+  ['H', 'play over the selected place'],
   ['[ and ]', 'set in and out at the playhead'],
   ['T', 'correct the selected words'],
   ['N, A', 'next doubtful word, accept it'],

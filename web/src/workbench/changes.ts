@@ -30,6 +30,7 @@ function send(act: (clip: ClipState) => Promise<ClipStep>): Promise<void> {
 }
 
 export const change = (intent: Intent) => send((clip) => api.change(clip.id, clip.revision, intent));
+export const returnToVersion = (version: number) => send((clip) => api.returnToVersion(clip.id, version, clip.revision));
 export const undo = () => send((clip) => api.undo(clip.id, clip.revision));
 export const redo = () => send((clip) => api.redo(clip.id, clip.revision));
 

@@ -1,15 +1,18 @@
 import { useEffect } from 'react';
-import type { DoubtfulWord, TranscriptColumns } from '../api/client';
+import type { ClipState, DoubtfulWord, TranscriptColumns } from '../api/client';
 import { putBackSelected } from '../galley/Galley';
-import { wordAt } from '../galley/setLines';
+import { cutFlags, wordAt } from '../galley/setLines';
 import { current, togglePlay } from '../plate/player';
 import { usePlayhead } from '../plate/playhead';
 import { setRate, stepRate } from '../plate/Transport';
-import { pareWords } from './changes';
+import { change, pareWords } from './changes';
 import { startCorrecting, type Corrections } from './corrections';
 import { ordered, STAGES, useWorkbench, type Stage } from './store';
 
 const SHUTTLE_BACK_US = 2_000_000;
+
+/** Sentences dropped while playing, the last one last. */
+const dropped: [number, number][] = [];
 
 interface Actions {
   transcript: TranscriptColumns;
@@ -50,6 +53,10 @@ export function useKeys({ transcript, goTo, search, help, makeClip, undo, redo, 
         return true;
       }
       if (e.key === 'Backspace' || e.key === 'Delete') {
+        if (clip && useWorkbench.getState().playing) {
+          dropSentence(clip, e.shiftKey);
+          return true;
+        }
         if (clip && selection) {
           const [first, last] = ordered(selection);
           void pareWords(first, last);
@@ -58,7 +65,8 @@ export function useKeys({ transcript, goTo, search, help, makeClip, undo, redo, 
         return false;
       }
       if (e.key === 'r' || e.key === 'R') {
-        putBackSelected();
+        if (useWorkbench.getState().playing && dropped.length) putLastBack();
+        else putBackSelected();
         return true;
       }
       if (corrected(e.key.toLowerCase())) return true;
@@ -87,6 +95,12 @@ export function useKeys({ transcript, goTo, search, help, makeClip, undo, redo, 
         if (player) void player.seek(player.position + (e.key === '.' ? 40_000 : -40_000));
         return true;
       }
+      if (e.key === 'h' && selection) {
+        const [first, last] = ordered(selection);
+        if (e.shiftKey) current.hear(transcript.startUs[first], transcript.endUs[last]);
+        else current.hearAround(transcript.startUs[first], false);
+        return true;
+      }
       if (e.key === 'Escape') {
         useWorkbench.setState({ selection: null, hits: [] });
         return true;
@@ -97,6 +111,27 @@ export function useKeys({ transcript, goTo, search, help, makeClip, undo, redo, 
         return true;
       }
       return false;
+    };
+    /** Drops the sentence heard last, or the one being heard, and plays on. */
+    const dropSentence = (clip: ClipState, present: boolean) => {
+      const flags = cutFlags(transcript, clip.cut);
+      const ends = transcript.sentenceEnds;
+      const at = ends.findIndex((end) => end > Math.max(0, here()));
+      for (let s = present ? at : at - 1; s >= 0; s--) {
+        const first = Math.max(clip.firstWord, s === 0 ? 0 : ends[s - 1]);
+        const last = Math.min(clip.lastWord, ends[s] - 1);
+        if (last < first) return;
+        if (!flags.subarray(first, last + 1).every((cut) => cut === 1)) {
+          dropped.push([first, last]);
+          void pareWords(first, last);
+          return;
+        }
+        if (present) return;
+      }
+    };
+    const putLastBack = () => {
+      const [first, last] = dropped.pop()!;
+      void change({ type: 'putBackWords', first, last });
     };
     const corrected = (key: string): boolean => {
       const { selection } = useWorkbench.getState();

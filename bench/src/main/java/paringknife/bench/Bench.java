@@ -13,6 +13,8 @@ public final class Bench {
     System.out.printf("%d processors, Java %s%n", Runtime.getRuntime().availableProcessors(), System.getProperty("java.version"));
     LongTranscriptBench.run(work);
     RenderBench.run(Path.of(arguments[0]), work);
+    SeekBench.run(Path.of(arguments[0]), work.resolve("episode"), Files.createDirectories(work.resolve("seek")));
+    AlignmentBench.run(Path.of(arguments[0]), work.resolve("episode"));
     System.exit(0);
   }
 }

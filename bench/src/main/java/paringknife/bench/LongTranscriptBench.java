@@ -16,6 +16,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Random;
+import org.jooq.DSLContext;
 import paringknife.core.listen.LevelCurve;
 import paringknife.core.transcript.Transcript;
 import paringknife.core.transcript.Word;
@@ -34,8 +35,10 @@ import tools.jackson.databind.json.JsonMapper;
 final class LongTranscriptBench {
   private static final int WORDS = 30_000;
   private static final int EDITS = 200;
+  private static final int REMOVALS = 5_500;
   private static final double EDIT_BUDGET_MS = 20;
   private static final double OPEN_BUDGET_MS = 1_000;
+  private static final double FIND_BUDGET_MS = 200;
   private static final JsonMapper JSON = new JsonMapper();
   private static final HttpClient HTTP = HttpClient.newHttpClient();
 
@@ -55,10 +58,13 @@ final class LongTranscriptBench {
       folder.writeAnalysis(levels(transcript), List.of());
       server.part(EpisodeStore.class).report(id, EpisodeState.READY, 1, null);
       for (int last : new int[] {240, WORDS - 1}) {
-        edits(server.address(), id, last, false);
-        edits(server.address(), id, last, true);
+        edits(server.address(), id, last, last == WORDS - 1 ? REMOVALS : EDITS, false);
+        edits(server.address(), id, last, EDITS, true);
       }
+      corrections(server.address(), id, false);
+      corrections(server.address(), id, true);
       opening(server.address(), id);
+      findingOnTheShelf(server, id);
     }
   }
 
@@ -83,22 +89,69 @@ final class LongTranscriptBench {
     return new LevelCurve(dbfs);
   }
 
-  /** As many edits as are measured run first, unmeasured, so that the server is warm. */
-  private static void edits(String address, long id, int last, boolean measured) throws Exception {
-    JsonNode clip = post(address + "/api/episodes/" + id + "/clips", "{\"firstWord\":0,\"lastWord\":" + last + ",\"title\":\"Bench\"}");
-    Random random = new Random(5);
-    double[] took = new double[EDITS];
-    for (int i = 0; i < EDITS; i++) {
+  /** Unmeasured ones run first on the same clip, so that it holds removals and the server is warm. */
+  private static void edits(String address, long id, int last, int edits, boolean measured) throws Exception {
+    JsonNode clips = get(address + "/api/episodes/" + id + "/clips");
+    JsonNode clip =
+        measured
+            ? clips.get(clips.size() - 1)
+            : post(address + "/api/episodes/" + id + "/clips", "{\"firstWord\":0,\"lastWord\":" + last + ",\"title\":\"Bench\"}");
+    Random random = new Random(edits);
+    double[] took = new double[edits];
+    for (int i = 0; i < edits; i++) {
       int word = random.nextInt(last);
       long from = System.nanoTime();
       clip = post(address + "/api/clips/" + clip.path("id").asLong() + "/changes", "{\"revision\":" + clip.path("revision").asInt() + ",\"intent\":{\"type\":\"pareWords\",\"first\":" + word + ",\"last\":" + word + "}}");
       took[i] = (System.nanoTime() - from) / 1e6;
     }
-    java.util.Arrays.sort(took);
-    double p95 = took[(int) (EDITS * 0.95)];
     if (measured) {
-      System.out.printf(Locale.ROOT, "one edit, clip of %,d words in a transcript of %,d, 95th percentile / budget of %.0f ms: %.2f (%.1f ms; median %.1f ms)%n", last + 1, WORDS, EDIT_BUDGET_MS, p95 / EDIT_BUDGET_MS, p95, took[EDITS / 2]);
+      int removals = get(address + "/api/clips/" + clip.path("id").asLong()).path("removals").size();
+      report(String.format(Locale.ROOT, "one edit, clip of %,d words with %,d removals", last + 1, removals), took, EDIT_BUDGET_MS);
     }
+  }
+
+  private static void corrections(String address, long id, boolean measured) throws Exception {
+    String path = address + "/api/episodes/" + id + "/transcript";
+    int revision = get(path).path("revision").asInt();
+    Random random = new Random(9);
+    double[] took = new double[EDITS];
+    for (int i = 0; i < EDITS; i++) {
+      int word = random.nextInt(WORDS - 1);
+      long from = System.nanoTime();
+      JsonNode step = post(path + "/changes", "{\"revision\":" + revision + ",\"intent\":{\"type\":\"replace\",\"first\":" + word + ",\"last\":" + word + ",\"text\":\"corrected\"}}");
+      took[i] = (System.nanoTime() - from) / 1e6;
+      revision = step.path("revision").asInt();
+    }
+    if (measured) {
+      report(String.format(Locale.ROOT, "one correction in a transcript of %,d words", WORDS), took, EDIT_BUDGET_MS);
+    }
+  }
+
+  /** 500 hours of talk: the sentences of this transcript 167 times over. */
+  private static void findingOnTheShelf(RunningServer server, long id) throws Exception {
+    get(server.address() + "/api/said?phrase=gate");
+    DSLContext db = server.part(DSLContext.class);
+    for (int i = 1; i < 167; i++) {
+      db.execute("insert into sentence_said (episode_id, start_us, speaker, said) select episode_id, start_us, speaker, concat(said, ' ', ?) from sentence_said where episode_id = ? limit 2728", "part" + i, id);
+    }
+    String[] phrases = {"part77", "nobody listens slowly", "mill wheel", "part12", "slowly turns nobody", "tide gate"};
+    double[] took = new double[60];
+    for (int i = 0; i < took.length; i++) {
+      long from = System.nanoTime();
+      get(server.address() + "/api/said?phrase=" + phrases[i % phrases.length].replace(" ", "%20"));
+      took[i] = (System.nanoTime() - from) / 1e6;
+    }
+    report(String.format(Locale.ROOT, "finding a phrase in %,d sentences (500 hours)", db.fetchOne("select count(*) from sentence_said").get(0, Integer.class)), took, FIND_BUDGET_MS);
+  }
+
+  private static void report(String what, double[] took, double budget) {
+    java.util.Arrays.sort(took);
+    double p95 = took[(int) (took.length * 0.95)];
+    System.out.printf(Locale.ROOT, "%s, 95th percentile / budget of %.0f ms: %.2f (%.1f ms; median %.1f ms)%n", what, budget, p95 / budget, p95, took[took.length / 2]);
+  }
+
+  private static JsonNode get(String url) throws Exception {
+    return JSON.readTree(HTTP.send(HttpRequest.newBuilder(URI.create(url)).build(), HttpResponse.BodyHandlers.ofString()).body());
   }
 
   private static JsonNode post(String url, String body) throws Exception {

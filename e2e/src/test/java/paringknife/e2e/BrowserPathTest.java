@@ -121,6 +121,7 @@ class BrowserPathTest {
   void wordsFillersAndPausesGoAreCountedAndComeBack() {
     double whole = clip().path("lengthUs").asDouble();
     page.getByTestId("fillers").click();
+    page.getByTestId("pare-sure-fillers").click();
     saved();
     assertThat(page.locator("[data-w='0']")).hasClass(java.util.regex.Pattern.compile("cut"));
     page.getByTestId("pauses").click();
@@ -147,6 +148,47 @@ class BrowserPathTest {
   }
 
   @Test
+  @Order(6)
+  void fittingPlansTheLeastHarmAndAVersionIsKept() {
+    double before = clip().path("lengthUs").asDouble();
+    page.getByTestId("fit").click();
+    page.getByLabel("Seconds to fit").fill(Long.toString(Math.round(before / 1e6 / 1.05)));
+    assertThat(page.getByTestId("fit-steps").locator("li").first()).isVisible();
+    page.getByTestId("fit-now").click();
+    saved();
+    assertThat(clip().path("lengthUs").asDouble()).isLessThanOrEqualTo(Math.round(before / 1e6 / 1.05) * 1e6);
+    page.getByTestId("versions").click();
+    assertThat(page.getByText(java.util.regex.Pattern.compile("before: fit to")).first()).isVisible();
+    page.getByText("return", new Page.GetByTextOptions().setExact(true)).first().click();
+    saved();
+    page.keyboard().press("Escape");
+    assertThat(clip().path("lengthUs").asDouble()).isEqualTo(before);
+  }
+
+  @Test
+  @Order(6)
+  void aWordIsCorrectedInTheTextAndNoCutMoves() {
+    JsonNode kept = clip().path("kept");
+    page.locator("[data-w='12']").click();
+    String wrong = page.locator("[data-w='12']").textContent();
+    page.keyboard().press("t");
+    page.getByTestId("correct-field").fill("Greta Marsh");
+    page.keyboard().press("Enter");
+    saved();
+    assertThat(page.locator("[data-w='12']")).hasText("Greta");
+    assertThat(page.locator("[data-w='13']")).hasText("Marsh");
+    assertThat(clip().path("kept")).isEqualTo(kept);
+    page.keyboard().press("Control+z");
+    saved();
+    assertThat(page.locator("[data-w='12']")).hasText(wrong);
+    page.navigate(server.address());
+    page.getByLabel("Find anything ever said").fill(wrong.replaceAll("[^A-Za-z]", "") + " ");
+    assertThat(page.getByTestId("said").locator("li").first()).isVisible();
+    page.goBack();
+    assertThat(page.locator("[data-w='12']")).isVisible();
+  }
+
+  @Test
   @Order(5)
   void undoAndRedoWorkAlsoAfterAReload() {
     page.reload();
@@ -160,7 +202,7 @@ class BrowserPathTest {
   }
 
   @Test
-  @Order(6)
+  @Order(7)
   void theFrameHoldsWhoeverSpeaks() {
     stage("Frame");
     assertThat(page.getByText("Ada Moor", new Page.GetByTextOptions().setExact(true)).last()).isVisible();
@@ -175,7 +217,7 @@ class BrowserPathTest {
   }
 
   @Test
-  @Order(7)
+  @Order(8)
   void captionsAreDrawnAndTheLetteringChanges() throws IOException {
     stage("Letter");
     page.getByText("Ledger").click();

@@ -14,11 +14,14 @@ import paringknife.core.pare.ClipDocument;
 import paringknife.core.pare.CutList;
 import paringknife.core.pare.PictureRun;
 import paringknife.core.time.FrameRate;
+import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
 
 /**
  * A clip worked out for one delivery spec: which sound and pictures play, through which windows,
  * under which captions. Preview and export are both made from it, so they are the same.
+ *
+ * @param speed how fast all of it plays; the times of the other parts are those at speed 1
  */
 public record Composition(
     CutList cuts,
@@ -27,7 +30,8 @@ public record Composition(
     List<WindowRun> windowRuns,
     List<Cue> cues,
     String ass,
-    DeliverySpec spec) {
+    DeliverySpec spec,
+    double speed) {
 
   public static Composition of(
       ClipDocument clip,
@@ -42,17 +46,32 @@ public record Composition(
     List<Cue> cues = new CueBreaker(lettering.limits()).cues(cuts, transcript);
     String ass = new AssScript(lettering, spec).write(cues);
     return new Composition(
-        cuts, runs, windows, WindowRun.of(runs, windows, rate), cues, ass, spec);
+        cuts, runs, windows, WindowRun.of(runs, windows, rate), cues, ass, spec, clip.settings().speed());
   }
 
   /** The checks of the delivery sheet for this composition. */
   public List<Check> preflight() {
     double height = windows.isEmpty() ? spec.height() : windows.get(0).height();
-    return new Preflight(spec).check(cuts.lengthUs(), cues, height);
+    List<Cue> shown = cues.stream().map(c -> new Cue(played(c.span()), c.lines())).toList();
+    return new Preflight(spec).check(lengthUs(), shown, height);
   }
 
   /** The captions as subtitle files carry them. */
   public List<TimedText> subtitles() {
-    return cues.stream().map(c -> new TimedText(c.span(), c.text())).toList();
+    return cues.stream().map(c -> new TimedText(played(c.span()), c.text())).toList();
+  }
+
+  /** How long it plays, in microseconds. */
+  public long lengthUs() {
+    return Math.round(cuts.lengthUs() / speed);
+  }
+
+  /** How many pictures it plays. */
+  public long frames() {
+    return Math.round(PictureRun.total(runs) / speed);
+  }
+
+  private Span played(Span span) {
+    return new Span(Math.round(span.startUs() / speed), Math.round(span.endUs() / speed));
   }
 }

@@ -107,6 +107,25 @@ public final class ClipEditor {
         .toList();
   }
 
+  /** What is said more than once inside the clip's stretches, whatever has been pared of it. */
+  public List<RepeatGroup> repeatGroups(ClipDocument clip) {
+    return groups().stream()
+        .filter(
+            g ->
+                insideStretch(clip, wordsSpan(g.attempts().get(0)))
+                    && insideStretch(clip, wordsSpan(g.attempts().get(g.indexOfLast()))))
+        .toList();
+  }
+
+  /** Whether most of an attempt is kept. */
+  public boolean isKept(ClipDocument clip, RepeatGroup.Attempt attempt) {
+    return isIn(clip, CutList.of(clip, transcript).index(), attempt);
+  }
+
+  private Span wordsSpan(RepeatGroup.Attempt attempt) {
+    return new Span(transcript.words().get(attempt.first()).startUs(), transcript.words().get(attempt.last()).endUs());
+  }
+
   private List<RepeatGroup> groups() {
     List<RepeatGroup> found = repeats;
     if (found == null) {
@@ -117,7 +136,7 @@ public final class ClipEditor {
   }
 
   private boolean isIn(ClipDocument clip, KeptIndex cuts, RepeatGroup.Attempt attempt) {
-    Span span = new Span(transcript.words().get(attempt.first()).startUs(), transcript.words().get(attempt.last()).endUs());
+    Span span = wordsSpan(attempt);
     return insideStretch(clip, span) && cuts.keptUs(span) * 3 > span.lengthUs();
   }
 

@@ -79,6 +79,9 @@ final class RenderGraph {
     if (!order.captions().isEmpty()) {
       graph.append(",format=gbrp,ass=captions.ass:fontsdir=fonts,scale=out_color_matrix=bt709:out_range=tv");
     }
+    if (order.speed() != 1) {
+      graph.append(String.format(Locale.ROOT, ",setpts=PTS/%.6f,fps=%s", order.speed(), rate));
+    }
     graph.append(",format=yuv420p[v]");
     return graph.toString();
   }

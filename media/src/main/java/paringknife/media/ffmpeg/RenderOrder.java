@@ -15,6 +15,7 @@ import paringknife.core.pare.PictureRun;
  * @param cuts what plays
  * @param runs the pictures of the cut list
  * @param windows held windows that cover the cut list, on the episode's clock, in order
+ * @param speed how fast all of it plays, at its own pitch
  * @param captions an ASS script for the spec's size; empty for none
  */
 public record RenderOrder(
@@ -24,4 +25,5 @@ public record RenderOrder(
     List<PictureRun> runs,
     List<HeldWindow> windows,
     String captions,
-    DeliverySpec spec) {}
+    DeliverySpec spec,
+    double speed) {}

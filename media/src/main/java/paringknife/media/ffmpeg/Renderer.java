@@ -1,11 +1,7 @@
 package paringknife.media.ffmpeg;
 
-import java.io.BufferedOutputStream;
 import java.io.IOException;
-import java.io.OutputStream;
 import java.io.UncheckedIOException;
-import java.nio.ByteBuffer;
-import java.nio.ByteOrder;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -72,7 +68,7 @@ public final class Renderer {
     Thread killer = ChildProcess.killAfter(process, limit(order));
     try {
       process.getOutputStream().close();
-      String said = FfmpegProgress.follow(process.getErrorStream(), order.cuts().lengthUs(), progress);
+      String said = FfmpegProgress.follow(process.getErrorStream(), Math.round(order.cuts().lengthUs() / order.speed()), progress);
       int exit = process.waitFor();
       if (exit != 0) {
         throw new ProcessFailed("ffmpeg", exit, said);
@@ -96,7 +92,7 @@ public final class Renderer {
     c.addAll(graph.inputArguments(Input.argument(order.recording().file())));
     c.addAll(List.of("-f", "f32le", "-ar", "48000", "-ac", "2", "-i", "sound.f32"));
     c.addAll(List.of("-filter_complex_script", "graph.txt", "-map", "[v]", "-map", graph.inputs() + ":a:0"));
-    c.addAll(List.of("-frames:v", Long.toString(PictureRun.total(order.runs()))));
+    c.addAll(List.of("-frames:v", Long.toString(Math.round(PictureRun.total(order.runs()) / order.speed()))));
     c.addAll(List.of("-c:v", "libx264", "-preset", "veryfast", "-crf", "20", "-profile:v", "high"));
     c.addAll(List.of("-colorspace", "bt709", "-color_primaries", "bt709", "-color_trc", "bt709", "-color_range", "tv"));
     c.addAll(List.of("-c:a", "aac", "-b:a", "192k", "-map_metadata", "-1", "-movflags", "+faststart", "out.mp4"));
@@ -106,17 +102,11 @@ public final class Renderer {
   private static void writeSound(RenderOrder order, Path file) throws IOException {
     SampleSource source = SoundWindow.covering(order.sound(), order.cuts().kept());
     float[] sound = new SoundJoiner(source).join(order.cuts().kept());
+    if (order.speed() != 1) {
+      sound = PcmFile.faster(sound, order.speed(), file.resolveSibling("as-spoken.f32"), file.resolveSibling("faster.f32"));
+    }
     new LoudnessTarget(order.spec().lufs(), order.spec().ceilingDbtp() - CODEC_ROOM_DB)
         .apply(sound, SampleSource.CHANNELS);
-    try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(file))) {
-      ByteBuffer buffer = ByteBuffer.allocate(1 << 16).order(ByteOrder.LITTLE_ENDIAN);
-      for (int at = 0; at < sound.length; ) {
-        buffer.clear();
-        while (at < sound.length && buffer.remaining() >= 4) {
-          buffer.putFloat(sound[at++]);
-        }
-        out.write(buffer.array(), 0, buffer.position());
-      }
-    }
+    PcmFile.write(sound, file);
   }
 }

@@ -20,6 +20,7 @@ import paringknife.core.letter.Cue;
 import paringknife.core.listen.Pause;
 import paringknife.core.pare.ClipDocument;
 import paringknife.core.pare.ClipSettings;
+import paringknife.core.pare.CutList;
 import paringknife.core.pare.Filler;
 import paringknife.core.pare.FillerFinder;
 import paringknife.core.pare.Framing;
@@ -38,6 +39,7 @@ import paringknife.server.web.Outdated;
 class ClipController {
   private final Episodes episodes;
   private final ClipStore store;
+  private final VersionStore versions;
   private final Events events;
 
   /** The newest state told of each clip, to tell the next change against. */
@@ -45,9 +47,10 @@ class ClipController {
 
   private record Told(ClipState state, Episode episode) {}
 
-  ClipController(Episodes episodes, ClipStore store, Events events) {
+  ClipController(Episodes episodes, ClipStore store, VersionStore versions, Events events) {
     this.episodes = episodes;
     this.store = store;
+    this.versions = versions;
     this.events = events;
   }
 
@@ -61,7 +64,7 @@ class ClipController {
   record Seen(int revision) {}
 
   /** What could still be pared: counts, and microseconds it would give. */
-  record Prospects(int pauses, long pausesUs, int sureFillers, int doubtfulFillers, long sureFillersUs, List<Span> pauseSpans) {}
+  record Prospects(int pauses, long pausesUs, int sureFillers, int doubtfulFillers, long sureFillersUs, int repeats, long repeatsUs, List<Span> pauseSpans) {}
 
   /** What plays and shows, frame by frame, for the clip's shape. */
   record Preview(
@@ -113,7 +116,11 @@ class ClipController {
   ClipStep change(@PathVariable long id, @RequestBody Change change) {
     ClipStore.StoredClip clip = seen(id, change.revision());
     Episode episode = episodes.open(clip.episodeId());
-    return settle(clip, store.change(clip, change.intent().label(), change.intent().apply(clip.document(), episode)), episode);
+    ClipDocument changed = change.intent().apply(clip.document(), episode);
+    if (change.intent().isSweeping() && !changed.equals(clip.document())) {
+      versions.keep(id, "before: " + change.intent().label(), true, episode.editor().lengthUs(clip.document()), clip.document());
+    }
+    return settle(clip, store.change(clip, change.intent().label(), changed), episode);
   }
 
   @PostMapping("/clips/{id}/undo")
@@ -126,6 +133,15 @@ class ClipController {
   ClipStep redo(@PathVariable long id, @RequestBody Seen seen) {
     ClipStore.StoredClip clip = seen(id, seen.revision());
     return settle(clip, store.redo(clip), episodes.open(clip.episodeId()));
+  }
+
+  /** Returns to a kept version; what was there can be had back by undo. */
+  @PostMapping("/clips/{id}/versions/{version}/return")
+  ClipStep returnTo(@PathVariable long id, @PathVariable long version, @RequestBody Seen seen) {
+    ClipStore.StoredClip clip = seen(id, seen.revision());
+    ClipDocument kept = versions.document(id, version);
+    ClipDocument returned = kept.withRemovals(kept.removals(), Math.max(kept.nextRemovalId(), clip.document().nextRemovalId()));
+    return settle(clip, store.change(clip, "return to a version", returned), episodes.open(clip.episodeId()));
   }
 
   private ClipStore.StoredClip seen(long id, int revision) {
@@ -181,12 +197,16 @@ class ClipController {
             .mapToLong(f -> episode.transcript().words().get(f.last()).endUs() - episode.transcript().words().get(f.first()).startUs())
             .sum();
     int sure = (int) fillers.stream().filter(Filler::sure).count();
+    long now = CutList.of(clip.document(), episode.transcript()).lengthUs();
+    long withoutRepeats = CutList.of(episode.editor().pareRepeats(clip.document()), episode.transcript()).lengthUs();
     return new Prospects(
         pauses.size(),
         pauses.stream().mapToLong(p -> p.cut().lengthUs()).sum(),
         sure,
         fillers.size() - sure,
         sureUs,
+        episode.editor().repeats(clip.document()).size(),
+        now - withoutRepeats,
         pauses.stream().map(Pause::cut).toList());
   }
 

@@ -10,8 +10,10 @@ import paringknife.core.listen.PauseSettings;
 import paringknife.core.deliver.DeliverySpecs;
 import paringknife.core.pare.ClipDocument;
 import paringknife.core.pare.FillerFinder;
+import paringknife.core.pare.FitPlan;
 import paringknife.core.pare.Framing;
 import paringknife.core.pare.Reason;
+import paringknife.core.pare.RepeatGroup;
 import paringknife.server.episodes.Episode;
 
 /** What a producer wants done to a clip, as the browser sends it. */
@@ -20,6 +22,11 @@ import paringknife.server.episodes.Episode;
   @JsonSubTypes.Type(value = ClipIntent.PareWords.class, name = "pareWords"),
   @JsonSubTypes.Type(value = ClipIntent.ParePauses.class, name = "parePauses"),
   @JsonSubTypes.Type(value = ClipIntent.PareFillers.class, name = "pareFillers"),
+  @JsonSubTypes.Type(value = ClipIntent.PareChosenFillers.class, name = "pareChosenFillers"),
+  @JsonSubTypes.Type(value = ClipIntent.PareRepeats.class, name = "pareRepeats"),
+  @JsonSubTypes.Type(value = ClipIntent.KeepAttempt.class, name = "keepAttempt"),
+  @JsonSubTypes.Type(value = ClipIntent.Fit.class, name = "fit"),
+  @JsonSubTypes.Type(value = ClipIntent.SetSpeed.class, name = "setSpeed"),
   @JsonSubTypes.Type(value = ClipIntent.PutBackWords.class, name = "putBackWords"),
   @JsonSubTypes.Type(value = ClipIntent.PutBackRemovals.class, name = "putBackRemovals"),
   @JsonSubTypes.Type(value = ClipIntent.PutBackReason.class, name = "putBackReason"),
@@ -34,6 +41,11 @@ public sealed interface ClipIntent {
 
   /** What undo will call it. */
   String label();
+
+  /** Whether it changes so much at once that the state before is kept as a version. */
+  default boolean isSweeping() {
+    return false;
+  }
 
   /** Take words out, by index, both included. */
   record PareWords(int first, int last) implements ClipIntent {
@@ -66,6 +78,11 @@ public sealed interface ClipIntent {
     public String label() {
       return "pare pauses";
     }
+
+    @Override
+    public boolean isSweeping() {
+      return true;
+    }
   }
 
   /** Take out all sure fillers. */
@@ -78,6 +95,94 @@ public sealed interface ClipIntent {
     @Override
     public String label() {
       return "pare fillers";
+    }
+
+    @Override
+    public boolean isSweeping() {
+      return true;
+    }
+  }
+
+  /** Take single fillers out, by the index of their first word. */
+  record PareChosenFillers(List<Integer> first) implements ClipIntent {
+    @Override
+    public ClipDocument apply(ClipDocument clip, Episode episode) {
+      return episode.editor().pareFillers(clip, episode.editor().fillers(clip, FillerFinder.english()).stream().filter(f -> first.contains(f.first())).toList());
+    }
+
+    @Override
+    public String label() {
+      return first.size() == 1 ? "pare a filler" : "pare " + first.size() + " fillers";
+    }
+  }
+
+  /** Take every attempt out but the last of each group. */
+  record PareRepeats() implements ClipIntent {
+    @Override
+    public ClipDocument apply(ClipDocument clip, Episode episode) {
+      return episode.editor().pareRepeats(clip);
+    }
+
+    @Override
+    public String label() {
+      return "pare repeats";
+    }
+
+    @Override
+    public boolean isSweeping() {
+      return true;
+    }
+  }
+
+  /** Keep one attempt of the group that begins with a word. */
+  record KeepAttempt(int group, int attempt) implements ClipIntent {
+    @Override
+    public ClipDocument apply(ClipDocument clip, Episode episode) {
+      RepeatGroup found =
+          episode.editor().repeatGroups(clip).stream()
+              .filter(g -> g.attempts().get(0).first() == group && attempt >= 0 && attempt < g.attempts().size())
+              .findFirst()
+              .orElseThrow(() -> new IllegalArgumentException("There is no such repeat in this clip."));
+      return episode.editor().keepAttempt(clip, found, attempt);
+    }
+
+    @Override
+    public String label() {
+      return "keep an attempt";
+    }
+  }
+
+  /** Make the clip fit a length by these ways. */
+  record Fit(long targetUs, List<FitPlan.Kind> ways) implements ClipIntent {
+    @Override
+    public ClipDocument apply(ClipDocument clip, Episode episode) {
+      if (targetUs < 1_000_000) {
+        throw new IllegalArgumentException("A clip cannot be fitted to less than a second.");
+      }
+      return FitPlan.of(episode.editor(), clip, targetUs).apply(episode.editor(), clip, ways);
+    }
+
+    @Override
+    public String label() {
+      return "fit to " + Math.round(targetUs / 1e6) + " s";
+    }
+
+    @Override
+    public boolean isSweeping() {
+      return true;
+    }
+  }
+
+  /** Play at another speed, at the same pitch. */
+  record SetSpeed(double speed) implements ClipIntent {
+    @Override
+    public ClipDocument apply(ClipDocument clip, Episode episode) {
+      return clip.withSettings(clip.settings().withSpeed(speed));
+    }
+
+    @Override
+    public String label() {
+      return "change the speed";
     }
   }
 

@@ -34,6 +34,7 @@ public record ClipState(
     Framing framing,
     String lettering,
     List<String> specs,
+    double speed,
     List<Removal> removals,
     List<Span> kept,
     List<Span> cut,
@@ -66,11 +67,12 @@ public record ClipState(
         settings.framing(),
         settings.lettering(),
         settings.specs(),
+        settings.speed(),
         clip.document().removals(),
         cuts.kept(),
         cuts.cut(),
         parings.originalUs(),
-        parings.lengthUs(),
+        Math.round(parings.lengthUs() / settings.speed()),
         Arrays.stream(Reason.values())
             .filter(parings.byReason()::containsKey)
             .map(r -> new Paring(r, r.name().toLowerCase(Locale.ROOT), parings.byReason().get(r).count(), parings.byReason().get(r).us()))

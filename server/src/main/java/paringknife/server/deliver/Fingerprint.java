@@ -23,6 +23,7 @@ final class Fingerprint {
             + "\n" + composition.runs()
             + "\n" + composition.windowRuns()
             + "\n" + composition.ass()
+            + "\n" + composition.speed()
             + "\n" + spec.width() + "x" + spec.height() + " " + spec.lufs() + " " + spec.ceilingDbtp();
     try {
       byte[] digest = MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.UTF_8));

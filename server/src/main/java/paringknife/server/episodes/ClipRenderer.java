@@ -31,7 +31,8 @@ public final class ClipRenderer {
             composition.runs(),
             composition.windows(),
             composition.ass(),
-            composition.spec()),
+            composition.spec(),
+            composition.speed()),
         target,
         progress);
   }

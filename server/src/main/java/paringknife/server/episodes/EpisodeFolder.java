@@ -45,6 +45,15 @@ public record EpisodeFolder(Path root) {
     }
   }
 
+  /** Lets the next ingest make everything again; until then what is there stays. */
+  public void makeAnew() {
+    try {
+      Files.deleteIfExists(faces());
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
   /** Whether ingest has finished here: its last file is written last. */
   public boolean isComplete() {
     return Files.exists(faces());

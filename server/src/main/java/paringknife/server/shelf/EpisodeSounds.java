@@ -35,6 +35,9 @@ public class EpisodeSounds {
     }
   }
 
+  /** What the producer may choose of a sound. */
+  public record Choice(String speaker, long nudgeUs, boolean heard) {}
+
   @Transactional
   public void add(long episodeId, List<EpisodeSource.Microphone> microphones) {
     for (int i = 0; i < microphones.size(); i++) {
@@ -74,13 +77,15 @@ public class EpisodeSounds {
         .execute();
   }
 
-  /** Changes what the producer may choose of a sound. */
-  public void choose(long episodeId, int position, String speaker, long nudgeUs, boolean heard) {
-    db.update(EPISODE_SOUND)
-        .set(EPISODE_SOUND.SPEAKER, speaker)
-        .set(EPISODE_SOUND.NUDGE_US, nudgeUs)
-        .set(EPISODE_SOUND.HEARD, heard)
-        .where(EPISODE_SOUND.EPISODE_ID.eq(episodeId).and(EPISODE_SOUND.POSITION.eq(position)))
-        .execute();
+  @Transactional
+  public void choose(long episodeId, List<Choice> choices) {
+    for (int i = 0; i < choices.size(); i++) {
+      db.update(EPISODE_SOUND)
+          .set(EPISODE_SOUND.SPEAKER, choices.get(i).speaker())
+          .set(EPISODE_SOUND.NUDGE_US, choices.get(i).nudgeUs())
+          .set(EPISODE_SOUND.HEARD, choices.get(i).heard())
+          .where(EPISODE_SOUND.EPISODE_ID.eq(episodeId).and(EPISODE_SOUND.POSITION.eq(i)))
+          .execute();
+    }
   }
 }

@@ -34,7 +34,9 @@ public class EpisodeStore {
       @Nullable String problem,
       long durationUs,
       int words,
-      int clips) {}
+      int clips,
+      @Nullable Long shelfId,
+      boolean binned) {}
 
   public List<Row> all() {
     return select(DSL.noCondition());
@@ -72,7 +74,9 @@ public class EpisodeStore {
         r.get(EPISODE.PROBLEM),
         r.get(EPISODE.DURATION_US),
         words == null ? 0 : words,
-        r.get("clips", Integer.class));
+        r.get("clips", Integer.class),
+        r.get(EPISODE.SHELF_ID),
+        r.get(EPISODE.BINNED_AT) != null);
   }
 
   public Optional<Long> bySource(Path source) {

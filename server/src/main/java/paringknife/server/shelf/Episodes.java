@@ -87,6 +87,18 @@ public class Episodes {
     ingest.schedule(id);
   }
 
+  /** Chooses what is heard of an episode; its proxy and sound are made anew, nothing else changes. */
+  public void chooseSounds(long id, List<EpisodeSounds.Choice> choices) {
+    if (row(id).state() == EpisodeState.ARRIVING) {
+      throw new NotYet("This episode is still being taken in.");
+    }
+    sounds.choose(id, choices);
+    data.episode(id).makeAnew();
+    opened.remove(id);
+    store.report(id, EpisodeState.ARRIVING, 0, null);
+    ingest.schedule(id);
+  }
+
   public EpisodeStore.Row row(long id) {
     return store.byId(id).orElseThrow(() -> new NotThere("This episode is not on the shelf."));
   }

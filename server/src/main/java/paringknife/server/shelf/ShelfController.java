@@ -3,14 +3,12 @@ package paringknife.server.shelf;
 import io.swagger.v3.oas.annotations.media.Content;
 import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.responses.ApiResponse;
-import jakarta.servlet.http.HttpServletRequest;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.ByteBuffer;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.TimeUnit;
@@ -21,6 +19,7 @@ import org.springframework.core.io.FileSystemResource;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -46,21 +45,25 @@ import paringknife.server.web.NotThere;
 class ShelfController {
   private final Episodes episodes;
   private final EpisodeStore store;
+  private final ShelfStore shelves;
+  private final EpisodeSounds sounds;
   private final TranscriptPages pages;
   private final DataFolder data;
 
-  ShelfController(Episodes episodes, EpisodeStore store, TranscriptPages pages, DataFolder data) {
+  ShelfController(Episodes episodes, EpisodeStore store, ShelfStore shelves, EpisodeSounds sounds, TranscriptPages pages, DataFolder data) {
     this.episodes = episodes;
     this.store = store;
+    this.shelves = shelves;
+    this.sounds = sounds;
     this.pages = pages;
     this.data = data;
   }
 
   /** An episode on the shelf. */
   record ShelfItem(
-      long id, String show, String title, EpisodeState state, double progress, @Nullable String problem, long durationUs, int words, int clips) {
+      long id, String show, String title, EpisodeState state, double progress, @Nullable String problem, long durationUs, int words, int clips, @Nullable Long shelfId, boolean binned) {
     static ShelfItem of(EpisodeStore.Row row) {
-      return new ShelfItem(row.id(), row.show(), row.title(), row.state(), row.progress(), row.problem(), row.durationUs(), row.words(), row.clips());
+      return new ShelfItem(row.id(), row.show(), row.title(), row.state(), row.progress(), row.problem(), row.durationUs(), row.words(), row.clips(), row.shelfId(), row.binned());
     }
   }
 
@@ -126,35 +129,63 @@ class ShelfController {
     }
   }
 
-  /** Streams a file into the media folder; it appears there only when it is whole. */
-  @PutMapping("/uploads/{name}")
-  MediaFile upload(@PathVariable String name, HttpServletRequest request) throws IOException {
-    String plain = name.replaceAll("[^\\p{L}\\p{N}._ -]", "_").replaceAll("^\\.+", "_");
-    Files.createDirectories(data.uploads());
-    Path part = Files.createTempFile(data.uploads(), ".", ".part");
-    try (InputStream in = request.getInputStream()) {
-      Files.copy(in, part, StandardCopyOption.REPLACE_EXISTING);
-      long expected = request.getContentLengthLong();
-      if (expected >= 0 && Files.size(part) != expected) {
-        throw new IllegalArgumentException("The upload broke off; nothing was kept. Please send the file again.");
-      }
-      Path place = free(data.uploads(), plain);
-      Files.move(part, place, StandardCopyOption.ATOMIC_MOVE);
-      return new MediaFile(data.media().relativize(place).toString(), Files.size(place), false);
-    } finally {
-      Files.deleteIfExists(part);
-    }
+  /** A shelf's name and the shelf it stands in; null for none. */
+  record ShelfDescription(String name, @Nullable Long parentId) {}
+
+  /** What an episode is called and which shelf it stands on. */
+  record EpisodeDescription(String show, String title, @Nullable Long shelfId) {}
+
+  /** Bytes that episodes and finished files take on the server, and bytes that are free. */
+  record Storage(long usedBytes, long freeBytes) {}
+
+  @GetMapping("/shelves")
+  List<ShelfStore.Shelf> shelves() {
+    return shelves.all();
   }
 
-  private static Path free(Path folder, String name) {
-    Path place = folder.resolve(name);
-    int dot = name.lastIndexOf('.');
-    String stem = dot > 0 ? name.substring(0, dot) : name;
-    String extension = dot > 0 ? name.substring(dot) : "";
-    for (int n = 2; Files.exists(place); n++) {
-      place = folder.resolve(stem + " " + n + extension);
+  @PostMapping("/shelves")
+  long addShelf(@RequestBody ShelfDescription asked) {
+    return shelves.add(asked.name(), asked.parentId());
+  }
+
+  @PutMapping("/shelves/{id}")
+  void changeShelf(@PathVariable long id, @RequestBody ShelfDescription asked) {
+    shelves.change(id, asked.name(), asked.parentId());
+  }
+
+  @DeleteMapping("/shelves/{id}")
+  void removeShelf(@PathVariable long id) {
+    shelves.remove(id);
+  }
+
+  @PutMapping("/episodes/{id}")
+  void describe(@PathVariable long id, @RequestBody EpisodeDescription asked) {
+    episodes.row(id);
+    shelves.describe(id, asked.show(), asked.title(), asked.shelfId());
+  }
+
+  @DeleteMapping("/episodes/{id}")
+  void bin(@PathVariable long id) {
+    episodes.row(id);
+    shelves.bin(id);
+  }
+
+  @PostMapping("/episodes/{id}/return")
+  void takeFromBin(@PathVariable long id) {
+    shelves.takeFromBin(id);
+  }
+
+  @GetMapping("/storage")
+  Storage storage() throws IOException {
+    long used = 0;
+    for (Path folder : List.of(data.root().resolve("episodes"), data.finishedFolder(), data.uploads())) {
+      if (Files.isDirectory(folder)) {
+        try (Stream<Path> files = Files.walk(folder)) {
+          used += files.filter(Files::isRegularFile).mapToLong(f -> f.toFile().length()).sum();
+        }
+      }
     }
-    return place;
+    return new Storage(used, data.root().toFile().getUsableSpace());
   }
 
   @PostMapping("/episodes")
@@ -170,6 +201,29 @@ class ShelfController {
     Episodes.Added added =
         episodes.add(new EpisodeSource(asked.show().strip(), asked.title().strip(), inMediaFolder(asked.recording()), transcript, microphones));
     return new Shelved(added.id(), added.mended());
+  }
+
+  /** A separate sound recording of an episode, lined up; offset and nudge in microseconds. */
+  record SoundOfEpisode(int position, String file, String speaker, @Nullable Long offsetUs, @Nullable Double driftPpm, @Nullable Double agreeing, long nudgeUs, boolean heard) {}
+
+  /** What the producer chose for a sound. */
+  record SoundChoice(String speaker, long nudgeUs, boolean heard) {}
+
+  @GetMapping("/episodes/{id}/sounds")
+  List<SoundOfEpisode> sounds(@PathVariable long id) {
+    return sounds.of(id).stream()
+        .map(
+            s -> {
+              var placed = s.placed();
+              return new SoundOfEpisode(s.position(), s.source().getFileName().toString(), s.speaker(), placed == null ? null : placed.offsetUs(), placed == null ? null : placed.driftPpm(), placed == null ? null : placed.agreeing(), s.nudgeUs(), s.heard());
+            })
+        .toList();
+  }
+
+  /** Changes which sounds are heard and where they lie; the episode's sound is made anew. */
+  @PutMapping("/episodes/{id}/sounds")
+  void chooseSounds(@PathVariable long id, @RequestBody List<SoundChoice> choices) {
+    episodes.chooseSounds(id, choices.stream().map(c -> new EpisodeSounds.Choice(c.speaker().strip(), c.nudgeUs(), c.heard())).toList());
   }
 
   @PostMapping("/episodes/{id}/ingest")

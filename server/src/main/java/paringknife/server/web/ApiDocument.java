@@ -19,7 +19,11 @@ import org.springframework.context.annotation.Configuration;
 class ApiDocument {
   private static final Map<String, Set<String>> NULLABLE =
       Map.of(
-          "ShelfItem", Set.of("problem"),
+          "ShelfItem", Set.of("problem", "shelfId"),
+          "Shelf", Set.of("parentId"),
+          "ShelfDescription", Set.of("parentId"),
+          "EpisodeDescription", Set.of("shelfId"),
+          "SoundOfEpisode", Set.of("offsetUs", "driftPpm", "agreeing"),
           "ClipState", Set.of("undo", "redo"),
           "TranscriptColumns", Set.of("undo", "redo"),
           "TranscriptStep", Set.of("undo", "redo"),

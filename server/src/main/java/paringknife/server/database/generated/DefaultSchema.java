@@ -13,11 +13,13 @@ import org.jooq.impl.SchemaImpl;
 
 import paringknife.server.database.generated.tables.Clip;
 import paringknife.server.database.generated.tables.ClipChange;
+import paringknife.server.database.generated.tables.ClipVersion;
 import paringknife.server.database.generated.tables.Episode;
 import paringknife.server.database.generated.tables.EpisodeSound;
 import paringknife.server.database.generated.tables.Glossary;
 import paringknife.server.database.generated.tables.Rendering;
 import paringknife.server.database.generated.tables.SentenceSaid;
+import paringknife.server.database.generated.tables.Shelf;
 import paringknife.server.database.generated.tables.Transcript;
 import paringknife.server.database.generated.tables.TranscriptChange;
 
@@ -33,6 +35,8 @@ public class DefaultSchema extends SchemaImpl {
 
     public final ClipChange CLIP_CHANGE = ClipChange.CLIP_CHANGE;
 
+    public final ClipVersion CLIP_VERSION = ClipVersion.CLIP_VERSION;
+
     public final Episode EPISODE = Episode.EPISODE;
 
     public final EpisodeSound EPISODE_SOUND = EpisodeSound.EPISODE_SOUND;
@@ -42,6 +46,8 @@ public class DefaultSchema extends SchemaImpl {
     public final Rendering RENDERING = Rendering.RENDERING;
 
     public final SentenceSaid SENTENCE_SAID = SentenceSaid.SENTENCE_SAID;
+
+    public final Shelf SHELF = Shelf.SHELF;
 
     public final Transcript TRANSCRIPT = Transcript.TRANSCRIPT;
 
@@ -62,11 +68,13 @@ public class DefaultSchema extends SchemaImpl {
         return Arrays.asList(
             Clip.CLIP,
             ClipChange.CLIP_CHANGE,
+            ClipVersion.CLIP_VERSION,
             Episode.EPISODE,
             EpisodeSound.EPISODE_SOUND,
             Glossary.GLOSSARY,
             Rendering.RENDERING,
             SentenceSaid.SENTENCE_SAID,
+            Shelf.SHELF,
             Transcript.TRANSCRIPT,
             TranscriptChange.TRANSCRIPT_CHANGE
         );

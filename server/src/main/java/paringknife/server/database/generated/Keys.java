@@ -13,11 +13,13 @@ import org.jooq.impl.Internal;
 
 import paringknife.server.database.generated.tables.Clip;
 import paringknife.server.database.generated.tables.ClipChange;
+import paringknife.server.database.generated.tables.ClipVersion;
 import paringknife.server.database.generated.tables.Episode;
 import paringknife.server.database.generated.tables.EpisodeSound;
 import paringknife.server.database.generated.tables.Glossary;
 import paringknife.server.database.generated.tables.Rendering;
 import paringknife.server.database.generated.tables.SentenceSaid;
+import paringknife.server.database.generated.tables.Shelf;
 import paringknife.server.database.generated.tables.Transcript;
 import paringknife.server.database.generated.tables.TranscriptChange;
 
@@ -31,6 +33,7 @@ public class Keys {
 
     public static final UniqueKey<Record> KEY_CLIP_PRIMARY = Internal.createUniqueKey(Clip.CLIP, DSL.name("KEY_clip_PRIMARY"), new TableField[] { Clip.CLIP.ID }, true);
     public static final UniqueKey<Record> KEY_CLIP_CHANGE_PRIMARY = Internal.createUniqueKey(ClipChange.CLIP_CHANGE, DSL.name("KEY_clip_change_PRIMARY"), new TableField[] { ClipChange.CLIP_CHANGE.CLIP_ID, ClipChange.CLIP_CHANGE.STEP }, true);
+    public static final UniqueKey<Record> KEY_CLIP_VERSION_PRIMARY = Internal.createUniqueKey(ClipVersion.CLIP_VERSION, DSL.name("KEY_clip_version_PRIMARY"), new TableField[] { ClipVersion.CLIP_VERSION.ID }, true);
     public static final UniqueKey<Record> KEY_EPISODE_ONE_SOURCE = Internal.createUniqueKey(Episode.EPISODE, DSL.name("KEY_episode_one_source"), new TableField[] { Episode.EPISODE.SOURCE }, true);
     public static final UniqueKey<Record> KEY_EPISODE_PRIMARY = Internal.createUniqueKey(Episode.EPISODE, DSL.name("KEY_episode_PRIMARY"), new TableField[] { Episode.EPISODE.ID }, true);
     public static final UniqueKey<Record> KEY_EPISODE_SOUND_PRIMARY = Internal.createUniqueKey(EpisodeSound.EPISODE_SOUND, DSL.name("KEY_episode_sound_PRIMARY"), new TableField[] { EpisodeSound.EPISODE_SOUND.EPISODE_ID, EpisodeSound.EPISODE_SOUND.POSITION }, true);
@@ -38,6 +41,7 @@ public class Keys {
     public static final UniqueKey<Record> KEY_RENDERING_ONE_CELL = Internal.createUniqueKey(Rendering.RENDERING, DSL.name("KEY_rendering_one_cell"), new TableField[] { Rendering.RENDERING.CLIP_ID, Rendering.RENDERING.SPEC }, true);
     public static final UniqueKey<Record> KEY_RENDERING_PRIMARY = Internal.createUniqueKey(Rendering.RENDERING, DSL.name("KEY_rendering_PRIMARY"), new TableField[] { Rendering.RENDERING.ID }, true);
     public static final UniqueKey<Record> KEY_SENTENCE_SAID_PRIMARY = Internal.createUniqueKey(SentenceSaid.SENTENCE_SAID, DSL.name("KEY_sentence_said_PRIMARY"), new TableField[] { SentenceSaid.SENTENCE_SAID.ID }, true);
+    public static final UniqueKey<Record> KEY_SHELF_PRIMARY = Internal.createUniqueKey(Shelf.SHELF, DSL.name("KEY_shelf_PRIMARY"), new TableField[] { Shelf.SHELF.ID }, true);
     public static final UniqueKey<Record> KEY_TRANSCRIPT_PRIMARY = Internal.createUniqueKey(Transcript.TRANSCRIPT, DSL.name("KEY_transcript_PRIMARY"), new TableField[] { Transcript.TRANSCRIPT.EPISODE_ID }, true);
     public static final UniqueKey<Record> KEY_TRANSCRIPT_CHANGE_PRIMARY = Internal.createUniqueKey(TranscriptChange.TRANSCRIPT_CHANGE, DSL.name("KEY_transcript_change_PRIMARY"), new TableField[] { TranscriptChange.TRANSCRIPT_CHANGE.EPISODE_ID, TranscriptChange.TRANSCRIPT_CHANGE.STEP }, true);
 
@@ -47,9 +51,12 @@ public class Keys {
 
     public static final ForeignKey<Record, Record> CLIP_IBFK_1 = Internal.createForeignKey(Clip.CLIP, DSL.name("clip_ibfk_1"), new TableField[] { Clip.CLIP.EPISODE_ID }, Keys.KEY_EPISODE_PRIMARY, new TableField[] { Episode.EPISODE.ID }, true);
     public static final ForeignKey<Record, Record> CLIP_CHANGE_IBFK_1 = Internal.createForeignKey(ClipChange.CLIP_CHANGE, DSL.name("clip_change_ibfk_1"), new TableField[] { ClipChange.CLIP_CHANGE.CLIP_ID }, Keys.KEY_CLIP_PRIMARY, new TableField[] { Clip.CLIP.ID }, true);
+    public static final ForeignKey<Record, Record> CLIP_VERSION_IBFK_1 = Internal.createForeignKey(ClipVersion.CLIP_VERSION, DSL.name("clip_version_ibfk_1"), new TableField[] { ClipVersion.CLIP_VERSION.CLIP_ID }, Keys.KEY_CLIP_PRIMARY, new TableField[] { Clip.CLIP.ID }, true);
+    public static final ForeignKey<Record, Record> EPISODE_ON_SHELF = Internal.createForeignKey(Episode.EPISODE, DSL.name("episode_on_shelf"), new TableField[] { Episode.EPISODE.SHELF_ID }, Keys.KEY_SHELF_PRIMARY, new TableField[] { Shelf.SHELF.ID }, true);
     public static final ForeignKey<Record, Record> EPISODE_SOUND_IBFK_1 = Internal.createForeignKey(EpisodeSound.EPISODE_SOUND, DSL.name("episode_sound_ibfk_1"), new TableField[] { EpisodeSound.EPISODE_SOUND.EPISODE_ID }, Keys.KEY_EPISODE_PRIMARY, new TableField[] { Episode.EPISODE.ID }, true);
     public static final ForeignKey<Record, Record> RENDERING_IBFK_1 = Internal.createForeignKey(Rendering.RENDERING, DSL.name("rendering_ibfk_1"), new TableField[] { Rendering.RENDERING.CLIP_ID }, Keys.KEY_CLIP_PRIMARY, new TableField[] { Clip.CLIP.ID }, true);
     public static final ForeignKey<Record, Record> SENTENCE_SAID_IBFK_1 = Internal.createForeignKey(SentenceSaid.SENTENCE_SAID, DSL.name("sentence_said_ibfk_1"), new TableField[] { SentenceSaid.SENTENCE_SAID.EPISODE_ID }, Keys.KEY_EPISODE_PRIMARY, new TableField[] { Episode.EPISODE.ID }, true);
+    public static final ForeignKey<Record, Record> SHELF_IBFK_1 = Internal.createForeignKey(Shelf.SHELF, DSL.name("shelf_ibfk_1"), new TableField[] { Shelf.SHELF.PARENT_ID }, Keys.KEY_SHELF_PRIMARY, new TableField[] { Shelf.SHELF.ID }, true);
     public static final ForeignKey<Record, Record> TRANSCRIPT_IBFK_1 = Internal.createForeignKey(Transcript.TRANSCRIPT, DSL.name("transcript_ibfk_1"), new TableField[] { Transcript.TRANSCRIPT.EPISODE_ID }, Keys.KEY_EPISODE_PRIMARY, new TableField[] { Episode.EPISODE.ID }, true);
     public static final ForeignKey<Record, Record> TRANSCRIPT_CHANGE_IBFK_1 = Internal.createForeignKey(TranscriptChange.TRANSCRIPT_CHANGE, DSL.name("transcript_change_ibfk_1"), new TableField[] { TranscriptChange.TRANSCRIPT_CHANGE.EPISODE_ID }, Keys.KEY_EPISODE_PRIMARY, new TableField[] { Episode.EPISODE.ID }, true);
 }

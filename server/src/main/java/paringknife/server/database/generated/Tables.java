@@ -6,11 +6,13 @@ package paringknife.server.database.generated;
 
 import paringknife.server.database.generated.tables.Clip;
 import paringknife.server.database.generated.tables.ClipChange;
+import paringknife.server.database.generated.tables.ClipVersion;
 import paringknife.server.database.generated.tables.Episode;
 import paringknife.server.database.generated.tables.EpisodeSound;
 import paringknife.server.database.generated.tables.Glossary;
 import paringknife.server.database.generated.tables.Rendering;
 import paringknife.server.database.generated.tables.SentenceSaid;
+import paringknife.server.database.generated.tables.Shelf;
 import paringknife.server.database.generated.tables.Transcript;
 import paringknife.server.database.generated.tables.TranscriptChange;
 
@@ -22,6 +24,8 @@ public class Tables {
 
     public static final ClipChange CLIP_CHANGE = ClipChange.CLIP_CHANGE;
 
+    public static final ClipVersion CLIP_VERSION = ClipVersion.CLIP_VERSION;
+
     public static final Episode EPISODE = Episode.EPISODE;
 
     public static final EpisodeSound EPISODE_SOUND = EpisodeSound.EPISODE_SOUND;
@@ -31,6 +35,8 @@ public class Tables {
     public static final Rendering RENDERING = Rendering.RENDERING;
 
     public static final SentenceSaid SENTENCE_SAID = SentenceSaid.SENTENCE_SAID;
+
+    public static final Shelf SHELF = Shelf.SHELF;
 
     public static final Transcript TRANSCRIPT = Transcript.TRANSCRIPT;
 

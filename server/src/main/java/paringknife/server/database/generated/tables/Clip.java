@@ -36,6 +36,7 @@ import paringknife.server.database.generated.DefaultSchema;
 import paringknife.server.database.generated.Indexes;
 import paringknife.server.database.generated.Keys;
 import paringknife.server.database.generated.tables.ClipChange.ClipChangePath;
+import paringknife.server.database.generated.tables.ClipVersion.ClipVersionPath;
 import paringknife.server.database.generated.tables.Episode.EpisodePath;
 import paringknife.server.database.generated.tables.Rendering.RenderingPath;
 
@@ -159,6 +160,15 @@ public class Clip extends TableImpl<Record> {
             _clipChange = new ClipChangePath(this, null, Keys.CLIP_CHANGE_IBFK_1.getInverseKey());
 
         return _clipChange;
+    }
+
+    private transient ClipVersionPath _clipVersion;
+
+    public ClipVersionPath clipVersion() {
+        if (_clipVersion == null)
+            _clipVersion = new ClipVersionPath(this, null, Keys.CLIP_VERSION_IBFK_1.getInverseKey());
+
+        return _clipVersion;
     }
 
     private transient RenderingPath _rendering;

@@ -36,6 +36,7 @@ import paringknife.server.database.generated.Keys;
 import paringknife.server.database.generated.tables.Clip.ClipPath;
 import paringknife.server.database.generated.tables.EpisodeSound.EpisodeSoundPath;
 import paringknife.server.database.generated.tables.SentenceSaid.SentenceSaidPath;
+import paringknife.server.database.generated.tables.Shelf.ShelfPath;
 import paringknife.server.database.generated.tables.Transcript.TranscriptPath;
 import paringknife.server.database.generated.tables.TranscriptChange.TranscriptChangePath;
 
@@ -69,6 +70,10 @@ public class Episode extends TableImpl<Record> {
     public final TableField<Record, Long> DURATION_US = createField(DSL.name("duration_us"), SQLDataType.BIGINT.nullable(false).defaultValue(DSL.field(DSL.raw("0"), SQLDataType.BIGINT)), this, "");
 
     public final TableField<Record, LocalDateTime> CREATED_AT = createField(DSL.name("created_at"), SQLDataType.LOCALDATETIME(3).nullable(false).defaultValue(DSL.field(DSL.raw("current_timestamp(3)"), SQLDataType.LOCALDATETIME)), this, "");
+
+    public final TableField<Record, Long> SHELF_ID = createField(DSL.name("shelf_id"), SQLDataType.BIGINT.defaultValue(DSL.field(DSL.raw("NULL"), SQLDataType.BIGINT)), this, "");
+
+    public final TableField<Record, LocalDateTime> BINNED_AT = createField(DSL.name("binned_at"), SQLDataType.LOCALDATETIME(3).defaultValue(DSL.field(DSL.raw("NULL"), SQLDataType.LOCALDATETIME)), this, "");
 
     private Episode(Name alias, Table<Record> aliased) {
         this(alias, aliased, (Field<?>[]) null, null);
@@ -138,6 +143,20 @@ public class Episode extends TableImpl<Record> {
     @Override
     public List<UniqueKey<Record>> getUniqueKeys() {
         return Arrays.asList(Keys.KEY_EPISODE_ONE_SOURCE);
+    }
+
+    @Override
+    public List<ForeignKey<Record, ?>> getReferences() {
+        return Arrays.asList(Keys.EPISODE_ON_SHELF);
+    }
+
+    private transient ShelfPath _shelf;
+
+    public ShelfPath shelf() {
+        if (_shelf == null)
+            _shelf = new ShelfPath(this, Keys.EPISODE_ON_SHELF, null);
+
+        return _shelf;
     }
 
     private transient ClipPath _clip;

@@ -1,0 +1,67 @@
+package paringknife.bench;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.stream.Stream;
+import paringknife.media.ffmpeg.Probe;
+import paringknife.media.transcripts.TranscriptFile;
+import paringknife.server.commands.RunningServer;
+import paringknife.server.episodes.DataFolder;
+import paringknife.server.shelf.EpisodeState;
+import paringknife.server.shelf.EpisodeStore;
+import paringknife.server.transcripts.TranscriptStore;
+
+/** From a seek to its picture on the plate, in the browser, on the demo's first episode. */
+final class SeekBench {
+  private static final double BUDGET_MS = 150;
+  private static final int SEEKS = 60;
+
+  private SeekBench() {}
+
+  /**
+   * @param ingested folder of an episode that has been taken in
+   */
+  static void run(Path demo, Path ingested, Path work) throws Exception {
+    Path source = demo.resolve("slack-water-07");
+    try (RunningServer server = RunningServer.start(work.resolve("data"), demo, 0)) {
+      long duration = Probe.of(source.resolve("camera.mp4")).durationUs();
+      long id = server.part(EpisodeStore.class).add("Bench", "Seeking", source.resolve("camera.mp4"), duration);
+      server.part(TranscriptStore.class).replace(id, TranscriptFile.read(source.resolve("transcript.json")).transcript(), TranscriptFile.Timing.WORDS);
+      Path folder = server.part(DataFolder.class).episode(id).root();
+      Files.createDirectories(folder);
+      try (Stream<Path> files = Files.list(ingested)) {
+        for (Path file : files.toList()) {
+          Files.copy(file, folder.resolve(file.getFileName()));
+        }
+      }
+      server.part(EpisodeStore.class).report(id, EpisodeState.READY, 1, null);
+      seek(server.address() + "/episodes/" + id, duration);
+    }
+  }
+
+  private static void seek(String address, long durationUs) {
+    try (Playwright playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+        Browser browser =
+            playwright.chromium().launch(new BrowserType.LaunchOptions().setExecutablePath(Path.of("/usr/bin/chromium")).setArgs(List.of("--no-sandbox", "--disable-gpu", "--disable-background-networking", "--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1")))) {
+      Page page = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800)).newPage();
+      page.navigate(address);
+      page.waitForSelector("[data-testid=plate][data-ready=true]");
+      page.waitForTimeout(1_000);
+      Object took =
+          page.evaluate(
+              "async ([seeks, duration]) => { const took = []; for (let i = 0; i < seeks; i++) { const us = ((i * 7919) % 997) / 997 * duration * 0.98; const from = performance.now();"
+                  + " await paringKnifePlayer.seek(us); took.push(performance.now() - from); await new Promise((r) => setTimeout(r, 30)); } return took; }",
+              List.of(SEEKS, (double) durationUs));
+      double[] sorted = ((List<?>) took).stream().mapToDouble(t -> ((Number) t).doubleValue()).sorted().toArray();
+      double p95 = sorted[(int) (SEEKS * 0.95)];
+      System.out.printf(Locale.ROOT, "a seek to its picture, 95th percentile / budget of %.0f ms: %.2f (%.0f ms; median %.0f ms)%n", BUDGET_MS, p95 / BUDGET_MS, p95, sorted[SEEKS / 2]);
+    }
+  }
+}

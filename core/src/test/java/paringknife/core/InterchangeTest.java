@@ -1,0 +1,94 @@
+package paringknife.core;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.List;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.constraints.LongRange;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import paringknife.core.formats.CutListCsv;
+import paringknife.core.formats.EditDecisionList;
+import paringknife.core.formats.EditEvent;
+import paringknife.core.formats.TimelineJson;
+import paringknife.core.formats.Timecode;
+import paringknife.core.time.FrameRate;
+
+class InterchangeTest {
+  private static final FrameRate NTSC = new FrameRate(30_000, 1_001);
+
+  /**
+   * The counting of SMPTE ST 12-1 at the places where numbers are dropped: 17,982 frames are ten
+   * minutes and 1,800 frames one minute of numbers (worked from the standard's rule).
+   */
+  @ParameterizedTest
+  @CsvSource({
+    "0, 00:00:00;00",
+    "1799, 00:00:59;29",
+    "1800, 00:01:00;02",
+    "3597, 00:01:59;29",
+    "3598, 00:02:00;02",
+    "17981, 00:09:59;29",
+    "17982, 00:10:00;00",
+    "107892, 01:00:00;00"
+  })
+  void dropFrameCountingLeavesOutTwoNumbersAMinute(long frame, String timecode) {
+    assertThat(new Timecode(NTSC, true).of(frame)).isEqualTo(timecode);
+    assertThat(new Timecode(NTSC, true).frame(timecode)).isEqualTo(frame);
+  }
+
+  @Property
+  void everyFrameComesBackFromItsTimecode(@ForAll @LongRange(min = 0, max = 2_500_000) long frame) {
+    for (Timecode timecode :
+        List.of(new Timecode(NTSC, true), new Timecode(NTSC, false), new Timecode(new FrameRate(25, 1), false), new Timecode(new FrameRate(60_000, 1_001), true), new Timecode(new FrameRate(24_000, 1_001), false))) {
+      assertThat(timecode.frame(timecode.of(frame))).isEqualTo(frame);
+    }
+  }
+
+  /** At 29.97 the drop-frame clock is right to within a frame or two after an hour; ST 12-1 says 3.6 ms. */
+  @Test
+  void theDropFrameClockKeepsToRealTime() {
+    assertThat(NTSC.startUs(new Timecode(NTSC, true).frame("01:00:00;00"))).isBetween(3_599_990_000L, 3_600_010_000L);
+    assertThat(NTSC.startUs(new Timecode(NTSC, false).frame("01:00:00:00"))).isBetween(3_603_590_000L, 3_603_610_000L);
+  }
+
+  @Test
+  void dropFrameIsForNtscRatesOnly() {
+    assertThatThrownBy(() -> new Timecode(new FrameRate(25, 1), true)).isInstanceOf(IllegalArgumentException.class);
+  }
+
+  private static final List<EditEvent> EVENTS =
+      List.of(new EditEvent(35, 0, 22), new EditEvent(1_790, 22, 40), new EditEvent(500, 62, 10));
+
+  @ParameterizedTest
+  @CsvSource({"25, 1, false", "30000, 1001, true", "30000, 1001, false", "30, 1, false"})
+  void anEditDecisionListIsReadBackAsItWasWritten(int numerator, int denominator, boolean drop) {
+    FrameRate rate = new FrameRate(numerator, denominator);
+    String edl = EditDecisionList.write("Ice \r\n* \"night\"", "camera one.mp4", EVENTS, rate, drop, 0);
+    assertThat(EditDecisionList.read(edl, rate)).isEqualTo(EVENTS);
+    assertThat(edl).contains(drop ? "FCM: DROP FRAME" : "FCM: NON-DROP FRAME").contains("TITLE: Ice * \"night\"\r\n");
+  }
+
+  @Test
+  void handlesWidenEveryPieceButNotBelowTheStart() {
+    List<EditEvent> wide = EditDecisionList.read(EditDecisionList.write("t", "f", List.of(new EditEvent(5, 0, 10), new EditEvent(100, 10, 10)), NTSC, false, 8), NTSC);
+    assertThat(wide).containsExactly(new EditEvent(0, 0, 23), new EditEvent(92, 23, 26));
+  }
+
+  @Test
+  void csvAndTimelineNameTheSamePieces() {
+    FrameRate rate = new FrameRate(25, 1);
+    assertThat(CutListCsv.write(EVENTS, rate, false, 0).lines().skip(1).findFirst().orElseThrow())
+        .isEqualTo("1,00:00:01:10,00:00:02:07,00:00:00:00,00:00:00:22,1.400000,2.280000");
+    String json = TimelineJson.write("Ice \"x\"", "a.mp4", 9_000, EVENTS, rate, 0);
+    assertThat(json).contains("\"OTIO_SCHEMA\":\"Timeline.1\"").contains("\"name\":\"Ice \\\"x\\\"\"").contains("\"rate\":25.0,\"value\":1790");
+  }
+
+  @Test
+  void whatIsNoListIsRefused() {
+    assertThatThrownBy(() -> EditDecisionList.read("hello", NTSC)).isInstanceOf(IllegalArgumentException.class);
+  }
+}

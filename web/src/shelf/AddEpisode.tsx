@@ -1,0 +1,123 @@
+import { useRef, useState } from 'react';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { api } from '../api/client';
+import { sizeText } from '../ui/time';
+import { UploadList } from './UploadList';
+import { sendFile } from './uploads';
+
+const TRANSCRIPT = /\.(json|srt|vtt|ttml|txt)$/i;
+
+const titleOf = (file: string) =>
+  file
+    .split('/')
+    .pop()!
+    .replace(/\.[^.]+$/, '')
+    .replace(/[_-]+/g, ' ');
+
+/** A new episode: files of the media folder, or files sent to it. */
+export function AddEpisode({ onDone }: { onDone: (mended: string[]) => void }) {
+  const queries = useQueryClient();
+  const files = useQuery({ queryKey: ['media'], queryFn: api.mediaFolder });
+  const [show, setShow] = useState('');
+  const [title, setTitle] = useState('');
+  const [recording, setRecording] = useState('');
+  const [transcript, setTranscript] = useState('');
+  const [microphones, setMicrophones] = useState<{ file: string; speaker: string }[]>([]);
+  const [problem, setProblem] = useState('');
+  const picker = useRef<HTMLInputElement>(null);
+  const chooseRecording = (name: string) => {
+    setRecording(name);
+    setTitle((typed) => typed || titleOf(name));
+  };
+  const send = (chosen: FileList | null) => {
+    for (const file of chosen ?? []) {
+      void sendFile(file, (stored) => {
+        void queries.invalidateQueries({ queryKey: ['media'] });
+        if (TRANSCRIPT.test(stored.name)) setTranscript(stored.name);
+        else setRecording((before) => before || (chooseRecording(stored.name), stored.name));
+      });
+    }
+  };
+  const add = async () => {
+    try {
+      const shelved = await api.addEpisode({ show, title, recording, transcript, microphones });
+      await queries.invalidateQueries({ queryKey: ['shelf'] });
+      onDone(shelved.mended);
+    } catch (error) {
+      setProblem((error as Error).message);
+    }
+  };
+  const choice = (isTranscript: boolean, value: string, set: (v: string) => void, none: string, label: string) => (
+    <select className="field mt-0.5" value={value} aria-label={label} onChange={(e) => set(e.target.value)}>
+      <option value="">{none}</option>
+      {files.data
+        ?.filter((f) => TRANSCRIPT.test(f.name) === isTranscript)
+        .map((f) => (
+          <option key={f.name} value={f.name}>
+            {f.name} ({sizeText(f.bytes)})
+          </option>
+        ))}
+    </select>
+  );
+  return (
+    <section
+      className="panel mb-8"
+      aria-label="Add an episode"
+      onDragOver={(e) => e.preventDefault()}
+      onDrop={(e) => {
+        e.preventDefault();
+        send(e.dataTransfer.files);
+      }}
+    >
+      <div className="grid grid-cols-2 gap-4">
+        <label>
+          <span className="label">Show</span>
+          <input className="field mt-0.5" value={show} onChange={(e) => setShow(e.target.value)} />
+        </label>
+        <label>
+          <span className="label">Title</span>
+          <input className="field mt-0.5" value={title} onChange={(e) => setTitle(e.target.value)} />
+        </label>
+        <div>
+          <span className="label">Recording, from the media folder</span>
+          {choice(false, recording, chooseRecording, 'choose one', 'Recording')}
+        </div>
+        <div>
+          <span className="label">Transcript, if there is one</span>
+          {choice(true, transcript, setTranscript, 'recognise the words here', 'Transcript')}
+        </div>
+      </div>
+      <div className="mt-4">
+        <span className="label">Separate microphones, if there are any: lined up by their sound, and heard instead of the recording's own</span>
+        {microphones.map((m, i) => (
+          <div key={m.file} className="mt-1 flex items-center gap-2">
+            <span className="flex-1 truncate">{m.file}</span>
+            <input
+              className="field w-52"
+              placeholder="whose it is"
+              aria-label={`Speaker of ${m.file}`}
+              value={m.speaker}
+              onChange={(e) => setMicrophones(microphones.map((x, k) => (k === i ? { ...x, speaker: e.target.value } : x)))}
+            />
+            <button className="link" onClick={() => setMicrophones(microphones.filter((_, k) => k !== i))}>
+              leave out
+            </button>
+          </div>
+        ))}
+        {choice(false, '', (file) => file && !microphones.some((m) => m.file === file) && setMicrophones([...microphones, { file, speaker: '' }]), 'add one', 'Microphone')}
+      </div>
+      <UploadList />
+      <div className="mt-4 flex items-center gap-3">
+        <input ref={picker} type="file" multiple className="hidden" data-testid="files" onChange={(e) => send(e.target.files)} />
+        <button className="button" onClick={() => picker.current?.click()}>
+          Send files
+        </button>
+        <span className="text-soft">or drop them here; a text without times is timed against the sound</span>
+        {problem && <span className="text-accent">{problem}</span>}
+        <button className="button button-strong ml-auto" disabled={!recording || !title.trim()} onClick={() => void add()}>
+          Put it on the shelf
+        </button>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,117 @@
+import { useState } from 'react';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { Link } from 'react-router';
+import { Pencil, Trash2, Undo2 } from 'lucide-react';
+import { api, type ShelfItem } from '../api/client';
+import { clock } from '../ui/time';
+import { LineUpPanel } from './LineUpPanel';
+
+/** One episode of the shelf. */
+export function EpisodeRow({ item }: { item: ShelfItem }) {
+  const queries = useQueryClient();
+  const shelves = useQuery({ queryKey: ['shelves'], queryFn: api.shelves });
+  const [editing, setEditing] = useState(false);
+  const ready = item.state === 'READY';
+  const fresh = () => queries.invalidateQueries({ queryKey: ['shelf'] });
+  const describe = (change: Partial<Pick<ShelfItem, 'show' | 'title' | 'shelfId'>>) =>
+    api.describeEpisode(item.id, { show: item.show, title: item.title, shelfId: item.shelfId, ...change }).then(fresh);
+  return (
+    <li
+      className="group border-b border-rule"
+      draggable={!editing}
+      onDragStart={(e) => e.dataTransfer.setData('text/x-episode', String(item.id))}
+      data-testid="episode"
+    >
+      <div className="flex items-center gap-5 py-4">
+        <Link to={`/episodes/${item.id}`} className="grid h-[90px] w-[160px] shrink-0 place-items-center overflow-hidden rounded-md bg-desk" tabIndex={-1} aria-hidden="true">
+          {ready ? (
+            <img src={`/api/episodes/${item.id}/poster`} alt="" className="h-full w-full object-cover" draggable={false} />
+          ) : (
+            <span className="text-faint">{Math.round(item.progress * 100)} %</span>
+          )}
+        </Link>
+        <div className="min-w-0 flex-1">
+          {editing ? (
+            <form
+              className="flex flex-col gap-1.5"
+              onSubmit={(e) => {
+                e.preventDefault();
+                const form = new FormData(e.currentTarget);
+                void describe({ show: String(form.get('show')), title: String(form.get('title')) }).then(() => setEditing(false));
+              }}
+              onKeyDown={(e) => e.key === 'Escape' && setEditing(false)}
+            >
+              <input className="field" name="show" defaultValue={item.show} placeholder="show" aria-label="Show" />
+              <span className="flex gap-2">
+                <input className="field" name="title" defaultValue={item.title} aria-label="Title" autoFocus required />
+                <button className="button">Keep</button>
+              </span>
+            </form>
+          ) : (
+            <>
+              <div className="text-[12.5px] text-soft">{item.show}</div>
+              <Link to={`/episodes/${item.id}`} className="font-serif text-[20px] leading-tight font-semibold hover:text-accent">
+                {item.title}
+              </Link>
+              <div className="mt-1 flex gap-3 text-soft tabular-nums">
+                <span>
+                  {clock(item.durationUs)}
+                  {item.words ? `, ${item.words.toLocaleString('en')} words` : ''}
+                </span>
+                <LineUpPanel episodeId={item.id} />
+              </div>
+            </>
+          )}
+          {item.state === 'ARRIVING' && (
+            <div className="mt-2 flex items-center gap-3">
+              <div className="h-1.5 w-60 overflow-hidden rounded-full bg-rule">
+                <div className="h-full bg-steel" style={{ width: `${item.progress * 100}%` }} />
+              </div>
+              <span className="text-[12.5px] text-soft">{item.words === 0 && item.progress >= 0.6 ? 'listening to the words' : 'taking in'}</span>
+            </div>
+          )}
+          {item.state === 'FAILED' && (
+            <div className="mt-1 text-accent">
+              Not taken in: {item.problem}{' '}
+              <button className="link underline" onClick={() => void api.tryAgain(item.id).then(fresh)}>
+                Try again
+              </button>
+            </div>
+          )}
+        </div>
+        <div className="flex w-[190px] flex-col items-end gap-2">
+          <span className="text-soft">{item.clips ? `${item.clips} clip${item.clips === 1 ? '' : 's'}` : 'no clips yet'}</span>
+          {item.binned ? (
+            <button className="button flex items-center gap-1.5" onClick={() => void api.returnEpisode(item.id).then(fresh)}>
+              <Undo2 size={14} /> Return
+            </button>
+          ) : (
+            <span className="flex items-center gap-2 text-faint opacity-0 group-focus-within:opacity-100 group-hover:opacity-100">
+              {shelves.data && shelves.data.length > 0 && (
+                <select
+                  className="w-24 rounded border border-rule bg-paper px-1 py-0.5 text-[12px]"
+                  aria-label={`Shelf of ${item.title}`}
+                  value={item.shelfId ?? ''}
+                  onChange={(e) => void describe({ shelfId: e.target.value ? Number(e.target.value) : null })}
+                >
+                  <option value="">no shelf</option>
+                  {shelves.data.map((s) => (
+                    <option key={s.id} value={s.id}>
+                      {s.name}
+                    </option>
+                  ))}
+                </select>
+              )}
+              <button aria-label={`Rename ${item.title}`} onClick={() => setEditing(true)}>
+                <Pencil size={15} />
+              </button>
+              <button aria-label={`Put ${item.title} into the bin`} onClick={() => void api.binEpisode(item.id).then(fresh)}>
+                <Trash2 size={15} />
+              </button>
+            </span>
+          )}
+        </div>
+      </div>
+    </li>
+  );
+}

@@ -1,0 +1,83 @@
+import { useState } from 'react';
+import { Popover } from 'radix-ui';
+import { useQuery } from '@tanstack/react-query';
+import { api, type ClipState, type Spec } from '../api/client';
+import { secondsText } from '../ui/time';
+import { change } from '../workbench/changes';
+
+const WAYS: Record<string, string> = {
+  PAUSES: 'pauses of half a second and more',
+  SURE_FILLERS: 'ums and uhs',
+  REPEATS: 'attempts said again',
+  TIGHTER_PAUSES: 'shorter pauses too',
+  DOUBTFUL_FILLERS: 'doubtful fillers',
+  SPEED: 'play a little faster',
+};
+
+/** What can still go to fit a length, the least harm first; each step is taken or left. */
+export function FitPanel({ clip, specs }: { clip: ClipState; specs: Spec[] }) {
+  const asked = specs.filter((s) => clip.specs.includes(s.id));
+  const nearest = [...(asked.length ? asked : specs.filter((s) => s.id === 'vertical-60'))].sort((a, b) => a.longestUs - b.longestUs)[0];
+  const aim = nearest ? (nearest.longestUs - nearest.marginUs) / 1e6 : 58;
+  const [seconds, setSeconds] = useState(aim);
+  const [left, setLeft] = useState<Set<string>>(new Set());
+  const plan = useQuery({
+    queryKey: ['fit', clip.id, clip.revision, seconds],
+    queryFn: () => api.fit(clip.id, seconds * 1e6),
+    enabled: seconds >= 1,
+    placeholderData: (before) => before,
+  });
+  const p = plan.data;
+  const needed = p?.steps.filter((s) => s.needed) ?? [];
+  const taken = needed.filter((s) => !left.has(s.kind));
+  return (
+    <>
+      <label className="flex items-center gap-2">
+        Make it
+        <input type="number" className="field w-24" min={1} step={1} value={seconds} aria-label="Seconds to fit" onChange={(e) => setSeconds(Number(e.target.value))} />s
+        {nearest && <span className="text-soft">for {nearest.name}</span>}
+      </label>
+      {p && p.lengthUs <= p.targetUs && <p className="mt-3 text-soft">It fits: {secondsText(p.lengthUs)}.</p>}
+      {p && p.lengthUs > p.targetUs && (
+        <>
+          <p className="mt-3 text-soft">
+            {secondsText(p.lengthUs - p.targetUs)} must go. {p.fits ? 'The least harm first:' : 'All this is not enough; strike words as well.'}
+          </p>
+          <ul className="mt-2" data-testid="fit-steps">
+            {needed.map((s) => (
+              <li key={s.kind} className="flex items-center gap-2 border-b border-rule py-1.5">
+                <input
+                  type="checkbox"
+                  aria-label={WAYS[s.kind]}
+                  checked={!left.has(s.kind)}
+                  onChange={() => setLeft((before) => (before.has(s.kind) ? new Set([...before].filter((x) => x !== s.kind)) : new Set(before).add(s.kind)))}
+                />
+                <span className="flex-1">
+                  {WAYS[s.kind]}
+                  {s.kind === 'SPEED' && <b className="ml-1.5 tabular-nums">{p.speed.toFixed(3)} ×</b>}
+                </span>
+                <span className="w-16 text-right text-soft tabular-nums">{secondsText(s.gainUs)}</span>
+                <span className="w-16 text-right tabular-nums">{secondsText(s.lengthAfterUs)}</span>
+              </li>
+            ))}
+          </ul>
+          <div className="mt-3 flex justify-end">
+            <Popover.Close asChild>
+              <button className="button button-strong" disabled={!taken.length} data-testid="fit-now" onClick={() => void change({ type: 'fit', targetUs: Math.round(seconds * 1e6), ways: taken.map((s) => s.kind) })}>
+                Fit it
+              </button>
+            </Popover.Close>
+          </div>
+        </>
+      )}
+      {clip.speed > 1 && (
+        <p className="mt-3 flex items-center justify-between border-t border-rule pt-2">
+          Plays at {clip.speed.toFixed(3)} ×, at the same pitch
+          <button className="link" onClick={() => void change({ type: 'setSpeed', speed: 1 })}>
+            as spoken
+          </button>
+        </p>
+      )}
+    </>
+  );
+}
