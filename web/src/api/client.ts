@@ -9,6 +9,9 @@ export type ClipStep = Schemas['ClipStep'];
 export type TranscriptStep = Schemas['TranscriptStep'];
 export type DoubtfulWord = Schemas['DoubtfulWord'];
 export type Said = Schemas['Said'];
+export type Brief = Schemas['BriefAsked'];
+export type Mark = Schemas['Mark'];
+export type Chapter = Schemas['Chapter'];
 export type Shelf = Schemas['Shelf'];
 export type Preview = Schemas['Preview'];
 export type Prospects = Schemas['Prospects'];
@@ -29,6 +32,7 @@ export type Intent =
   | { type: 'pareChosenFillers'; first: number[] }
   | { type: 'pareRepeats' }
   | { type: 'keepAttempt'; group: number; attempt: number }
+  | { type: 'moveCut'; id: number; startUs: number; endUs: number }
   | { type: 'fit'; targetUs: number; ways: string[] }
   | { type: 'setSpeed'; speed: number }
   | { type: 'putBackWords'; first: number; last: number }
@@ -121,10 +125,16 @@ export const api = {
   said: (phrase: string) => get<Said[]>(`/said?phrase=${encodeURIComponent(phrase)}`),
   search: (id: number, phrase: string) =>
     get<Hit[]>(`/episodes/${id}/search?phrase=${encodeURIComponent(phrase)}`),
-  picks: (id: number, brief: Brief) =>
-    get<Pick[]>(
-      `/episodes/${id}/picks?count=${brief.count}&shortest=${brief.shortest}&longest=${brief.longest}&about=${encodeURIComponent(brief.about)}`,
-    ),
+  brief: (id: number) => get<Brief>(`/episodes/${id}/brief`),
+  readBrief: (id: number, sentence: string, otherwise: Brief) => post<Schemas['BriefRead']>(`/episodes/${id}/brief-sentence`, { sentence, otherwise }),
+  picks: (id: number, brief: Brief) => post<Pick[]>(`/episodes/${id}/picks`, brief),
+  marks: (id: number) => get<Mark[]>(`/episodes/${id}/marks`),
+  addMark: (id: number, mark: Schemas['NewMark']) => post<number>(`/episodes/${id}/marks`, mark),
+  changeMark: (id: number, mark: Mark) => request<void>('PUT', `/episodes/${id}/marks`, mark),
+  removeMarks: (id: number, ids: number[]) => post<void>(`/episodes/${id}/marks/remove`, { ids }),
+  importMarks: (id: number, name: string, text: string) => post<Schemas['PicksRead']>(`/episodes/${id}/marks/import`, { name, text }),
+  chapters: (id: number) => get<Schemas['ChapterList']>(`/episodes/${id}/chapters`),
+  settleChapters: (id: number, chapters: Chapter[]) => request<Schemas['ChapterList']>('PUT', `/episodes/${id}/chapters`, chapters),
   clips: (id: number) => get<ClipState[]>(`/episodes/${id}/clips`),
   createClip: (id: number, firstWord: number, lastWord: number, title = '') =>
     post<ClipState>(`/episodes/${id}/clips`, { firstWord, lastWord, title }),
@@ -154,13 +164,6 @@ export const api = {
   renderAll: (id: number) => post<number>(`/episodes/${id}/renderings`),
   cancel: (rendering: number) => post<void>(`/renderings/${rendering}/cancel`),
 };
-
-export interface Brief {
-  count: number;
-  shortest: number;
-  longest: number;
-  about: string;
-}
 
 export interface PauseChoice {
   thresholdDb: number;

@@ -52,6 +52,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/episodes/{id}/marks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["marks"];
+        put: operations["change"];
+        post: operations["mark"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/episodes/{id}/chapters": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["chapters"];
+        put: operations["settle"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/uploads": {
         parameters: {
             query?: never;
@@ -157,7 +189,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["change"];
+        post: operations["change_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -190,6 +222,54 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["renderAll"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/episodes/{id}/picks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["picks"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/episodes/{id}/marks/remove": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["remove"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/episodes/{id}/marks/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["importMarks"];
         delete?: never;
         options?: never;
         head?: never;
@@ -237,7 +317,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["remove"];
+        post: operations["remove_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -254,6 +334,22 @@ export interface paths {
         get: operations["ofEpisode"];
         put?: never;
         post: operations["create"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/episodes/{id}/brief-sentence": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["read"];
         delete?: never;
         options?: never;
         head?: never;
@@ -365,7 +461,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["change_1"];
+        post: operations["change_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -596,14 +692,14 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/episodes/{id}/picks": {
+    "/api/episodes/{id}/marks/file": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get: operations["picks"];
+        get: operations["export_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -660,6 +756,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/episodes/{id}/chapters/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["chapterFile"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/episodes/{id}/brief": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["brief"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/clips/{id}": {
         parameters: {
             query?: never;
@@ -667,7 +795,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["read"];
+        get: operations["read_1"];
         put?: never;
         post?: never;
         delete: operations["bin_1"];
@@ -809,6 +937,27 @@ export interface components {
             nudgeUs: number;
             heard: boolean;
         };
+        Mark: {
+            /** Format: int64 */
+            id: number;
+            /** Format: int64 */
+            startUs: number;
+            /** Format: int64 */
+            endUs: number;
+            /** @enum {string} */
+            state: "MARKED" | "PASSED";
+            title: string;
+            note: string;
+        };
+        Chapter: {
+            /** Format: int64 */
+            startUs: number;
+            title: string;
+        };
+        ChapterList: {
+            settled: boolean;
+            chapters: components["schemas"]["Chapter"][];
+        };
         Finished: {
             address: string;
         };
@@ -886,6 +1035,12 @@ export interface components {
             /** Format: int32 */
             word?: number;
         });
+        CyclePunctuation: {
+            type: "CyclePunctuation";
+        } & (Omit<components["schemas"]["TranscriptIntent"], "type"> & {
+            /** Format: int32 */
+            word?: number;
+        });
         Join: {
             type: "Join";
         } & (Omit<components["schemas"]["TranscriptIntent"], "type"> & {
@@ -893,12 +1048,6 @@ export interface components {
             first?: number;
             /** Format: int32 */
             last?: number;
-        });
-        Mark: {
-            type: "Mark";
-        } & (Omit<components["schemas"]["TranscriptIntent"], "type"> & {
-            /** Format: int32 */
-            word?: number;
         });
         NameSpeaker: {
             type: "NameSpeaker";
@@ -938,10 +1087,62 @@ export interface components {
         TranscriptChange: {
             /** Format: int32 */
             revision: number;
-            intent: components["schemas"]["Accept"] | components["schemas"]["BreakParagraph"] | components["schemas"]["Capital"] | components["schemas"]["Join"] | components["schemas"]["Mark"] | components["schemas"]["NameSpeaker"] | components["schemas"]["Punctuate"] | components["schemas"]["Reassign"] | components["schemas"]["Replace"] | components["schemas"]["ReplaceAll"];
+            intent: components["schemas"]["Accept"] | components["schemas"]["BreakParagraph"] | components["schemas"]["Capital"] | components["schemas"]["CyclePunctuation"] | components["schemas"]["Join"] | components["schemas"]["NameSpeaker"] | components["schemas"]["Punctuate"] | components["schemas"]["Reassign"] | components["schemas"]["Replace"] | components["schemas"]["ReplaceAll"];
         };
         TranscriptIntent: {
             type: string;
+        };
+        BriefAsked: {
+            /** Format: int32 */
+            count: number;
+            /** Format: double */
+            shortest: number;
+            /** Format: double */
+            longest: number;
+            subjects: string[];
+            avoid: string[];
+            unheard: string[];
+        };
+        Pick: {
+            /** Format: int32 */
+            first: number;
+            /** Format: int32 */
+            last: number;
+            span: components["schemas"]["Span"];
+            /** Format: int64 */
+            paredUs: number;
+            /** Format: double */
+            score: number;
+            opening: string;
+            reasons: string[];
+        };
+        Span: {
+            /** Format: int64 */
+            startUs: number;
+            /** Format: int64 */
+            endUs: number;
+        };
+        NewMark: {
+            /** Format: int64 */
+            startUs: number;
+            /** Format: int64 */
+            endUs: number;
+            /** @enum {string} */
+            state: "MARKED" | "PASSED";
+            title: string;
+            note: string;
+        };
+        MarkIds: {
+            ids: number[];
+        };
+        PickFile: {
+            name: string;
+            text: string;
+        };
+        PicksRead: {
+            /** Format: int32 */
+            marks: number;
+            mended: string[];
         };
         ShelfItem: {
             /** Format: int64 */
@@ -1027,11 +1228,13 @@ export interface components {
             span: components["schemas"]["Span"];
             text: string;
         };
-        Span: {
-            /** Format: int64 */
-            startUs: number;
-            /** Format: int64 */
-            endUs: number;
+        SentenceAsked: {
+            sentence: string;
+            otherwise: components["schemas"]["BriefAsked"];
+        };
+        BriefRead: {
+            brief: components["schemas"]["BriefAsked"];
+            understood: string[];
         };
         VersionName: {
             name: string;
@@ -1104,7 +1307,7 @@ export interface components {
         Change: {
             /** Format: int32 */
             revision: number;
-            intent: components["schemas"]["AskFor"] | components["schemas"]["Fit"] | components["schemas"]["KeepAttempt"] | components["schemas"]["Letter"] | components["schemas"]["PareChosenFillers"] | components["schemas"]["PareFillers"] | components["schemas"]["ParePauses"] | components["schemas"]["PareRepeats"] | components["schemas"]["PareWords"] | components["schemas"]["PutBackReason"] | components["schemas"]["PutBackRemovals"] | components["schemas"]["PutBackWords"] | components["schemas"]["Reframe"] | components["schemas"]["Rename"] | components["schemas"]["SetSpeed"];
+            intent: components["schemas"]["AskFor"] | components["schemas"]["Fit"] | components["schemas"]["KeepAttempt"] | components["schemas"]["Letter"] | components["schemas"]["MoveCut"] | components["schemas"]["PareChosenFillers"] | components["schemas"]["PareFillers"] | components["schemas"]["ParePauses"] | components["schemas"]["PareRepeats"] | components["schemas"]["PareWords"] | components["schemas"]["PutBackReason"] | components["schemas"]["PutBackRemovals"] | components["schemas"]["PutBackWords"] | components["schemas"]["Reframe"] | components["schemas"]["Rename"] | components["schemas"]["SetSpeed"];
         };
         ClipIntent: {
             sweeping: boolean;
@@ -1129,6 +1332,16 @@ export interface components {
             type: "Letter";
         } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
             lettering?: string;
+        });
+        MoveCut: {
+            type: "MoveCut";
+        } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
+            /** Format: int64 */
+            id?: number;
+            /** Format: int64 */
+            startUs?: number;
+            /** Format: int64 */
+            endUs?: number;
         });
         PareChosenFillers: {
             type: "PareChosenFillers";
@@ -1411,19 +1624,6 @@ export interface components {
             from: number;
             /** Format: int32 */
             to: number;
-        };
-        Pick: {
-            /** Format: int32 */
-            first: number;
-            /** Format: int32 */
-            last: number;
-            span: components["schemas"]["Span"];
-            /** Format: int64 */
-            paredUs: number;
-            /** Format: double */
-            score: number;
-            opening: string;
-            reasons: string[];
         };
         Entry: {
             heard: string;
@@ -1736,6 +1936,126 @@ export interface operations {
             };
         };
     };
+    marks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Mark"][];
+                };
+            };
+        };
+    };
+    change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Mark"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    mark: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewMark"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": number;
+                };
+            };
+        };
+    };
+    chapters: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ChapterList"];
+                };
+            };
+        };
+    };
+    settle: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Chapter"][];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ChapterList"];
+                };
+            };
+        };
+    };
     finish: {
         parameters: {
             query?: never;
@@ -1900,7 +2220,7 @@ export interface operations {
             };
         };
     };
-    change: {
+    change_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -1964,6 +2284,82 @@ export interface operations {
                 };
                 content: {
                     "*/*": number;
+                };
+            };
+        };
+    };
+    picks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BriefAsked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Pick"][];
+                };
+            };
+        };
+    };
+    remove: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MarkIds"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    importMarks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PickFile"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PicksRead"];
                 };
             };
         };
@@ -2036,7 +2432,7 @@ export interface operations {
             };
         };
     };
-    remove: {
+    remove_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -2104,6 +2500,32 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["ClipState"];
+                };
+            };
+        };
+    };
+    read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SentenceAsked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["BriefRead"];
                 };
             };
         };
@@ -2279,7 +2701,7 @@ export interface operations {
             };
         };
     };
-    change_1: {
+    change_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -2611,13 +3033,10 @@ export interface operations {
             };
         };
     };
-    picks: {
+    export_1: {
         parameters: {
             query?: {
-                count?: number;
-                shortest?: number;
-                longest?: number;
-                about?: string;
+                format?: string;
             };
             header?: never;
             path: {
@@ -2633,7 +3052,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["Pick"][];
+                    "*/*": string;
                 };
             };
         };
@@ -2702,7 +3121,53 @@ export interface operations {
             };
         };
     };
-    read: {
+    chapterFile: {
+        parameters: {
+            query?: {
+                format?: string;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": string;
+                };
+            };
+        };
+    };
+    brief: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["BriefAsked"];
+                };
+            };
+        };
+    };
+    read_1: {
         parameters: {
             query?: never;
             header?: never;

@@ -36,7 +36,7 @@ export function CorrectBar({ episodeId, transcript, corrections, cuts, doubtful 
         {cuts && (
           <label className="flex items-center gap-1.5">
             <input type="checkbox" className="accent-[var(--steel)]" checked={showStruck} onChange={(e) => useWorkbench.setState({ showStruck: e.target.checked })} />
-            show cuts
+            show what went
           </label>
         )}
       </span>

@@ -9,6 +9,7 @@ import { ordered, useWorkbench, type Stage } from '../workbench/store';
 import type { Corrections } from '../workbench/corrections';
 import { lineHeightOf, useReading } from '../workbench/reading';
 import { CorrectField } from './CorrectField';
+import { Loupe, LOUPE_HEIGHT } from './Loupe';
 import { canvasMeasure, cutFlags, setLines, wordAt, type Row } from './setLines';
 import { drawSpine } from './spine';
 
@@ -22,13 +23,14 @@ interface Props {
   names: string[];
   people: string[];
   corrections: Corrections;
+  frameUs: number;
 }
 
 const MARGIN = 208;
 const LANE = 92;
 
 /** The transcript set as a page, with the spine in its margin. */
-export function Galley({ transcript, levels, clip, preview, stage, picks, names, people, corrections }: Props) {
+export function Galley({ transcript, levels, clip, preview, stage, picks, names, people, corrections, frameUs }: Props) {
   const scroller = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(0);
   const [fontsReady, setFontsReady] = useState(false);
@@ -56,10 +58,13 @@ export function Galley({ transcript, levels, clip, preview, stage, picks, names,
   const from = clip ? clip.firstWord : 0;
   const to = clip ? clip.lastWord + 1 : transcript.text.length;
   const column = Math.min(textSize * 30.5, Math.max(160, width - margin - 36));
-  const rows = useMemo(
+  const lines = useMemo(
     () => (fontsReady && width ? setLines(transcript, from, to, column, lineHeightOf(textSize), canvasMeasure(font)) : []),
     [transcript, from, to, column, fontsReady, width, textSize, font],
   );
+  const loupe = useWorkbench((s) => s.loupe);
+  const looked = stage === 'pare' ? clip?.removals.find((r) => r.id === loupe) : undefined;
+  const rows = useMemo(() => (looked ? withLoupe(lines, looked) : lines), [lines, looked]);
   const flags = useMemo(() => {
     const made = clip ? cutFlags(transcript, clip.cut) : new Uint8Array(transcript.text.length);
     if (striking) {
@@ -156,7 +161,9 @@ export function Galley({ transcript, levels, clip, preview, stage, picks, names,
               className="absolute inset-x-0 flex"
               style={{ transform: `translateY(${item.start}px)`, height: row.height }}
             >
-              {row.kind === 'speaker' ? (
+              {row.kind === 'loupe' ? (
+                looked && <Loupe key={looked.id} removal={looked} transcript={transcript} levels={levels} frameUs={frameUs} />
+              ) : row.kind === 'speaker' ? (
                 <SpeakerName margin={margin} speaker={row.speaker} name={names[row.speaker] ?? 'Somebody'} corrections={corrections} />
               ) : (
                 <SetLine
@@ -222,6 +229,13 @@ function SpeakerName({ margin, speaker, name, corrections }: { margin: number; s
       }}
     />
   );
+}
+
+/** The rows with the loupe under the line in which a removal begins. */
+function withLoupe(lines: Row[], removal: { id: number; span: { startUs: number } }): Row[] {
+  let at = lines.findIndex((r) => r.kind === 'line' && r.endUs > removal.span.startUs);
+  if (at < 0) at = lines.length - 1;
+  return [...lines.slice(0, at + 1), { kind: 'loupe', removal: removal.id, height: LOUPE_HEIGHT }, ...lines.slice(at + 1)];
 }
 
 function keepInView(element: HTMLElement, virtual: ReturnType<typeof useVirtualizer<HTMLDivElement, Element>>, row: number) {

@@ -9,6 +9,7 @@ export interface PausePiece {
 /** One row of the galley. */
 export type Row =
   | { kind: 'speaker'; speaker: number; height: number }
+  | { kind: 'loupe'; removal: number; height: number }
   | {
       kind: 'line';
       from: number;

@@ -4,6 +4,7 @@ import { clock, secondsText } from '../ui/time';
 import { Play } from 'lucide-react';
 import { current } from '../plate/player';
 import { change } from '../workbench/changes';
+import { useWorkbench } from '../workbench/store';
 
 const NAMES: Record<string, string> = { PAUSE: 'Pauses', FILLER: 'Fillers', REPEAT: 'Repeats', BY_HAND: 'By hand' };
 
@@ -46,6 +47,9 @@ export function ParingsTray({ clip }: { clip: ClipState }) {
                     </button>
                     <span className="flex-1 truncate font-serif">{r.text || 'pause'}</span>
                     <span className="text-soft tabular-nums">{secondsText(r.span.endUs - r.span.startUs)}</span>
+                    <button className="link" onClick={() => useWorkbench.setState({ loupe: r.id })}>
+                      loupe
+                    </button>
                     <button className="link" onClick={() => void change({ type: 'putBackRemovals', ids: [r.id] })}>
                       put back
                     </button>

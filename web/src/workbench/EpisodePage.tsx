@@ -2,7 +2,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { Redo2, Search, Undo2, X } from 'lucide-react';
-import { api, type Brief, type ClipState, type Pick } from '../api/client';
+import { api, type Brief, type ClipState } from '../api/client';
 import { useServerEvents } from '../api/events';
 import { CorrectBar } from '../galley/CorrectBar';
 import { Galley } from '../galley/Galley';
@@ -28,8 +28,6 @@ import { HelpPanel } from './HelpPanel';
 import { useKeys } from './keys';
 import { ordered, STAGES, useWorkbench, type Stage } from './store';
 
-const DEFAULT_BRIEF: Brief = { count: 3, shortest: 15, longest: 58, about: '' };
-
 /** One episode: bench, galley with spine, plate, through the five stages. */
 export function EpisodePage() {
   useServerEvents();
@@ -39,7 +37,7 @@ export function EpisodePage() {
   const clipId = params.get('clip') ? Number(params.get('clip')) : null;
   const navigate = useNavigate();
   const queries = useQueryClient();
-  const [brief, setBrief] = useState(DEFAULT_BRIEF);
+  const [brief, setBrief] = useState<Brief | null>(null);
   const [help, setHelp] = useState(false);
   const searchField = useRef<HTMLInputElement>(null);
   const corrections = useMemo(() => new Corrections(queries, id), [queries, id]);
@@ -53,10 +51,13 @@ export function EpisodePage() {
   const levels = useQuery({ queryKey: ['levels', id], queryFn: () => api.levels(id), enabled: ready, staleTime: Infinity });
   const specs = useQuery({ queryKey: ['specs'], queryFn: api.specs, staleTime: Infinity });
   const clips = useQuery({ queryKey: ['clips', id], queryFn: () => api.clips(id), enabled: ready });
+  const keptBrief = useQuery({ queryKey: ['brief', id], queryFn: () => api.brief(id), staleTime: Infinity });
+  const wanted = brief ?? keptBrief.data ?? null;
   const picks = useQuery({
-    queryKey: ['picks', id, brief],
-    queryFn: () => api.picks(id, brief),
-    enabled: ready && stage === 'pick',
+    queryKey: ['picks', id, wanted, transcript.data?.revision],
+    queryFn: () => api.picks(id, wanted!),
+    enabled: ready && stage === 'pick' && wanted !== null,
+    placeholderData: (before) => before,
     staleTime: Infinity,
   });
 
@@ -72,7 +73,7 @@ export function EpisodePage() {
     }
   }, [clips.data, clipId]);
   useEffect(() => {
-    useWorkbench.setState({ selection: null, hits: [], striking: null, correcting: null });
+    useWorkbench.setState({ selection: null, hits: [], striking: null, correcting: null, loupe: null });
   }, [clipId, id]);
 
   useEffect(() => {
@@ -103,9 +104,9 @@ export function EpisodePage() {
   const openClip = (made: ClipState | { id: number }, next: Stage = stage === 'pick' || stage === 'deliver' ? 'pare' : stage) =>
     navigate(`/episodes/${id}/${next}?clip=${made.id}`);
   const keepWords = useCallback(
-    async (first: number, last: number, open: boolean) => {
+    async (first: number, last: number, open: boolean, title = '') => {
       try {
-        const made = await api.createClip(id, first, last);
+        const made = await api.createClip(id, first, last, title);
         await queries.invalidateQueries({ queryKey: ['clips', id] });
         useWorkbench.setState({ selection: null, message: open ? null : `Kept: ${made.title}` });
         if (open) navigate(`/episodes/${id}/pare?clip=${made.id}`);
@@ -119,6 +120,15 @@ export function EpisodePage() {
     const selection = useWorkbench.getState().selection;
     if (selection) void keepWords(...ordered(selection), true);
   }, [keepWords]);
+  const markSelected = useCallback(async () => {
+    const selection = useWorkbench.getState().selection;
+    const t = transcript.data;
+    if (!selection || !t) return;
+    const [first, last] = ordered(selection);
+    await api.addMark(id, { startUs: t.startUs[first], endUs: t.endUs[last], state: 'MARKED', title: '', note: '' });
+    await queries.invalidateQueries({ queryKey: ['marks', id] });
+    useWorkbench.setState({ message: null });
+  }, [id, queries, transcript.data]);
   const showHelp = useCallback(() => setHelp((h) => !h), []);
   const search = useCallback(() => searchField.current?.focus(), []);
   const saving = useWorkbench((s) => s.saving);
@@ -200,7 +210,7 @@ export function EpisodePage() {
             : `Taking this episode in: ${Math.round(item.progress * 100)} %. You can read already; the sound and the picture follow.`}
         </div>
       )}
-      {data && <Keys transcript={data} goTo={goTo} search={search} help={showHelp} makeClip={makeClip} undo={stepBack} redo={stepOn} corrections={corrections} doubtful={doubtful.data ?? []} />}
+      {data && <Keys transcript={data} goTo={goTo} search={search} help={showHelp} makeClip={makeClip} mark={markSelected} undo={stepBack} redo={stepOn} corrections={corrections} doubtful={doubtful.data ?? []} />}
       <div className="flex min-h-0 flex-1">
         {stage !== 'deliver' && (
           <Bench clips={clips.data ?? []} current={clipId} onOpen={(c) => openClip(c)} onRead={() => navigate(`/episodes/${id}/pick`)} />
@@ -230,6 +240,7 @@ export function EpisodePage() {
                     names={data.speakers}
                     people={episode.data?.people.map((p) => p.name) ?? []}
                     corrections={corrections}
+                    frameUs={episode.data ? (1e6 * episode.data.frameRateDenominator) / episode.data.frameRateNumerator : 40_000}
                   />
                 ) : (
                   <p className="p-10 text-soft">{transcript.isError ? (transcript.error as Error).message : 'Opening the transcript'}</p>
@@ -249,8 +260,8 @@ export function EpisodePage() {
                   />
                   <Transport lengthUs={shownClip ? shownClip.lengthUs : episode.data.durationUs} speed={shownClip?.speed ?? 1} />
                   {shownClip && <LengthGauge clip={shownClip} specs={specs.data} />}
-                  {stage === 'pick' && (
-                    <PickSide brief={brief} onBrief={setBrief} picks={picks.data ?? null} error={picks.error} onKeep={(p: Pick) => void keepWords(p.first, p.last, false)} clips={clips.data ?? []} />
+                  {stage === 'pick' && data && wanted && (
+                    <PickSide episodeId={id} transcript={data!} brief={wanted!} onBrief={setBrief} picks={picks.data ?? null} error={picks.error} onKeep={(first, last, title) => keepWords(first, last, false, title)} clips={clips.data ?? []} />
                   )}
                   {stage === 'pare' && shownClip && <ParingsTray clip={shownClip} />}
                   {stage === 'frame' && shownClip && <FrameSide clip={shownClip} episode={episode.data} preview={shownPreview} />}

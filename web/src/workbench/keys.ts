@@ -20,6 +20,7 @@ interface Actions {
   search: () => void;
   help: () => void;
   makeClip: () => void;
+  mark: () => Promise<void>;
   undo: () => void;
   redo: () => void;
   corrections: Corrections;
@@ -27,7 +28,7 @@ interface Actions {
 }
 
 /** Our keys; see the help panel for their list. */
-export function useKeys({ transcript, goTo, search, help, makeClip, undo, redo, corrections, doubtful }: Actions) {
+export function useKeys({ transcript, goTo, search, help, makeClip, mark: markSelected, undo, redo, corrections, doubtful }: Actions) {
   useEffect(() => {
     const down = (e: KeyboardEvent) => {
       const target = e.target as HTMLElement;
@@ -74,6 +75,10 @@ export function useKeys({ transcript, goTo, search, help, makeClip, undo, redo, 
         mark(e.key);
         return true;
       }
+      if (e.key === 'm') {
+        void markSelected();
+        return true;
+      }
       if (e.key === 'c' && !clip) {
         makeClip();
         return true;
@@ -93,6 +98,15 @@ export function useKeys({ transcript, goTo, search, help, makeClip, undo, redo, 
       if (e.key === ',' || e.key === '.') {
         const player = current.player;
         if (player) void player.seek(player.position + (e.key === '.' ? 40_000 : -40_000));
+        return true;
+      }
+      if (e.key === 'Enter' && clip && selection && !(e.target as HTMLElement).closest('button, a')) {
+        const [first, last] = ordered(selection);
+        const from = transcript.startUs[first] - 400_000;
+        const to = transcript.endUs[last] + 400_000;
+        const near = clip.removals.filter((r) => r.span.endUs > from && r.span.startUs < to);
+        if (near.length) useWorkbench.setState({ loupe: near[0].id });
+        else useWorkbench.setState({ message: 'Nothing was cut here, so there is no join to look at.' });
         return true;
       }
       if (e.key === 'h' && selection) {
@@ -199,5 +213,5 @@ export function useKeys({ transcript, goTo, search, help, makeClip, undo, redo, 
     };
     window.addEventListener('keydown', down);
     return () => window.removeEventListener('keydown', down);
-  }, [transcript, goTo, search, help, makeClip, undo, redo, corrections, doubtful]);
+  }, [transcript, goTo, search, help, makeClip, markSelected, undo, redo, corrections, doubtful]);
 }

@@ -15,6 +15,8 @@ interface Workbench {
   clip: ClipState | null;
   /** Words struck on screen before the server has answered. */
   striking: Selection | null;
+  /** The removal that is looked at close up. */
+  loupe: number | null;
   /** Words under the text field. */
   correcting: Selection | null;
   /** What undo is about. */
@@ -35,6 +37,7 @@ export const useWorkbench = create<Workbench>((set) => ({
   select: (anchor, focus) => set({ selection: { anchor, focus } }),
   clip: null,
   striking: null,
+  loupe: null,
   correcting: null,
   lastEdited: 'clip',
   saving: 0,

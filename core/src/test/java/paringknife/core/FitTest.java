@@ -81,6 +81,19 @@ class FitTest {
   }
 
   @Test
+  void aCutIsMovedByHandAndKeepsItsReason() {
+    ClipDocument clip = editor.pareWords(TALK.clip(), 1, 2);
+    long id = clip.removals().get(0).id();
+    Span wider = new Span(clip.removals().get(0).span().startUs() - 40_000, clip.removals().get(0).span().endUs() + 40_000);
+    ClipDocument moved = editor.moveCut(clip, id, wider);
+    assertThat(moved.removals()).hasSize(1);
+    assertThat(moved.removals().get(0).span()).isEqualTo(wider);
+    assertThat(moved.removals().get(0).reason()).isEqualTo(Reason.BY_HAND);
+    org.assertj.core.api.Assertions.assertThatThrownBy(() -> editor.moveCut(clip, id, new Span(5, 6))).isInstanceOf(IllegalArgumentException.class);
+    org.assertj.core.api.Assertions.assertThatThrownBy(() -> editor.moveCut(clip, 99, wider)).isInstanceOf(IllegalArgumentException.class);
+  }
+
+  @Test
   void twoStatesAreComparedWordByWord() {
     ClipDocument whole = TALK.clip();
     ClipDocument pared = editor.pareWords(whole, 0, 1);

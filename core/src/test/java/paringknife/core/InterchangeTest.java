@@ -10,12 +10,18 @@ import net.jqwik.api.constraints.LongRange;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import paringknife.core.formats.ChapterText;
 import paringknife.core.formats.CutListCsv;
 import paringknife.core.formats.EditDecisionList;
 import paringknife.core.formats.EditEvent;
+import paringknife.core.formats.ImportedText;
+import paringknife.core.formats.PickCsv;
+import paringknife.core.formats.TimedText;
 import paringknife.core.formats.TimelineJson;
 import paringknife.core.formats.Timecode;
+import paringknife.core.pick.Chapter;
 import paringknife.core.time.FrameRate;
+import paringknife.core.time.Span;
 
 class InterchangeTest {
   private static final FrameRate NTSC = new FrameRate(30_000, 1_001);
@@ -90,5 +96,22 @@ class InterchangeTest {
   @Test
   void whatIsNoListIsRefused() {
     assertThatThrownBy(() -> EditDecisionList.read("hello", NTSC)).isInstanceOf(IllegalArgumentException.class);
+  }
+
+  @Test
+  void picksAreReadFromCsvInAnyOrderAndWrittenSoThatTheyReadBack() {
+    ImportedText read = PickCsv.read("title;in;out\r\n\"Ice; \"\"night\"\"\";00:01:02.500;00:01:40\r\nno times here\r\nPlain;12.5;20\r\n");
+    assertThat(read.cues()).containsExactly(new TimedText(new Span(62_500_000, 100_000_000), "Ice; \"night\""), new TimedText(new Span(12_500_000, 20_000_000), "Plain"));
+    assertThat(read.mended()).containsExactly("line 3 has no in and out, and was left out");
+    assertThat(PickCsv.read(PickCsv.write(read.cues())).cues()).isEqualTo(read.cues());
+    assertThatThrownBy(() -> PickCsv.read("a,b,c")).isInstanceOf(IllegalArgumentException.class);
+  }
+
+  @Test
+  void chaptersLeaveInThreeForms() {
+    List<Chapter> chapters = List.of(new Chapter(0, "Ice"), new Chapter(65_000_000, "Bread = flour; #1"));
+    assertThat(ChapterText.list(chapters)).isEqualTo("00:00:00 Ice\n00:01:05 Bread = flour; #1\n");
+    assertThat(ChapterText.webVtt(chapters, 90_000_000)).contains("00:01:05.000 --> 00:01:30.000\nBread");
+    assertThat(ChapterText.ffmpegMetadata(chapters, 90_000_000)).startsWith(";FFMETADATA1\n").contains("START=65000\nEND=90000\ntitle=Bread \\= flour\\; \\#1");
   }
 }

@@ -11,7 +11,9 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import paringknife.media.ffmpeg.Ingest;
 import paringknife.media.ffmpeg.Probe;
 import paringknife.media.ffmpeg.Recording;
 import paringknife.media.ffmpeg.UnusableRecording;
@@ -53,7 +55,7 @@ class BadInputTest {
   }
 
   @ParameterizedTest
-  @ValueSource(strings = {"notes.txt", "words.json", "cues.srt"})
+  @ValueSource(strings = {"notes.docx", "words.json", "cues.srt", "cues.vtt", "cues.ttml"})
   void whatIsNoTranscriptIsRefused(String name) {
     assertThatThrownBy(() -> TranscriptFile.read(name, "nothing of use".getBytes(StandardCharsets.UTF_8)))
         .isInstanceOf(UnreadableTranscript.class)
@@ -68,5 +70,54 @@ class BadInputTest {
     assertThat(read.mended()).hasSize(3);
     byte[] latin = "1\n00:00:01,000 --> 00:00:02,000\ncaf\u00e9\n".getBytes(StandardCharsets.ISO_8859_1);
     assertThat(TranscriptFile.read("t.srt", latin).transcript().text(0, 1)).isEqualTo("caf\u00e9");
+  }
+
+  @Test
+  void aTextWithoutAWordIsRefusedAndOneWithTagsIsText() {
+    assertThatThrownBy(() -> TranscriptFile.read("empty.txt", " \n\n ".getBytes(StandardCharsets.UTF_8))).isInstanceOf(UnreadableTranscript.class).hasMessageContaining("no word");
+    TranscriptFile.Imported read = TranscriptFile.read("talk.txt", "Ada: <script>alert(1)</script> hello\n\nBen: yes".getBytes(StandardCharsets.UTF_8));
+    assertThat(read.timing()).isEqualTo(TranscriptFile.Timing.NOTHING);
+    assertThat(read.transcript().speakers()).containsExactly("Ada", "Ben");
+    assertThat(read.transcript().text(0, 2)).isEqualTo("<script>alert(1)</script> hello");
+  }
+
+  @Test
+  void tenMegabytesOfOverlappingUnorderedCuesAreMended() {
+    StringBuilder cues = new StringBuilder();
+    for (int i = 0; cues.length() < 10_000_000; i++) {
+      int start = (i * 7919) % 36_000;
+      cues.append(i).append("\r\n").append(String.format("%02d:%02d:%02d,000 --> %02d:%02d:%02d,500", start / 3600, start / 60 % 60, start % 60, start / 3600, start / 60 % 60, Math.min(59, start % 60 + 3)));
+      cues.append("\r\n<i>words number ").append(i).append("</i>\r\n\r\n");
+    }
+    TranscriptFile.Imported read = TranscriptFile.read("long.srt", cues.toString().getBytes(StandardCharsets.UTF_8));
+    assertThat(read.mended()).anyMatch(m -> m.contains("order")).anyMatch(m -> m.contains("overlapped"));
+    assertThat(read.transcript().words().size()).isGreaterThan(100_000);
+  }
+
+  /** What can be taken in, however odd: each ends with a proxy, a sound and a level curve. */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "one picture only    | one.mp4    | -f lavfi -i testsrc2=s=320x180:r=25 -f lavfi -i sine -frames:v 1 -t 0.04",
+        "sound only          | sound.flac | -f lavfi -i sine=r=44100 -t 2",
+        "silence             | silent.mp4 | -f lavfi -i testsrc2=s=320x180:r=25 -f lavfi -i anullsrc=r=48000 -t 1",
+        "six channels        | six.mkv    | -f lavfi -i testsrc2=s=320x180:r=25 -f lavfi -i anoisesrc=r=48000,aformat=channel_layouts=5.1 -t 1",
+        "an odd start time   | late.mkv   | -f lavfi -i testsrc2=s=320x180:r=25 -f lavfi -i sine -t 2 -output_ts_offset 37.3",
+        "a changing rate     | changing.mkv | -f lavfi -i testsrc2=s=320x180:r=25 -f lavfi -i sine -t 2 -vf select=not(between(n\\,10\\,20)) -vsync vfr"
+      })
+  void oddRecordingsAreTakenIn(String what, String name, String arguments) {
+    Path odd = folder.resolve(name);
+    java.util.List<String> all = new java.util.ArrayList<>(java.util.List.of(arguments.split(" ")));
+    all.add(odd.toString());
+    SampleMedia.ffmpeg(all.toArray(String[]::new));
+    Recording recording = Probe.of(odd);
+    Path proxy = folder.resolve("proxy.mp4");
+    Path sound = folder.resolve("sound.flac");
+    Ingest.Result result = new Ingest(recording, proxy, sound).run(share -> {});
+    assertThat(result.levels().windows()).as(what).isPositive();
+    assertThat(Probe.of(sound).hasSound()).isTrue();
+    assertThat(Probe.of(proxy).picture()).isNotNull();
+    assertThat(Math.abs(Probe.of(sound).durationUs() - result.levels().durationUs())).as(what).isLessThanOrEqualTo(20_000);
   }
 }

@@ -173,6 +173,25 @@ public final class ClipEditor {
         : placement.around(attempt.first(), attempt.last());
   }
 
+  /**
+   * Moves the edges of one removal, where the ear wants them; its reason stays.
+   *
+   * @throws IllegalArgumentException when the removal is not there, or nothing would be left of it
+   */
+  public ClipDocument moveCut(ClipDocument clip, long removalId, Span span) {
+    if (span.lengthUs() < LevelCurve.WINDOW_US || span.startUs() < 0) {
+      throw new IllegalArgumentException("A cut must take out at least a hundredth of a second; put it back instead.");
+    }
+    if (clip.removals().stream().noneMatch(r -> r.id() == removalId)) {
+      throw new IllegalArgumentException("This cut is not there any more.");
+    }
+    return clip.withRemovals(
+        clip.removals().stream()
+            .map(r -> r.id() == removalId ? new Removal(r.id(), r.reason(), span, r.reason() == Reason.PAUSE ? "" : textIn(span)) : r)
+            .toList(),
+        clip.nextRemovalId());
+  }
+
   /** How long the clip plays, in microseconds, its speed counted. */
   public long lengthUs(ClipDocument clip) {
     return Math.round(CutList.of(clip, transcript).lengthUs() / clip.settings().speed());

@@ -9,8 +9,16 @@ import java.util.List;
  * @param shortestUs shortest length after paring, microseconds
  * @param longestUs longest length after paring, microseconds
  * @param subjects words they should be about; may be empty
+ * @param avoid words they should rather not be about
+ * @param unheard words that must not be heard in them
  */
-public record Brief(int count, long shortestUs, long longestUs, List<String> subjects) {
+public record Brief(
+    int count,
+    long shortestUs,
+    long longestUs,
+    List<String> subjects,
+    List<String> avoid,
+    List<String> unheard) {
   public static final Brief DEFAULT = new Brief(3, 20_000_000, 55_000_000, List.of());
 
   public Brief {
@@ -22,5 +30,12 @@ public record Brief(int count, long shortestUs, long longestUs, List<String> sub
           "the shortest length must be at least 1 s and not above the longest");
     }
     subjects = List.copyOf(subjects);
+    avoid = List.copyOf(avoid);
+    unheard = List.copyOf(unheard);
+  }
+
+  /** A brief that avoids nothing. */
+  public Brief(int count, long shortestUs, long longestUs, List<String> subjects) {
+    this(count, shortestUs, longestUs, subjects, List.of(), List.of());
   }
 }

@@ -1,6 +1,7 @@
 package paringknife.core.pick;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -32,8 +33,6 @@ public final class PickFinder {
       Set.of("and", "but", "so", "because", "or", "then", "which", "also", "he", "she", "they", "it", "that", "this", "those", "these", "him", "her", "them", "there", "yes", "no", "yeah", "right", "exactly", "sure", "well");
   private static final Set<String> QUESTION =
       Set.of("what", "why", "how", "who", "when", "where", "did", "do", "does", "is", "was", "were", "have", "can", "could", "would");
-  private static final Set<String> FUNCTION =
-      Set.of("the", "a", "an", "and", "or", "but", "of", "to", "in", "on", "at", "for", "with", "from", "by", "as", "is", "was", "were", "are", "be", "been", "it", "its", "that", "this", "these", "those", "i", "you", "he", "she", "we", "they", "me", "him", "her", "us", "them", "my", "your", "his", "our", "their", "not", "no", "so", "if", "then", "there", "what", "which", "who", "when", "where", "how", "why", "do", "did", "does", "have", "has", "had", "would", "could", "can", "will", "just", "about", "into", "out", "up", "down", "all", "one", "like", "know", "um", "uh", "er", "well", "because", "than", "too", "very", "some", "any", "said", "say", "go", "got", "get");
 
   private final Transcript transcript;
   private final LevelCurve levels;
@@ -52,7 +51,7 @@ public final class PickFinder {
     this.levels = levels;
     this.sentences = Sentences.of(transcript);
     this.editor = new ClipEditor(transcript, levels);
-    this.content = sentences.stream().map(this::contentWords).toList();
+    this.content = sentences.stream().map(p -> (Set<String>) new HashSet<>(ContentWords.stems(transcript, p))).toList();
     this.centrality = Centrality.of(content);
     for (Word word : transcript.words()) {
       uses.merge(word.bare(), 1, Integer::sum);
@@ -76,12 +75,16 @@ public final class PickFinder {
 
   private List<Pick> candidates(Brief brief) {
     List<Pick> candidates = new ArrayList<>();
+    Set<String> unheard = new HashSet<>(brief.unheard());
     for (int s = 0; s < sentences.size(); s++) {
       for (int e = s; e < sentences.size(); e++) {
         int first = sentences.get(s).from();
         int last = sentences.get(e).to() - 1;
         long pared = paredLength(first, last);
         if (pared > brief.longestUs()) {
+          break;
+        }
+        if (holdsUnheard(sentences.get(e).from(), last, unheard)) {
           break;
         }
         if (pared >= brief.shortestUs()) {
@@ -198,7 +201,7 @@ public final class PickFinder {
     Map<String, Integer> here = new TreeMap<>();
     for (int i = sentences.get(s).from(); i < sentences.get(e).to(); i++) {
       String bare = transcript.words().get(i).bare();
-      if (bare.length() > 3 && !FUNCTION.contains(bare)) {
+      if (bare.length() > 3 && ContentWords.isContent(bare)) {
         here.merge(bare, 1, Integer::sum);
       }
     }
@@ -243,30 +246,40 @@ public final class PickFinder {
 
   private void wanted(int first, int last, Brief brief, List<Finding> findings) {
     for (String subject : brief.subjects()) {
-      String stem = stem(subject.toLowerCase(Locale.ROOT));
-      int said = 0;
-      for (int i = first; i <= last; i++) {
-        said += stem(transcript.words().get(i).bare()).equals(stem) ? 1 : 0;
-      }
+            int said = said(first, last, subject);
       if (said > 0) {
         findings.add(new Finding(Math.min(3, 1.2 + 0.4 * said), "speaks of \u201c" + subject + "\u201d " + times(said)));
       }
     }
-  }
-
-  private static String stem(String word) {
-    return word.length() > 4 ? word.replaceAll("(ing|ed|es|s|'s)$", "") : word;
-  }
-
-  private Set<String> contentWords(Passage sentence) {
-    Set<String> words = new HashSet<>();
-    for (int i = sentence.from(); i < sentence.to(); i++) {
-      String bare = transcript.words().get(i).bare();
-      if (bare.length() > 2 && !FUNCTION.contains(bare)) {
-        words.add(stem(bare));
+    for (String subject : brief.avoid()) {
+      int said = said(first, last, subject);
+      if (said > 0) {
+        findings.add(new Finding(-Math.min(4, 1.5 + 0.5 * said), "speaks of \u201c" + subject + "\u201d, which the brief avoids"));
       }
     }
-    return words;
+  }
+
+  /** How often a word or phrase is said, by its stems. */
+  private int said(int first, int last, String phrase) {
+    List<String> wanted = Arrays.stream(phrase.toLowerCase(Locale.ROOT).split("\\s+")).map(ContentWords::stem).toList();
+    int said = 0;
+    for (int i = first; i + wanted.size() - 1 <= last; i++) {
+      boolean same = true;
+      for (int k = 0; k < wanted.size() && same; k++) {
+        same = ContentWords.stem(transcript.words().get(i + k).bare()).equals(wanted.get(k));
+      }
+      said += same ? 1 : 0;
+    }
+    return said;
+  }
+
+  private boolean holdsUnheard(int first, int last, Set<String> unheard) {
+    for (int i = first; i <= last && !unheard.isEmpty(); i++) {
+      if (unheard.contains(transcript.words().get(i).bare())) {
+        return true;
+      }
+    }
+    return false;
   }
 
   private long length(Passage sentence) {

@@ -14,6 +14,7 @@ import paringknife.core.pare.FitPlan;
 import paringknife.core.pare.Framing;
 import paringknife.core.pare.Reason;
 import paringknife.core.pare.RepeatGroup;
+import paringknife.core.time.Span;
 import paringknife.server.episodes.Episode;
 
 /** What a producer wants done to a clip, as the browser sends it. */
@@ -25,6 +26,7 @@ import paringknife.server.episodes.Episode;
   @JsonSubTypes.Type(value = ClipIntent.PareChosenFillers.class, name = "pareChosenFillers"),
   @JsonSubTypes.Type(value = ClipIntent.PareRepeats.class, name = "pareRepeats"),
   @JsonSubTypes.Type(value = ClipIntent.KeepAttempt.class, name = "keepAttempt"),
+  @JsonSubTypes.Type(value = ClipIntent.MoveCut.class, name = "moveCut"),
   @JsonSubTypes.Type(value = ClipIntent.Fit.class, name = "fit"),
   @JsonSubTypes.Type(value = ClipIntent.SetSpeed.class, name = "setSpeed"),
   @JsonSubTypes.Type(value = ClipIntent.PutBackWords.class, name = "putBackWords"),
@@ -149,6 +151,22 @@ public sealed interface ClipIntent {
     @Override
     public String label() {
       return "keep an attempt";
+    }
+  }
+
+  /** Move the edges of one removal. */
+  record MoveCut(long id, long startUs, long endUs) implements ClipIntent {
+    @Override
+    public ClipDocument apply(ClipDocument clip, Episode episode) {
+      if (endUs <= startUs) {
+        throw new IllegalArgumentException("A cut must begin before it ends.");
+      }
+      return episode.editor().moveCut(clip, id, new Span(startUs, endUs));
+    }
+
+    @Override
+    public String label() {
+      return "move a cut";
     }
   }
 

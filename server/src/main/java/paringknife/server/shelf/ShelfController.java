@@ -30,8 +30,6 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import paringknife.core.frame.Face;
-import paringknife.core.pick.Brief;
-import paringknife.core.pick.Pick;
 import paringknife.core.transcript.Passage;
 import paringknife.core.transcript.TranscriptSearch;
 import paringknife.server.episodes.DataFolder;
@@ -277,17 +275,6 @@ class ShelfController {
   @GetMapping("/episodes/{id}/search")
   List<TranscriptSearch.Hit> search(@PathVariable long id, @RequestParam String phrase) {
     return TranscriptSearch.find(episodes.transcript(id).transcript(), phrase);
-  }
-
-  @GetMapping("/episodes/{id}/picks")
-  List<Pick> picks(
-      @PathVariable long id,
-      @RequestParam(defaultValue = "3") int count,
-      @RequestParam(defaultValue = "20") double shortest,
-      @RequestParam(defaultValue = "55") double longest,
-      @RequestParam(defaultValue = "") String about) {
-    List<String> subjects = Stream.of(about.split("[,;]|\\s+")).map(String::strip).filter(s -> !s.isEmpty()).toList();
-    return episodes.open(id).picks(new Brief(count, Math.round(shortest * 1e6), Math.round(longest * 1e6), subjects));
   }
 
   /** One byte a 10 ms window: 0 is -60 dBFS and below, 255 full scale. */

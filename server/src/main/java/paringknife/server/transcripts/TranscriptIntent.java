@@ -14,7 +14,7 @@ import paringknife.core.transcript.TranscriptEditor;
   @JsonSubTypes.Type(value = TranscriptIntent.Replace.class, name = "replace"),
   @JsonSubTypes.Type(value = TranscriptIntent.ReplaceAll.class, name = "replaceAll"),
   @JsonSubTypes.Type(value = TranscriptIntent.Join.class, name = "join"),
-  @JsonSubTypes.Type(value = TranscriptIntent.Mark.class, name = "mark"),
+  @JsonSubTypes.Type(value = TranscriptIntent.CyclePunctuation.class, name = "mark"),
   @JsonSubTypes.Type(value = TranscriptIntent.Capital.class, name = "capital"),
   @JsonSubTypes.Type(value = TranscriptIntent.Accept.class, name = "accept"),
   @JsonSubTypes.Type(value = TranscriptIntent.BreakParagraph.class, name = "paragraph"),
@@ -71,7 +71,7 @@ public sealed interface TranscriptIntent {
   }
 
   /** The next punctuation mark after a word. */
-  record Mark(int word) implements TranscriptIntent {
+  record CyclePunctuation(int word) implements TranscriptIntent {
     @Override
     public Transcript apply(Transcript transcript) {
       check(transcript, word, word);

@@ -11,12 +11,15 @@ import org.jooq.Catalog;
 import org.jooq.Table;
 import org.jooq.impl.SchemaImpl;
 
+import paringknife.server.database.generated.tables.Brief;
+import paringknife.server.database.generated.tables.Chapter;
 import paringknife.server.database.generated.tables.Clip;
 import paringknife.server.database.generated.tables.ClipChange;
 import paringknife.server.database.generated.tables.ClipVersion;
 import paringknife.server.database.generated.tables.Episode;
 import paringknife.server.database.generated.tables.EpisodeSound;
 import paringknife.server.database.generated.tables.Glossary;
+import paringknife.server.database.generated.tables.Mark;
 import paringknife.server.database.generated.tables.Rendering;
 import paringknife.server.database.generated.tables.SentenceSaid;
 import paringknife.server.database.generated.tables.Shelf;
@@ -31,6 +34,10 @@ public class DefaultSchema extends SchemaImpl {
 
     public static final DefaultSchema DEFAULT_SCHEMA = new DefaultSchema();
 
+    public final Brief BRIEF = Brief.BRIEF;
+
+    public final Chapter CHAPTER = Chapter.CHAPTER;
+
     public final Clip CLIP = Clip.CLIP;
 
     public final ClipChange CLIP_CHANGE = ClipChange.CLIP_CHANGE;
@@ -42,6 +49,8 @@ public class DefaultSchema extends SchemaImpl {
     public final EpisodeSound EPISODE_SOUND = EpisodeSound.EPISODE_SOUND;
 
     public final Glossary GLOSSARY = Glossary.GLOSSARY;
+
+    public final Mark MARK = Mark.MARK;
 
     public final Rendering RENDERING = Rendering.RENDERING;
 
@@ -66,12 +75,15 @@ public class DefaultSchema extends SchemaImpl {
     @Override
     public final List<Table<?>> getTables() {
         return Arrays.asList(
+            Brief.BRIEF,
+            Chapter.CHAPTER,
             Clip.CLIP,
             ClipChange.CLIP_CHANGE,
             ClipVersion.CLIP_VERSION,
             Episode.EPISODE,
             EpisodeSound.EPISODE_SOUND,
             Glossary.GLOSSARY,
+            Mark.MARK,
             Rendering.RENDERING,
             SentenceSaid.SENTENCE_SAID,
             Shelf.SHELF,

@@ -11,12 +11,15 @@ import org.jooq.UniqueKey;
 import org.jooq.impl.DSL;
 import org.jooq.impl.Internal;
 
+import paringknife.server.database.generated.tables.Brief;
+import paringknife.server.database.generated.tables.Chapter;
 import paringknife.server.database.generated.tables.Clip;
 import paringknife.server.database.generated.tables.ClipChange;
 import paringknife.server.database.generated.tables.ClipVersion;
 import paringknife.server.database.generated.tables.Episode;
 import paringknife.server.database.generated.tables.EpisodeSound;
 import paringknife.server.database.generated.tables.Glossary;
+import paringknife.server.database.generated.tables.Mark;
 import paringknife.server.database.generated.tables.Rendering;
 import paringknife.server.database.generated.tables.SentenceSaid;
 import paringknife.server.database.generated.tables.Shelf;
@@ -31,6 +34,8 @@ public class Keys {
     // UNIQUE and PRIMARY KEY definitions
     // -------------------------------------------------------------------------
 
+    public static final UniqueKey<Record> KEY_BRIEF_PRIMARY = Internal.createUniqueKey(Brief.BRIEF, DSL.name("KEY_brief_PRIMARY"), new TableField[] { Brief.BRIEF.SHOW_NAME }, true);
+    public static final UniqueKey<Record> KEY_CHAPTER_PRIMARY = Internal.createUniqueKey(Chapter.CHAPTER, DSL.name("KEY_chapter_PRIMARY"), new TableField[] { Chapter.CHAPTER.EPISODE_ID, Chapter.CHAPTER.START_US }, true);
     public static final UniqueKey<Record> KEY_CLIP_PRIMARY = Internal.createUniqueKey(Clip.CLIP, DSL.name("KEY_clip_PRIMARY"), new TableField[] { Clip.CLIP.ID }, true);
     public static final UniqueKey<Record> KEY_CLIP_CHANGE_PRIMARY = Internal.createUniqueKey(ClipChange.CLIP_CHANGE, DSL.name("KEY_clip_change_PRIMARY"), new TableField[] { ClipChange.CLIP_CHANGE.CLIP_ID, ClipChange.CLIP_CHANGE.STEP }, true);
     public static final UniqueKey<Record> KEY_CLIP_VERSION_PRIMARY = Internal.createUniqueKey(ClipVersion.CLIP_VERSION, DSL.name("KEY_clip_version_PRIMARY"), new TableField[] { ClipVersion.CLIP_VERSION.ID }, true);
@@ -38,6 +43,7 @@ public class Keys {
     public static final UniqueKey<Record> KEY_EPISODE_PRIMARY = Internal.createUniqueKey(Episode.EPISODE, DSL.name("KEY_episode_PRIMARY"), new TableField[] { Episode.EPISODE.ID }, true);
     public static final UniqueKey<Record> KEY_EPISODE_SOUND_PRIMARY = Internal.createUniqueKey(EpisodeSound.EPISODE_SOUND, DSL.name("KEY_episode_sound_PRIMARY"), new TableField[] { EpisodeSound.EPISODE_SOUND.EPISODE_ID, EpisodeSound.EPISODE_SOUND.POSITION }, true);
     public static final UniqueKey<Record> KEY_GLOSSARY_PRIMARY = Internal.createUniqueKey(Glossary.GLOSSARY, DSL.name("KEY_glossary_PRIMARY"), new TableField[] { Glossary.GLOSSARY.SHOW_NAME, Glossary.GLOSSARY.HEARD, Glossary.GLOSSARY.WRITTEN }, true);
+    public static final UniqueKey<Record> KEY_MARK_PRIMARY = Internal.createUniqueKey(Mark.MARK, DSL.name("KEY_mark_PRIMARY"), new TableField[] { Mark.MARK.ID }, true);
     public static final UniqueKey<Record> KEY_RENDERING_ONE_CELL = Internal.createUniqueKey(Rendering.RENDERING, DSL.name("KEY_rendering_one_cell"), new TableField[] { Rendering.RENDERING.CLIP_ID, Rendering.RENDERING.SPEC }, true);
     public static final UniqueKey<Record> KEY_RENDERING_PRIMARY = Internal.createUniqueKey(Rendering.RENDERING, DSL.name("KEY_rendering_PRIMARY"), new TableField[] { Rendering.RENDERING.ID }, true);
     public static final UniqueKey<Record> KEY_SENTENCE_SAID_PRIMARY = Internal.createUniqueKey(SentenceSaid.SENTENCE_SAID, DSL.name("KEY_sentence_said_PRIMARY"), new TableField[] { SentenceSaid.SENTENCE_SAID.ID }, true);
@@ -49,11 +55,13 @@ public class Keys {
     // FOREIGN KEY definitions
     // -------------------------------------------------------------------------
 
+    public static final ForeignKey<Record, Record> CHAPTER_IBFK_1 = Internal.createForeignKey(Chapter.CHAPTER, DSL.name("chapter_ibfk_1"), new TableField[] { Chapter.CHAPTER.EPISODE_ID }, Keys.KEY_EPISODE_PRIMARY, new TableField[] { Episode.EPISODE.ID }, true);
     public static final ForeignKey<Record, Record> CLIP_IBFK_1 = Internal.createForeignKey(Clip.CLIP, DSL.name("clip_ibfk_1"), new TableField[] { Clip.CLIP.EPISODE_ID }, Keys.KEY_EPISODE_PRIMARY, new TableField[] { Episode.EPISODE.ID }, true);
     public static final ForeignKey<Record, Record> CLIP_CHANGE_IBFK_1 = Internal.createForeignKey(ClipChange.CLIP_CHANGE, DSL.name("clip_change_ibfk_1"), new TableField[] { ClipChange.CLIP_CHANGE.CLIP_ID }, Keys.KEY_CLIP_PRIMARY, new TableField[] { Clip.CLIP.ID }, true);
     public static final ForeignKey<Record, Record> CLIP_VERSION_IBFK_1 = Internal.createForeignKey(ClipVersion.CLIP_VERSION, DSL.name("clip_version_ibfk_1"), new TableField[] { ClipVersion.CLIP_VERSION.CLIP_ID }, Keys.KEY_CLIP_PRIMARY, new TableField[] { Clip.CLIP.ID }, true);
     public static final ForeignKey<Record, Record> EPISODE_ON_SHELF = Internal.createForeignKey(Episode.EPISODE, DSL.name("episode_on_shelf"), new TableField[] { Episode.EPISODE.SHELF_ID }, Keys.KEY_SHELF_PRIMARY, new TableField[] { Shelf.SHELF.ID }, true);
     public static final ForeignKey<Record, Record> EPISODE_SOUND_IBFK_1 = Internal.createForeignKey(EpisodeSound.EPISODE_SOUND, DSL.name("episode_sound_ibfk_1"), new TableField[] { EpisodeSound.EPISODE_SOUND.EPISODE_ID }, Keys.KEY_EPISODE_PRIMARY, new TableField[] { Episode.EPISODE.ID }, true);
+    public static final ForeignKey<Record, Record> MARK_IBFK_1 = Internal.createForeignKey(Mark.MARK, DSL.name("mark_ibfk_1"), new TableField[] { Mark.MARK.EPISODE_ID }, Keys.KEY_EPISODE_PRIMARY, new TableField[] { Episode.EPISODE.ID }, true);
     public static final ForeignKey<Record, Record> RENDERING_IBFK_1 = Internal.createForeignKey(Rendering.RENDERING, DSL.name("rendering_ibfk_1"), new TableField[] { Rendering.RENDERING.CLIP_ID }, Keys.KEY_CLIP_PRIMARY, new TableField[] { Clip.CLIP.ID }, true);
     public static final ForeignKey<Record, Record> SENTENCE_SAID_IBFK_1 = Internal.createForeignKey(SentenceSaid.SENTENCE_SAID, DSL.name("sentence_said_ibfk_1"), new TableField[] { SentenceSaid.SENTENCE_SAID.EPISODE_ID }, Keys.KEY_EPISODE_PRIMARY, new TableField[] { Episode.EPISODE.ID }, true);
     public static final ForeignKey<Record, Record> SHELF_IBFK_1 = Internal.createForeignKey(Shelf.SHELF, DSL.name("shelf_ibfk_1"), new TableField[] { Shelf.SHELF.PARENT_ID }, Keys.KEY_SHELF_PRIMARY, new TableField[] { Shelf.SHELF.ID }, true);

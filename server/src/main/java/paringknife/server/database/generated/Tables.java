@@ -4,12 +4,15 @@
 package paringknife.server.database.generated;
 
 
+import paringknife.server.database.generated.tables.Brief;
+import paringknife.server.database.generated.tables.Chapter;
 import paringknife.server.database.generated.tables.Clip;
 import paringknife.server.database.generated.tables.ClipChange;
 import paringknife.server.database.generated.tables.ClipVersion;
 import paringknife.server.database.generated.tables.Episode;
 import paringknife.server.database.generated.tables.EpisodeSound;
 import paringknife.server.database.generated.tables.Glossary;
+import paringknife.server.database.generated.tables.Mark;
 import paringknife.server.database.generated.tables.Rendering;
 import paringknife.server.database.generated.tables.SentenceSaid;
 import paringknife.server.database.generated.tables.Shelf;
@@ -19,6 +22,10 @@ import paringknife.server.database.generated.tables.TranscriptChange;
 
 @SuppressWarnings({ "all", "unchecked", "rawtypes" })
 public class Tables {
+
+    public static final Brief BRIEF = Brief.BRIEF;
+
+    public static final Chapter CHAPTER = Chapter.CHAPTER;
 
     public static final Clip CLIP = Clip.CLIP;
 
@@ -31,6 +38,8 @@ public class Tables {
     public static final EpisodeSound EPISODE_SOUND = EpisodeSound.EPISODE_SOUND;
 
     public static final Glossary GLOSSARY = Glossary.GLOSSARY;
+
+    public static final Mark MARK = Mark.MARK;
 
     public static final Rendering RENDERING = Rendering.RENDERING;
 

@@ -33,8 +33,10 @@ import org.jooq.impl.TableImpl;
 
 import paringknife.server.database.generated.DefaultSchema;
 import paringknife.server.database.generated.Keys;
+import paringknife.server.database.generated.tables.Chapter.ChapterPath;
 import paringknife.server.database.generated.tables.Clip.ClipPath;
 import paringknife.server.database.generated.tables.EpisodeSound.EpisodeSoundPath;
+import paringknife.server.database.generated.tables.Mark.MarkPath;
 import paringknife.server.database.generated.tables.SentenceSaid.SentenceSaidPath;
 import paringknife.server.database.generated.tables.Shelf.ShelfPath;
 import paringknife.server.database.generated.tables.Transcript.TranscriptPath;
@@ -159,6 +161,15 @@ public class Episode extends TableImpl<Record> {
         return _shelf;
     }
 
+    private transient ChapterPath _chapter;
+
+    public ChapterPath chapter() {
+        if (_chapter == null)
+            _chapter = new ChapterPath(this, null, Keys.CHAPTER_IBFK_1.getInverseKey());
+
+        return _chapter;
+    }
+
     private transient ClipPath _clip;
 
     public ClipPath clip() {
@@ -175,6 +186,15 @@ public class Episode extends TableImpl<Record> {
             _episodeSound = new EpisodeSoundPath(this, null, Keys.EPISODE_SOUND_IBFK_1.getInverseKey());
 
         return _episodeSound;
+    }
+
+    private transient MarkPath _mark;
+
+    public MarkPath mark() {
+        if (_mark == null)
+            _mark = new MarkPath(this, null, Keys.MARK_IBFK_1.getInverseKey());
+
+        return _mark;
     }
 
     private transient SentenceSaidPath _sentenceSaid;

@@ -1,0 +1,36 @@
+package paringknife.core.pick;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import paringknife.core.transcript.Passage;
+import paringknife.core.transcript.Transcript;
+
+/** The words of English that tell a subject, by their stems; function words left out (common practice). */
+final class ContentWords {
+  private static final Set<String> FUNCTION =
+      Set.of("the", "a", "an", "and", "or", "but", "of", "to", "in", "on", "at", "for", "with", "from", "by", "as", "is", "was", "were", "are", "be", "been", "it", "its", "that", "this", "these", "those", "i", "you", "he", "she", "we", "they", "me", "him", "her", "us", "them", "my", "your", "his", "our", "their", "not", "no", "so", "if", "then", "there", "what", "which", "who", "when", "where", "how", "why", "do", "did", "does", "have", "has", "had", "would", "could", "can", "will", "just", "about", "into", "out", "up", "down", "all", "one", "like", "know", "um", "uh", "er", "well", "because", "than", "too", "very", "some", "any", "said", "say", "go", "got", "get");
+
+  private ContentWords() {}
+
+  static boolean isContent(String bare) {
+    return bare.length() > 2 && !FUNCTION.contains(bare);
+  }
+
+  /** The word without a few English endings. */
+  static String stem(String word) {
+    return word.length() > 4 ? word.replaceAll("(ing|ed|es|s|'s)$", "") : word;
+  }
+
+  /** Stems of the content words of a passage, in order. */
+  static List<String> stems(Transcript transcript, Passage passage) {
+    List<String> stems = new ArrayList<>();
+    for (int i = passage.from(); i < passage.to(); i++) {
+      String bare = transcript.words().get(i).bare();
+      if (isContent(bare)) {
+        stems.add(stem(bare));
+      }
+    }
+    return stems;
+  }
+}

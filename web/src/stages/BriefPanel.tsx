@@ -1,0 +1,62 @@
+import { useEffect, useState } from 'react';
+import { api, type Brief } from '../api/client';
+
+/** What is wanted: typed as a sentence, or set number by number. */
+export function BriefPanel({ episodeId, brief, onBrief }: { episodeId: number; brief: Brief; onBrief: (brief: Brief) => void }) {
+  const [sentence, setSentence] = useState('');
+  const [understood, setUnderstood] = useState<string[] | null>(null);
+  const read = async () => {
+    const answer = await api.readBrief(episodeId, sentence, brief);
+    setUnderstood(answer.understood);
+    onBrief(answer.brief);
+  };
+  const number = (value: number, set: (n: number) => void, label: string, width: string) => (
+    <label className="flex items-center gap-1">
+      <span className="text-soft">{label}</span>
+      <input type="number" min={1} max={600} className={`field ${width}`} value={value} onChange={(e) => Number(e.target.value) >= 1 && set(Number(e.target.value))} />
+    </label>
+  );
+  return (
+    <>
+      <form
+        className="mt-2.5"
+        onSubmit={(e) => {
+          e.preventDefault();
+          void read();
+        }}
+      >
+        <input className="field" placeholder="three clips under a minute about ice" aria-label="Say what you want" value={sentence} onChange={(e) => setSentence(e.target.value)} />
+      </form>
+      {understood && (
+        <p className="mt-1 text-[12.5px] text-soft" data-testid="understood">
+          {understood.length ? `Understood: ${understood.join('; ')}.` : 'Nothing of that was understood; it takes how many, how long, about what, and what to avoid.'}
+        </p>
+      )}
+      <div className="mt-2 flex items-center gap-2">
+        {number(brief.count, (count) => onBrief({ ...brief, count }), 'Picks', 'w-[52px]')}
+        {number(brief.shortest, (shortest) => shortest <= brief.longest && onBrief({ ...brief, shortest }), 'of', 'w-[56px]')}
+        {number(brief.longest, (longest) => longest >= brief.shortest && onBrief({ ...brief, longest }), 'to', 'w-[56px]')}
+        <span className="text-soft">s</span>
+      </div>
+      <div className="mt-1.5 grid grid-cols-2 gap-2">
+        <Words label="about" words={brief.subjects} onWords={(subjects) => onBrief({ ...brief, subjects })} />
+        <Words label="not about" words={brief.avoid} onWords={(avoid) => onBrief({ ...brief, avoid })} />
+      </div>
+    </>
+  );
+}
+
+function Words({ label, words, onWords }: { label: string; words: string[]; onWords: (words: string[]) => void }) {
+  const [text, setText] = useState(words.join(', '));
+  useEffect(() => setText(words.join(', ')), [words]);
+  const keep = () => {
+    const next = text
+      .split(',')
+      .map((w) => w.trim())
+      .filter(Boolean);
+    if (next.join() !== words.join()) onWords(next);
+  };
+  return (
+    <input className="field" placeholder={label} aria-label={label} title={label} value={text} onChange={(e) => setText(e.target.value)} onBlur={keep} onKeyDown={(e) => e.key === 'Enter' && keep()} />
+  );
+}
