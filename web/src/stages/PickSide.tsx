@@ -3,6 +3,7 @@ import type { Brief, ClipState, Pick, TranscriptColumns } from '../api/client';
 import { BriefPanel } from './BriefPanel';
 import { ChapterList } from './ChapterList';
 import { MarkList } from './MarkList';
+import { PieceList } from './PieceList';
 import { ProposalList } from './ProposalList';
 import { useMarks } from './marks';
 
@@ -17,14 +18,14 @@ interface Props {
   onKeep: (first: number, last: number, title: string) => Promise<void>;
 }
 
-const TABS = ['Proposed', 'Marked', 'Chapters'] as const;
+const TABS = ['Proposed', 'Marked', 'Pieces', 'Chapters'] as const;
 
 /** What there is to pick from: proposals by the brief, the producer's own marks, and the chapters. */
 export function PickSide(props: Props) {
   const [tab, setTab] = useState<(typeof TABS)[number]>('Proposed');
   const marks = useMarks(props.episodeId);
   const marked = marks.filter((m) => m.state === 'MARKED');
-  const count = { Proposed: props.picks?.length, Marked: marked.length || undefined, Chapters: undefined };
+  const count = { Proposed: props.picks?.length, Marked: marked.length || undefined, Pieces: undefined, Chapters: undefined };
   return (
     <section className="mt-4 border-t border-rule pt-2">
       <div className="flex gap-4" role="tablist">
@@ -48,6 +49,7 @@ export function PickSide(props: Props) {
         </>
       )}
       {tab === 'Marked' && <MarkList episodeId={props.episodeId} transcript={props.transcript} marks={marked} onKeep={props.onKeep} />}
+      {tab === 'Pieces' && <PieceList episodeId={props.episodeId} transcript={props.transcript} onKeep={props.onKeep} />}
       {tab === 'Chapters' && <ChapterList episodeId={props.episodeId} />}
     </section>
   );

@@ -24,6 +24,8 @@ import paringknife.core.pick.BriefSentence;
 import paringknife.core.pick.Chapter;
 import paringknife.core.pick.ChapterFinder;
 import paringknife.core.pick.Pick;
+import paringknife.core.pick.Piece;
+import paringknife.core.pick.PieceFinder;
 import paringknife.core.time.FrameRate;
 import paringknife.core.time.Span;
 import paringknife.server.episodes.Episode;
@@ -160,6 +162,22 @@ class PickController {
       text = PickCsv.write(marked.stream().map(m -> new TimedText(new Span(m.startUs(), m.endUs()), m.title())).toList());
     }
     return file(text, "picks." + (format.equals("edl") ? "edl" : "csv"));
+  }
+
+  /** Scripts with a blank line between two; blank to part at breaks of so many seconds. */
+  record PiecesAsked(String scripts, double breakSeconds) {}
+
+  /** The pieces of a batch recording. */
+  @PostMapping("/pieces")
+  List<Piece> pieces(@PathVariable long id, @RequestBody PiecesAsked asked) {
+    PieceFinder finder = new PieceFinder(episodes.transcript(id).transcript());
+    if (!asked.scripts().isBlank()) {
+      return finder.byScripts(asked.scripts());
+    }
+    if (!(asked.breakSeconds() >= 0.5)) {
+      throw new IllegalArgumentException("A break that parts pieces lasts half a second at least.");
+    }
+    return finder.byBreaks(Math.round(asked.breakSeconds() * 1e6));
   }
 
   @GetMapping("/chapters")
