@@ -228,6 +228,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/episodes/{id}/pieces": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["pieces"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/episodes/{id}/picks": {
         parameters: {
             query?: never;
@@ -1091,6 +1107,22 @@ export interface components {
         };
         TranscriptIntent: {
             type: string;
+        };
+        PiecesAsked: {
+            scripts: string;
+            /** Format: double */
+            breakSeconds: number;
+        };
+        Piece: {
+            title: string;
+            /** Format: int32 */
+            first: number;
+            /** Format: int32 */
+            last: number;
+            /** Format: double */
+            matched: number;
+            /** Format: int32 */
+            attempts: number;
         };
         BriefAsked: {
             /** Format: int32 */
@@ -2284,6 +2316,32 @@ export interface operations {
                 };
                 content: {
                     "*/*": number;
+                };
+            };
+        };
+    };
+    pieces: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PiecesAsked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Piece"][];
                 };
             };
         };
