@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { Pencil, Trash2, Undo2 } from 'lucide-react';
@@ -6,11 +6,25 @@ import { api, type ShelfItem } from '../api/client';
 import { clock } from '../ui/time';
 import { LineUpPanel } from './LineUpPanel';
 
+/** Seconds until a share of work reaches the whole, from its pace since it was first seen; null while unknown. */
+function useRestSeconds(progress: number | null): number | null {
+  const first = useRef<{ at: number; progress: number } | null>(null);
+  if (progress === null) {
+    first.current = null;
+    return null;
+  }
+  const now = performance.now();
+  if (!first.current || progress < first.current.progress) first.current = { at: now, progress };
+  const done = progress - first.current.progress;
+  return done > 0.02 ? ((now - first.current.at) / 1000 / done) * (1 - progress) : null;
+}
+
 /** One episode of the shelf. */
 export function EpisodeRow({ item }: { item: ShelfItem }) {
   const queries = useQueryClient();
   const shelves = useQuery({ queryKey: ['shelves'], queryFn: api.shelves });
   const [editing, setEditing] = useState(false);
+  const rest = useRestSeconds(item.state === 'ARRIVING' ? item.progress : null);
   const ready = item.state === 'READY';
   const fresh = () => queries.invalidateQueries({ queryKey: ['shelf'] });
   const describe = (change: Partial<Pick<ShelfItem, 'show' | 'title' | 'shelfId'>>) =>
@@ -67,7 +81,10 @@ export function EpisodeRow({ item }: { item: ShelfItem }) {
               <div className="h-1.5 w-60 overflow-hidden rounded-full bg-rule">
                 <div className="h-full bg-steel" style={{ width: `${item.progress * 100}%` }} />
               </div>
-              <span className="text-[12.5px] text-soft">{item.words === 0 && item.progress >= 0.6 ? 'listening to the words' : 'taking in'}</span>
+              <span className="text-[12.5px] text-soft">
+                {item.words === 0 && item.progress >= 0.6 ? 'listening to the words' : 'taking in'}
+                {rest !== null && `, ${rest < 90 ? `${Math.ceil(rest)} s` : `${Math.round(rest / 60)} min`} left`}
+              </span>
             </div>
           )}
           {item.state === 'FAILED' && (

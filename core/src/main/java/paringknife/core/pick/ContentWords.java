@@ -11,7 +11,16 @@ final class ContentWords {
   private static final Set<String> FUNCTION =
       Set.of("the", "a", "an", "and", "or", "but", "of", "to", "in", "on", "at", "for", "with", "from", "by", "as", "is", "was", "were", "are", "be", "been", "it", "its", "that", "this", "these", "those", "i", "you", "he", "she", "we", "they", "me", "him", "her", "us", "them", "my", "your", "his", "our", "their", "not", "no", "so", "if", "then", "there", "what", "which", "who", "when", "where", "how", "why", "do", "did", "does", "have", "has", "had", "would", "could", "can", "will", "just", "about", "into", "out", "up", "down", "all", "one", "like", "know", "um", "uh", "er", "well", "because", "than", "too", "very", "some", "any", "said", "say", "go", "got", "get");
 
+  /** Words that fill a conversation and tell nothing (common practice). */
+  private static final Set<String> VAGUE =
+      Set.of("thing", "things", "something", "anything", "really", "kind", "sort", "maybe", "think", "thought", "mean", "means", "right", "okay", "good", "nice", "great", "little", "more", "less", "much", "many", "lot", "lots", "other", "others", "another", "same", "way", "ways", "bit", "here", "now", "later", "before", "again", "still", "even", "also", "only", "always", "never", "actually", "basically", "probably", "anyway", "sorry", "please", "thank", "thanks", "yes", "yeah", "back", "come", "comes", "came", "goes", "going", "gone", "went", "told", "tell", "talk", "talking", "saying", "says", "look", "make", "made", "take", "took", "carry", "let", "put", "fine", "sure", "depends", "remember", "forget", "second", "first", "part", "matter", "altogether", "list", "time", "year", "day", "people", "few", "should", "must", "might", "may", "those", "over", "off", "after", "where", "while", "until", "better", "best", "everybody", "everything", "somebody", "nobody", "nothing");
+
   private ContentWords() {}
+
+  /** Whether a word names something or tells a deed, rather than filling the talk. */
+  static boolean isConcrete(String bare) {
+    return bare.length() > 2 && isContent(bare) && !VAGUE.contains(bare);
+  }
 
   static boolean isContent(String bare) {
     return bare.length() > 2 && !FUNCTION.contains(bare);

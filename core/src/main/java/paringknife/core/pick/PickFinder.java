@@ -42,6 +42,9 @@ public final class PickFinder {
   private final double[] centrality;
   private final Map<String, Integer> uses = new HashMap<>();
   private final double[] loudness;
+  private final int[] concrete;
+  private final double usualShare;
+  private final double usualSpread;
   private final Map<Integer, Double> habit = new TreeMap<>();
   private final long[] paredBefore;
   private final int[] fillersBefore;
@@ -61,6 +64,19 @@ public final class PickFinder {
       int speaker = sentences.get(s).speaker();
       habit.computeIfAbsent(speaker, k -> habitOf(k));
     }
+    this.concrete = sentences.stream().mapToInt(this::concreteWords).toArray();
+    double[] shares = new double[sentences.size()];
+    double mean = 0;
+    for (int s = 0; s < shares.length; s++) {
+      shares[s] = concrete[s] / (double) sentences.get(s).size();
+      mean += shares[s] / shares.length;
+    }
+    double variance = 0;
+    for (double share : shares) {
+      variance += (share - mean) * (share - mean) / shares.length;
+    }
+    this.usualShare = mean;
+    this.usualSpread = Math.max(0.05, Math.sqrt(variance) / 2);
     this.fillersBefore = new int[transcript.words().size() + 1];
     this.paredBefore = paredBefore();
   }
@@ -104,6 +120,8 @@ public final class PickFinder {
     opening(s, findings);
     ending(e, findings);
     subject(s, e, findings);
+    substance(s, e, findings);
+    answered(s, e, findings);
     lively(s, e, findings);
     fillers(first, last, findings);
     wanted(first, last, brief, findings);
@@ -214,6 +232,45 @@ public final class PickFinder {
         .orElse("");
   }
 
+  /** How much of what is said names or tells something, against the rest of the episode. */
+  private void substance(int s, int e, List<Finding> findings) {
+    int told = 0;
+    int words = 0;
+    for (int i = s; i <= e; i++) {
+      told += concrete[i];
+      words += sentences.get(i).size();
+    }
+    double share = told / (double) words;
+    double above = (share - usualShare) / usualSpread;
+    double worth = Math.max(-2.0, Math.min(2.0, above * 0.9));
+    String reason = "";
+    if (above > 0.6) {
+      reason = "concrete: " + told + " of " + words + " words name or tell something";
+    } else if (above < -0.6) {
+      reason = "small talk: only " + told + " of " + words + " words name or tell something";
+    }
+    findings.add(new Finding(worth, reason));
+  }
+
+  /** A question by one, and the answer by another who is let finish. */
+  private void answered(int s, int e, List<Finding> findings) {
+    Passage opener = sentences.get(s);
+    boolean asks = transcript.words().get(opener.to() - 1).text().contains("?");
+    if (!asks || s == e || sentences.get(s + 1).speaker() == opener.speaker()) {
+      return;
+    }
+    int answerer = sentences.get(s + 1).speaker();
+    for (int i = s + 1; i <= e; i++) {
+      if (sentences.get(i).speaker() != answerer) {
+        return;
+      }
+    }
+    boolean whole = e + 1 == sentences.size() || sentences.get(e + 1).speaker() != answerer;
+    if (whole && e - s >= 2) {
+      findings.add(new Finding(1.0, "a question and the whole of its answer"));
+    }
+  }
+
   private static String times(int n) {
     return n == 0 ? "never" : n == 1 ? "once" : n == 2 ? "twice" : n <= 8 ? number(n) + " times" : n + " times";
   }
@@ -280,6 +337,14 @@ public final class PickFinder {
       }
     }
     return false;
+  }
+
+  private int concreteWords(Passage sentence) {
+    int count = 0;
+    for (int i = sentence.from(); i < sentence.to(); i++) {
+      count += ContentWords.isConcrete(transcript.words().get(i).bare()) ? 1 : 0;
+    }
+    return count;
   }
 
   private long length(Passage sentence) {

@@ -99,6 +99,13 @@ public class Episodes {
     ingest.schedule(id);
   }
 
+  /** Goes on taking in an episode that was put into the bin before it had arrived. */
+  void goOn(long id) {
+    if (row(id).state() == EpisodeState.ARRIVING) {
+      ingest.schedule(id);
+    }
+  }
+
   public EpisodeStore.Row row(long id) {
     return store.byId(id).orElseThrow(() -> new NotThere("This episode is not on the shelf."));
   }

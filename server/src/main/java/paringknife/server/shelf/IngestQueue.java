@@ -54,6 +54,18 @@ public class IngestQueue {
     scheduler.getObject().scheduleIfNotExists(INGEST.instance(Long.toString(episodeId)).scheduledTo(Instant.now()));
   }
 
+  /** Thrown out of the ingest of an episode that was put into the bin. */
+  private static final class Binned extends RuntimeException {
+    private static final long serialVersionUID = 1;
+  }
+
+  private static void report(long id, EpisodeStore store, double share) {
+    if (store.byId(id).map(EpisodeStore.Row::binned).orElse(true)) {
+      throw new Binned();
+    }
+    store.report(id, EpisodeState.ARRIVING, share, null);
+  }
+
   @Configuration
   static class Definition {
     @Bean
@@ -76,15 +88,17 @@ public class IngestQueue {
             recording,
             heard(id, recording, sounds, folder),
             folder,
-            share -> throttle.run(() -> store.report(id, EpisodeState.ARRIVING, share * (row.words() == 0 ? LISTENING_FROM : 0.95), null)));
+            share -> throttle.run(() -> report(id, store, share * (row.words() == 0 ? LISTENING_FROM : 0.95))));
         TranscriptStore.StoredTranscript given = transcripts.of(id).orElse(null);
-        DoubleConsumer listening = share -> throttle.run(() -> store.report(id, EpisodeState.ARRIVING, LISTENING_FROM + share * (0.99 - LISTENING_FROM), null));
+        DoubleConsumer listening = share -> throttle.run(() -> report(id, store, LISTENING_FROM + share * (0.99 - LISTENING_FROM)));
         if (given == null) {
           transcripts.replace(id, glossary.apply(row.show(), recognised(id, sounds, folder, listening)), TranscriptFile.Timing.WORDS);
         } else if (given.timing() != TranscriptFile.Timing.WORDS) {
           align(id, given, transcripts, folder, listening);
         }
         store.report(id, EpisodeState.READY, 1, null);
+      } catch (Binned e) {
+        LOG.info("episode {} was put into the bin while it was being taken in", id);
       } catch (Interrupted e) {
         throw e;
       } catch (RuntimeException e) {

@@ -171,6 +171,7 @@ class ShelfController {
   @PostMapping("/episodes/{id}/return")
   void takeFromBin(@PathVariable long id) {
     shelves.takeFromBin(id);
+    episodes.goOn(id);
   }
 
   @GetMapping("/storage")
