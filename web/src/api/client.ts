@@ -33,6 +33,7 @@ export type Intent =
   | { type: 'pareChosenFillers'; first: number[] }
   | { type: 'pareRepeats' }
   | { type: 'keepAttempt'; group: number; attempt: number }
+  | { type: 'parePauseAfter'; word: number }
   | { type: 'moveCut'; id: number; startUs: number; endUs: number }
   | { type: 'fit'; targetUs: number; ways: string[] }
   | { type: 'setSpeed'; speed: number }

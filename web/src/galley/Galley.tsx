@@ -43,6 +43,7 @@ export function Galley({ transcript, levels, clip, preview, stage, picks, names,
   const textSize = useReading((s) => s.textSize);
   const font = `${textSize}px "Source Serif 4"`;
   const correcting = useWorkbench((s) => s.correcting);
+  const pause = useWorkbench((s) => s.pause);
 
   useEffect(() => {
     void document.fonts.load(font).then(() => setFontsReady(true));
@@ -187,6 +188,7 @@ export function Galley({ transcript, levels, clip, preview, stage, picks, names,
                   correctFrom={correctFrom >= row.from && correctFrom < row.to ? correctFrom : -1}
                   correctTo={correctFrom < row.to && correctTo >= row.from ? correctTo : -1}
                   corrections={corrections}
+                  pause={pause !== null && pause >= row.from && pause < row.to ? pause : -1}
                 />
               )}
             </div>
@@ -294,6 +296,12 @@ function usePointerSelection(scroller: React.RefObject<HTMLDivElement | null>, t
       return element ? Number((element as HTMLElement).dataset.w) : -1;
     };
     const down = (e: PointerEvent) => {
+      const paused = (e.target as HTMLElement).closest('[data-pause]') as HTMLElement | null;
+      if (paused && e.button === 0) {
+        useWorkbench.setState({ pause: Number(paused.dataset.pause), selection: null });
+        current.seekEpisode(transcript.endUs[Number(paused.dataset.pause)]);
+        return;
+      }
       const word = wordUnder(e);
       if (word < 0 || e.button !== 0) return;
       const chosen = useWorkbench.getState().selection;
@@ -354,6 +362,8 @@ interface LineProps {
   correctFrom: number;
   correctTo: number;
   corrections: Corrections;
+  /** The selected pause, by the word before it; -1 for none in this line. */
+  pause: number;
 }
 
 const SetLine = memo(function SetLine(p: LineProps) {
@@ -415,9 +425,10 @@ const SetLine = memo(function SetLine(p: LineProps) {
         words.push(
           <span
             key={`p${i}`}
-            className={removed ? 'pause cut hatched' : 'pause'}
+            className={`pause ${removed ? 'cut hatched' : ''} ${p.pause === i ? 'chosen' : ''}`}
             style={{ width: 36 }}
-            title={removed ? 'pause, pared' : 'pause'}
+            data-pause={i}
+            title={removed ? 'a pause, pared' : 'a pause: select it and press Backspace'}
           >
             {((pause.endUs - pause.startUs) / 1e6).toFixed(1)}
           </span>,

@@ -73,7 +73,7 @@ export function EpisodePage() {
     }
   }, [clips.data, clipId]);
   useEffect(() => {
-    useWorkbench.setState({ selection: null, hits: [], striking: null, correcting: null, loupe: null });
+    useWorkbench.setState({ selection: null, hits: [], striking: null, correcting: null, loupe: null, pause: null });
   }, [clipId, id]);
 
   useEffect(() => {

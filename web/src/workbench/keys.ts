@@ -58,6 +58,11 @@ export function useKeys({ transcript, goTo, search, help, makeClip, mark: markSe
           dropSentence(clip, e.shiftKey);
           return true;
         }
+        const { pause } = useWorkbench.getState();
+        if (clip && pause !== null) {
+          void change({ type: 'parePauseAfter', word: pause });
+          return true;
+        }
         if (clip && selection) {
           const [first, last] = ordered(selection);
           void pareWords(first, last);
@@ -66,7 +71,9 @@ export function useKeys({ transcript, goTo, search, help, makeClip, mark: markSe
         return false;
       }
       if (e.key === 'r' || e.key === 'R') {
-        if (useWorkbench.getState().playing && dropped.length) putLastBack();
+        const { pause } = useWorkbench.getState();
+        if (clip && pause !== null) putPauseBack(clip, pause);
+        else if (useWorkbench.getState().playing && dropped.length) putLastBack();
         else putBackSelected();
         return true;
       }
@@ -116,7 +123,7 @@ export function useKeys({ transcript, goTo, search, help, makeClip, mark: markSe
         return true;
       }
       if (e.key === 'Escape') {
-        useWorkbench.setState({ selection: null, hits: [] });
+        useWorkbench.setState({ selection: null, pause: null, hits: [] });
         return true;
       }
       const stage = STAGES[Number(e.key) - 1];
@@ -142,6 +149,12 @@ export function useKeys({ transcript, goTo, search, help, makeClip, mark: markSe
         }
         if (present) return;
       }
+    };
+    const putPauseBack = (clip: ClipState, word: number) => {
+      const from = transcript.endUs[word];
+      const to = transcript.startUs[word + 1] ?? from;
+      const ids = clip.removals.filter((r) => r.reason === 'PAUSE' && r.span.startUs < to && r.span.endUs > from).map((r) => r.id);
+      if (ids.length) void change({ type: 'putBackRemovals', ids });
     };
     const putLastBack = () => {
       const [first, last] = dropped.pop()!;

@@ -15,6 +15,8 @@ interface Workbench {
   clip: ClipState | null;
   /** Words struck on screen before the server has answered. */
   striking: Selection | null;
+  /** The pause that is selected, by the word before it. */
+  pause: number | null;
   /** The removal that is looked at close up. */
   loupe: number | null;
   /** Words under the text field. */
@@ -34,9 +36,10 @@ interface Workbench {
 /** What the open episode's screen shows. */
 export const useWorkbench = create<Workbench>((set) => ({
   selection: null,
-  select: (anchor, focus) => set({ selection: { anchor, focus } }),
+  select: (anchor, focus) => set({ selection: { anchor, focus }, pause: null }),
   clip: null,
   striking: null,
+  pause: null,
   loupe: null,
   correcting: null,
   lastEdited: 'clip',

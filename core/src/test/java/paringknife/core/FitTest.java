@@ -81,6 +81,17 @@ class FitTest {
   }
 
   @Test
+  void aSinglePauseGoesAndLeavesRoomAroundSpeech() {
+    int word = 6;
+    ClipDocument clip = editor.parePauseAfter(TALK.clip(), word);
+    Span gap = new Span(TALK.transcript().words().get(word).endUs(), TALK.transcript().words().get(word + 1).startUs());
+    assertThat(clip.removals()).hasSize(1);
+    assertThat(clip.removals().get(0).reason()).isEqualTo(Reason.PAUSE);
+    assertThat(clip.removals().get(0).span()).isEqualTo(new Span(gap.startUs() + 150_000, gap.endUs() - 20_000));
+    org.assertj.core.api.Assertions.assertThatThrownBy(() -> editor.parePauseAfter(TALK.clip(), 2)).isInstanceOf(IllegalArgumentException.class);
+  }
+
+  @Test
   void aCutIsMovedByHandAndKeepsItsReason() {
     ClipDocument clip = editor.pareWords(TALK.clip(), 1, 2);
     long id = clip.removals().get(0).id();

@@ -63,6 +63,23 @@ public final class ClipEditor {
     return with(clip, Reason.PAUSE, spans, spans.stream().map(s -> "").toList());
   }
 
+  /**
+   * Takes out the pause after a word (by index), with the room around speech left that pauses leave
+   * by default.
+   *
+   * @throws IllegalArgumentException when nothing can be taken out there
+   */
+  public ClipDocument parePauseAfter(ClipDocument clip, int word) {
+    long end = transcript.words().get(word).endUs();
+    long next = word + 1 < transcript.words().size() ? transcript.words().get(word + 1).startUs() : Math.max(end, levels.durationUs());
+    long from = end + PauseSettings.DEFAULT.tailUs();
+    long to = next - PauseSettings.DEFAULT.headUs();
+    if (to - from < LevelCurve.WINDOW_US) {
+      throw new IllegalArgumentException("This pause is too short to take anything out of it.");
+    }
+    return with(clip, Reason.PAUSE, List.of(new Span(from, to)), List.of(""));
+  }
+
   /** The fillers still in the clip. */
   public List<Filler> fillers(ClipDocument clip, FillerFinder finder) {
     KeptIndex cuts = CutList.of(clip, transcript).index();

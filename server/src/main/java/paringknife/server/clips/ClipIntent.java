@@ -26,6 +26,7 @@ import paringknife.server.episodes.Episode;
   @JsonSubTypes.Type(value = ClipIntent.PareChosenFillers.class, name = "pareChosenFillers"),
   @JsonSubTypes.Type(value = ClipIntent.PareRepeats.class, name = "pareRepeats"),
   @JsonSubTypes.Type(value = ClipIntent.KeepAttempt.class, name = "keepAttempt"),
+  @JsonSubTypes.Type(value = ClipIntent.ParePauseAfter.class, name = "parePauseAfter"),
   @JsonSubTypes.Type(value = ClipIntent.MoveCut.class, name = "moveCut"),
   @JsonSubTypes.Type(value = ClipIntent.Fit.class, name = "fit"),
   @JsonSubTypes.Type(value = ClipIntent.SetSpeed.class, name = "setSpeed"),
@@ -151,6 +152,20 @@ public sealed interface ClipIntent {
     @Override
     public String label() {
       return "keep an attempt";
+    }
+  }
+
+  /** Take out the pause after a word. */
+  record ParePauseAfter(int word) implements ClipIntent {
+    @Override
+    public ClipDocument apply(ClipDocument clip, Episode episode) {
+      Range.check(word, word, episode);
+      return episode.editor().parePauseAfter(clip, word);
+    }
+
+    @Override
+    public String label() {
+      return "pare a pause";
     }
   }
 
