@@ -1339,7 +1339,7 @@ export interface components {
         Change: {
             /** Format: int32 */
             revision: number;
-            intent: components["schemas"]["AskFor"] | components["schemas"]["Fit"] | components["schemas"]["KeepAttempt"] | components["schemas"]["Letter"] | components["schemas"]["MoveCut"] | components["schemas"]["PareChosenFillers"] | components["schemas"]["PareFillers"] | components["schemas"]["ParePauses"] | components["schemas"]["PareRepeats"] | components["schemas"]["PareWords"] | components["schemas"]["PutBackReason"] | components["schemas"]["PutBackRemovals"] | components["schemas"]["PutBackWords"] | components["schemas"]["Reframe"] | components["schemas"]["Rename"] | components["schemas"]["SetSpeed"];
+            intent: components["schemas"]["AskFor"] | components["schemas"]["Fit"] | components["schemas"]["KeepAttempt"] | components["schemas"]["Letter"] | components["schemas"]["MoveCut"] | components["schemas"]["PareChosenFillers"] | components["schemas"]["PareFillers"] | components["schemas"]["ParePauseAfter"] | components["schemas"]["ParePauses"] | components["schemas"]["PareRepeats"] | components["schemas"]["PareWords"] | components["schemas"]["PutBackReason"] | components["schemas"]["PutBackRemovals"] | components["schemas"]["PutBackWords"] | components["schemas"]["Reframe"] | components["schemas"]["Rename"] | components["schemas"]["SetSpeed"];
         };
         ClipIntent: {
             sweeping: boolean;
@@ -1383,6 +1383,12 @@ export interface components {
         PareFillers: {
             type: "PareFillers";
         } & Omit<components["schemas"]["ClipIntent"], "type">;
+        ParePauseAfter: {
+            type: "ParePauseAfter";
+        } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
+            /** Format: int32 */
+            word?: number;
+        });
         ParePauses: {
             type: "ParePauses";
         } & (Omit<components["schemas"]["ClipIntent"], "type"> & {

@@ -60,12 +60,13 @@ public final class BriefSentence {
         }
       }
     }
+    for (Pattern length : List.of(BETWEEN, MOST, LEAST, ROUGHLY)) {
+      rest = length.matcher(rest).replaceAll(",");
+    }
     Set<String> about = new LinkedHashSet<>();
     Matcher asked = ABOUT.matcher(rest);
     while (asked.find()) {
-      if (!asked.group(1).matches(NUMBER + "\\s*" + UNIT + ".*")) {
-        about.addAll(subjects(asked.group(1)));
-      }
+      about.addAll(subjects(asked.group(1)));
     }
     about.forEach(a -> understood.add("about " + a));
     Brief brief =

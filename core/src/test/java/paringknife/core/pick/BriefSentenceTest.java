@@ -48,6 +48,12 @@ class BriefSentenceTest {
   }
 
   @Test
+  void aLengthIsNoSubject() {
+    assertThat(BriefSentence.read("two clips of 20 to 40 seconds about ice", BEFORE).brief().subjects()).containsExactly("ice");
+    assertThat(BriefSentence.read("one clip of about 30 seconds on the ferry", BEFORE).brief().subjects()).containsExactly("ferry");
+  }
+
+  @Test
   void theSameSentenceAlwaysReadsTheSame() {
     String sentence = "three clips under a minute about ice";
     assertThat(BriefSentence.read(sentence, BEFORE)).isEqualTo(BriefSentence.read(sentence, BEFORE));
