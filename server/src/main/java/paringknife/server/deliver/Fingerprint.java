@@ -19,6 +19,7 @@ final class Fingerprint {
     DeliverySpec spec = composition.spec();
     String text =
         episode.recording().file()
+            + "\n" + episode.folder().soundMadeAt()
             + "\n" + composition.cuts().kept()
             + "\n" + composition.runs()
             + "\n" + composition.windowRuns()

@@ -25,6 +25,11 @@ public record EpisodeFolder(Path root) {
     return root.resolve("sound.flac");
   }
 
+  /** When the sound was made, milliseconds since 1970; another choice of microphones makes it anew. */
+  public long soundMadeAt() {
+    return sound().toFile().lastModified();
+  }
+
   public Path poster() {
     return root.resolve("poster.jpg");
   }
