@@ -14,10 +14,16 @@ export function DeliverStage({ episodeId, onOpen }: { episodeId: number; onOpen:
   const sheet = useQuery({ queryKey: ['sheet', episodeId], queryFn: () => api.sheet(episodeId) });
   const [chosen, setChosen] = useState<{ clip: number; spec: string } | null>(null);
   const ticks = useRef<Promise<void>>(Promise.resolve());
+  /** Cells as they were ticked, shown until the server has answered. */
+  const [pending, setPending] = useState<Record<string, boolean>>({});
   const [columns, setColumns] = useState<string[]>(['vertical-60', 'vertical-90', 'feed-square']);
   if (sheet.isError) return <p className="p-10">{(sheet.error as Error).message}</p>;
   if (!sheet.data) return <p className="p-10 text-soft">Looking through the clips</p>;
-  const { specs, lines } = sheet.data;
+  const { specs } = sheet.data;
+  const lines = sheet.data.lines.map((l) => ({
+    ...l,
+    cells: l.cells.map((c) => ({ ...c, asked: pending[`${l.clipId} ${c.spec}`] ?? c.asked })),
+  }));
   const asked = new Set(lines.flatMap((l) => l.cells.filter((c) => c.asked).map((c) => c.spec)));
   const shown = specs.filter((s) => columns.includes(s.id) || asked.has(s.id));
   const cells = lines.flatMap((l) => l.cells.filter((c) => c.asked).map((c) => ({ line: l, cell: c })));
@@ -25,24 +31,24 @@ export function DeliverStage({ episodeId, onOpen }: { episodeId: number; onOpen:
   const busy = cells.filter(({ cell }) => cell.state === 'WAITING' || cell.state === 'RENDERING');
   const open = cells.filter(({ cell }) => cell.passes && !(cell.state === 'DONE' && cell.current) && !busy.some((b) => b.cell === cell));
   const left = restTime(cells.map((c) => c.cell));
-  const tick = async (clipId: number, spec: string) => {
-    const key = ['sheet', episodeId];
-    const held = queries.getQueryData<Sheet>(key)?.lines.find((l) => l.clipId === clipId);
-    if (!held) return;
-    const specs = held.cells.filter((c) => (c.spec === spec ? !c.asked : c.asked)).map((c) => c.spec);
-    await queries.cancelQueries({ queryKey: key });
-    queries.setQueryData<Sheet>(key, (before) => before && withAsked(before, clipId, specs, held.revision));
+  const key = ['sheet', episodeId];
+  const send = async (clipId: number, spec: string, asked: boolean) => {
     try {
-      const answer = await api.change(clipId, held.revision, { type: 'askFor', specs });
-      queries.setQueryData<Sheet>(key, (before) => before && withAsked(before, clipId, specs, answer.revision));
+      const held = (await api.sheet(episodeId)).lines.find((l) => l.clipId === clipId);
+      if (!held) return;
+      const wanted = held.cells.filter((c) => (c.spec === spec ? asked : c.asked)).map((c) => c.spec);
+      await api.change(clipId, held.revision, { type: 'askFor', specs: wanted });
     } catch (error) {
       useWorkbench.setState({ message: (error as Refusal).message });
     }
     await queries.invalidateQueries({ queryKey: key });
+    setPending((before) => Object.fromEntries(Object.entries(before).filter(([cell, ticked]) => cell !== `${clipId} ${spec}` || ticked !== asked)));
     await queries.invalidateQueries({ queryKey: ['clips'] });
   };
   const toggle = (line: Line, cell: Cell) => {
-    ticks.current = ticks.current.then(() => tick(line.clipId, cell.spec));
+    const asked = !cell.asked;
+    setPending((before) => ({ ...before, [`${line.clipId} ${cell.spec}`]: asked }));
+    ticks.current = ticks.current.then(() => send(line.clipId, cell.spec, asked));
   };
   const line = lines.find((l) => l.clipId === chosen?.clip);
   const cell = line?.cells.find((c) => c.spec === chosen?.spec);
@@ -129,16 +135,6 @@ export function DeliverStage({ episodeId, onOpen }: { episodeId: number; onOpen:
       </aside>
     </>
   );
-}
-
-/** The sheet with other specs ticked for a clip, shown until the server has answered. */
-function withAsked(sheet: Sheet, clipId: number, specs: string[], revision: number): Sheet {
-  return {
-    ...sheet,
-    lines: sheet.lines.map((l) =>
-      l.clipId === clipId ? { ...l, revision, cells: l.cells.map((c) => ({ ...c, asked: specs.includes(c.spec) })) } : l,
-    ),
-  };
 }
 
 function summary(clips: number, asked: number, finished: number, busy: number) {
