@@ -115,8 +115,8 @@ export const api = {
   chooseSounds: (id: number, choices: Schemas['SoundChoice'][]) => request<void>('PUT', `/episodes/${id}/sounds`, choices),
   episode: (id: number) => get<EpisodeCard>(`/episodes/${id}`),
   transcript: (id: number) => get<TranscriptColumns>(`/episodes/${id}/transcript`),
-  levels: async (id: number) =>
-    new Uint8Array(await (await fetch(`/api/episodes/${id}/levels`)).arrayBuffer()),
+  levels: async (id: number, madeAt: number) =>
+    new Uint8Array(await (await fetch(`/api/episodes/${id}/levels?made=${madeAt}`)).arrayBuffer()),
   correct: (id: number, revision: number, intent: CorrectionIntent) =>
     post<TranscriptStep>(`/episodes/${id}/transcript/changes`, { revision, intent }),
   undoCorrection: (id: number, revision: number) => post<TranscriptStep>(`/episodes/${id}/transcript/undo`, { revision }),

@@ -1556,6 +1556,8 @@ export interface components {
         EpisodeCard: {
             /** Format: int64 */
             id: number;
+            /** Format: int64 */
+            madeAt: number;
             show: string;
             title: string;
             /** Format: int64 */

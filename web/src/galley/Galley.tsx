@@ -440,7 +440,7 @@ const SetLine = memo(function SetLine(p: LineProps) {
   return (
     <>
       <div className="w-[76px] shrink-0 self-center pr-2 text-right text-[12px] tabular-nums text-faint">
-        {clock(row.startUs)}
+        {transcript.timed ? clock(row.startUs) : ''}
       </div>
       <div className="relative w-[84px] shrink-0">
         <canvas ref={spine} className="h-full w-full" aria-hidden="true" />

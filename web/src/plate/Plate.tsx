@@ -76,7 +76,7 @@ export function Plate({ episode, clip, preview, specs, stage, height }: Props) {
       programme.current = back.programme;
       void made.setProgramme(back.programme, back.atUs);
     };
-    const proxy = `/api/episodes/${episode.id}/proxy`;
+    const proxy = `/api/episodes/${episode.id}/proxy?made=${episode.madeAt}`;
     const made = 'VideoDecoder' in globalThis ? new CutPlayer(proxy, draw, moved, stopped) : new PlainPlayer(proxy, draw, moved, stopped);
     void made.setRate(useWorkbench.getState().rate * speed.current);
     current.hear = (startUs, endUs) => {
@@ -109,7 +109,7 @@ export function Plate({ episode, clip, preview, specs, stage, height }: Props) {
       captions.current = null;
       current.player = null;
     };
-  }, [episode.id, episode.width]);
+  }, [episode.id, episode.madeAt, episode.width]);
 
   const spansKey = clip && preview ? `${clip.id}/${clip.revision}/${preview.revision}` : 'episode';
   useEffect(() => {

@@ -5,7 +5,7 @@ import { sizeText } from '../ui/time';
 import { UploadList } from './UploadList';
 import { sendFile } from './uploads';
 
-const TRANSCRIPT = /\.(json|srt|vtt|ttml|txt)$/i;
+const PICTURE = /\.(mp4|mov|mkv|webm)$/i;
 
 const titleOf = (file: string) =>
   file
@@ -25,16 +25,28 @@ export function AddEpisode({ onDone }: { onDone: (mended: string[]) => void }) {
   const [microphones, setMicrophones] = useState<{ file: string; speaker: string }[]>([]);
   const [problem, setProblem] = useState('');
   const picker = useRef<HTMLInputElement>(null);
+  const chosen = useRef({ recording: '' });
   const chooseRecording = (name: string) => {
+    chosen.current.recording = name;
     setRecording(name);
     setTitle((typed) => typed || titleOf(name));
   };
-  const send = (chosen: FileList | null) => {
-    for (const file of chosen ?? []) {
+  /** A picture is the recording; sound that comes beside one is a microphone of it. */
+  const arrived = (name: string) => {
+    const now = chosen.current;
+    if (!now.recording || (PICTURE.test(name) && !PICTURE.test(now.recording))) {
+      if (now.recording) setMicrophones((m) => [...m, { file: now.recording, speaker: '' }]);
+      chosen.current.recording = name;
+      setRecording(name);
+      setTitle((typed) => (!typed || typed === titleOf(now.recording) ? titleOf(name) : typed));
+    } else if (!PICTURE.test(name)) setMicrophones((m) => [...m, { file: name, speaker: '' }]);
+  };
+  const send = (files: FileList | null) => {
+    for (const file of files ?? []) {
       void sendFile(file, (stored) => {
         void queries.invalidateQueries({ queryKey: ['media'] });
-        if (TRANSCRIPT.test(stored.name)) setTranscript(stored.name);
-        else setRecording((before) => before || (chooseRecording(stored.name), stored.name));
+        if (stored.isTranscript) setTranscript(stored.name);
+        else arrived(stored.name);
       });
     }
   };
@@ -51,7 +63,7 @@ export function AddEpisode({ onDone }: { onDone: (mended: string[]) => void }) {
     <select className="field mt-0.5" value={value} aria-label={label} onChange={(e) => set(e.target.value)}>
       <option value="">{none}</option>
       {files.data
-        ?.filter((f) => TRANSCRIPT.test(f.name) === isTranscript)
+        ?.filter((f) => f.isTranscript === isTranscript)
         .map((f) => (
           <option key={f.name} value={f.name}>
             {f.name} ({sizeText(f.bytes)})

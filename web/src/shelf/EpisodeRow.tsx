@@ -87,6 +87,7 @@ export function EpisodeRow({ item }: { item: ShelfItem }) {
               </span>
             </div>
           )}
+          {ready && item.problem && <div className="mt-1 text-[12.5px] text-soft">{item.problem}</div>}
           {item.state === 'FAILED' && (
             <div className="mt-1 text-accent">
               Not taken in: {item.problem}{' '}

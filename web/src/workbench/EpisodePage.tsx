@@ -39,6 +39,7 @@ export function EpisodePage() {
   const queries = useQueryClient();
   const [brief, setBrief] = useState<Brief | null>(null);
   const [help, setHelp] = useState(false);
+  const [noteSeen, setNoteSeen] = useState(false);
   const searchField = useRef<HTMLInputElement>(null);
   const corrections = useMemo(() => new Corrections(queries, id), [queries, id]);
   const doubtful = useQuery({ queryKey: ['doubtful', id], queryFn: () => api.doubtful(id) });
@@ -48,7 +49,12 @@ export function EpisodePage() {
   const ready = item?.state === 'READY';
   const episode = useQuery({ queryKey: ['episode', id], queryFn: () => api.episode(id), enabled: ready });
   const transcript = useQuery({ queryKey: ['transcript', id], queryFn: () => api.transcript(id) });
-  const levels = useQuery({ queryKey: ['levels', id], queryFn: () => api.levels(id), enabled: ready, staleTime: Infinity });
+  const levels = useQuery({
+    queryKey: ['levels', id, episode.data?.madeAt],
+    queryFn: () => api.levels(id, episode.data!.madeAt),
+    enabled: ready && episode.data !== undefined,
+    staleTime: Infinity,
+  });
   const specs = useQuery({ queryKey: ['specs'], queryFn: api.specs, staleTime: Infinity });
   const clips = useQuery({ queryKey: ['clips', id], queryFn: () => api.clips(id), enabled: ready });
   const keptBrief = useQuery({ queryKey: ['brief', id], queryFn: () => api.brief(id), staleTime: Infinity });
@@ -61,6 +67,14 @@ export function EpisodePage() {
     staleTime: Infinity,
   });
 
+  const wasReady = useRef(ready);
+  useEffect(() => {
+    // What came with the episode may have been timed, or made, while it was taken in.
+    if (ready && !wasReady.current) {
+      for (const key of ['transcript', 'doubtful', 'episode', 'picks']) void queries.invalidateQueries({ queryKey: [key, id] });
+    }
+    wasReady.current = ready;
+  }, [ready, id, queries]);
   usePlace(id, params.get('at'), transcript.data?.startUs ?? null);
 
   const clip = useWorkbench((s) => s.clip);
@@ -207,7 +221,15 @@ export function EpisodePage() {
         <div className="border-b border-rule bg-steelwash px-5 py-2">
           {item.state === 'FAILED'
             ? `This episode could not be taken in. ${item.problem ?? ''}`
-            : `Taking this episode in: ${Math.round(item.progress * 100)} %. You can read already; the sound and the picture follow.`}
+            : `Taking this episode in: ${Math.round(item.progress * 100)} %. You can read and correct already; ${transcript.data?.timed === false ? 'the text is timed against the sound after that' : 'the sound and the picture follow'}.`}
+        </div>
+      )}
+      {item && ready && item.problem && !noteSeen && (
+        <div className="flex justify-between border-b border-rule bg-steelwash px-5 py-2">
+          {item.problem}
+          <button aria-label="Dismiss" onClick={() => setNoteSeen(true)}>
+            <X size={15} />
+          </button>
         </div>
       )}
       {data && <Keys transcript={data} goTo={goTo} search={search} help={showHelp} makeClip={makeClip} mark={markSelected} undo={stepBack} redo={stepOn} corrections={corrections} doubtful={doubtful.data ?? []} />}

@@ -20,6 +20,9 @@ import paringknife.core.transcript.Word;
 public final class PlainText {
   private static final Pattern SPEAKER = Pattern.compile("^([\\p{Lu}][\\p{L} .'-]{0,40}):\\s+(.*)$");
 
+  /** Somebody wrote it down, but nobody has looked at it here. */
+  private static final double IMPORTED = 0.95;
+
   private PlainText() {}
 
   /**
@@ -62,6 +65,12 @@ public final class PlainText {
     return new Transcript("en", speakers, shared(tokens, said, durationUs), paragraphs);
   }
 
+  /** The same text with its words spread over another length. */
+  public static Transcript spread(Transcript untimed, long durationUs) {
+    List<Word> words = untimed.words();
+    return untimed.withWords(shared(words.stream().map(Word::text).toList(), words.stream().map(Word::speaker).toList(), durationUs));
+  }
+
   private static List<Word> shared(List<String> tokens, List<Integer> said, long durationUs) {
     long all = tokens.stream().mapToLong(Syllables::of).sum();
     List<Word> words = new ArrayList<>();
@@ -69,7 +78,7 @@ public final class PlainText {
     for (int i = 0; i < tokens.size(); i++) {
       long start = durationUs * passed / all;
       passed += Syllables.of(tokens.get(i));
-      words.add(new Word(i, tokens.get(i), start, durationUs * passed / all, said.get(i), 0.3));
+      words.add(new Word(i, tokens.get(i), start, durationUs * passed / all, said.get(i), IMPORTED));
     }
     return words;
   }

@@ -5,6 +5,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
+import paringknife.core.steps.Delta;
 
 /**
  * The difference between two states of a clip: small, exact, and applicable in both directions.
@@ -23,7 +24,8 @@ public record ClipDelta(
     List<Removal> taken,
     List<Removal> added,
     long nextIdBefore,
-    long nextIdAfter) {
+    long nextIdAfter)
+    implements Delta<ClipDocument> {
 
   public static ClipDelta between(ClipDocument before, ClipDocument after) {
     boolean sameSettings = before.settings().equals(after.settings());
@@ -36,16 +38,17 @@ public record ClipDelta(
         after.nextRemovalId());
   }
 
+  @Override
   public boolean changesNothing() {
     return before == null && taken.isEmpty() && added.isEmpty();
   }
 
-  /** The state after, from the state before. */
+  @Override
   public ClipDocument forwards(ClipDocument document) {
     return exchange(document, after, taken, added, nextIdAfter);
   }
 
-  /** The state before, from the state after. */
+  @Override
   public ClipDocument backwards(ClipDocument document) {
     return exchange(document, before, added, taken, nextIdBefore);
   }

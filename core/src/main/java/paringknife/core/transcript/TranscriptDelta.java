@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
+import paringknife.core.steps.Delta;
 
 /**
  * The difference between two states of a transcript, applicable in both directions.
@@ -23,7 +24,8 @@ public record TranscriptDelta(
     @Nullable List<String> namesBefore,
     @Nullable List<String> namesAfter,
     @Nullable Map<Long, Boolean> choicesBefore,
-    @Nullable Map<Long, Boolean> choicesAfter) {
+    @Nullable Map<Long, Boolean> choicesAfter)
+    implements Delta<Transcript> {
 
   public static TranscriptDelta between(Transcript before, Transcript after) {
     List<Word> a = before.words();
@@ -53,16 +55,17 @@ public record TranscriptDelta(
     return a == b || a.equals(b);
   }
 
+  @Override
   public boolean changesNothing() {
     return taken.isEmpty() && added.isEmpty() && namesAfter == null && choicesAfter == null;
   }
 
-  /** The state after, from the state before. */
+  @Override
   public Transcript forwards(Transcript transcript) {
     return exchange(transcript, taken.size(), added, namesAfter, choicesAfter);
   }
 
-  /** The state before, from the state after. */
+  @Override
   public Transcript backwards(Transcript transcript) {
     return exchange(transcript, added.size(), taken, namesBefore, choicesBefore);
   }

@@ -24,9 +24,4 @@ public final class PocketSphinx implements Recogniser {
     }
     return new Transcript("en", List.of(), words);
   }
-
-  @Override
-  public String name() {
-    return "CMU Sphinx, US English";
-  }
 }

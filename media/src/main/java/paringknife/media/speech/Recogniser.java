@@ -12,7 +12,4 @@ public interface Recogniser {
    * @param progress told the share done, 0 to 1
    */
   Transcript recognise(Path sound, DoubleConsumer progress);
-
-  /** What it is, for the user. */
-  String name();
 }

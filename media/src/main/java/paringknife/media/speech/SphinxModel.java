@@ -1,6 +1,5 @@
 package paringknife.media.speech;
 
-import java.nio.file.Files;
 import java.nio.file.Path;
 
 /** CMU Sphinx's US English model as Debian's {@code pocketsphinx-en-us} installs it. */
@@ -19,9 +18,5 @@ final class SphinxModel {
 
   static Path language() {
     return HOME.resolve("en-us.lm.bin");
-  }
-
-  static boolean isInstalled() {
-    return Files.exists(dictionary()) && Files.exists(language());
   }
 }

@@ -4,7 +4,6 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.Comparator;
 import java.util.stream.Stream;
 
 /**
@@ -38,7 +37,7 @@ public final class ScratchFolder implements AutoCloseable {
     try (Stream<Path> children = Files.list(parent)) {
       children
           .filter(c -> c.getFileName().toString().startsWith(PREFIX))
-          .forEach(ScratchFolder::delete);
+          .forEach(FolderTree::delete);
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
@@ -50,16 +49,6 @@ public final class ScratchFolder implements AutoCloseable {
 
   @Override
   public void close() {
-    delete(path);
-  }
-
-  private static void delete(Path folder) {
-    try (Stream<Path> all = Files.walk(folder)) {
-      for (Path file : all.sorted(Comparator.reverseOrder()).toList()) {
-        Files.deleteIfExists(file);
-      }
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
+    FolderTree.delete(path);
   }
 }

@@ -20,8 +20,7 @@ import paringknife.core.transcript.Transcript;
 
 /** Reads a transcript handed over as a file: our JSON with words, SubRip, WebVTT, TTML or plain text. */
 public final class TranscriptFile {
-  /** Extensions of the files that can be read. */
-  public static final List<String> EXTENSIONS = List.of("json", "srt", "vtt", "ttml", "xml", "txt");
+  private static final List<String> EXTENSIONS = List.of("json", "srt", "vtt", "ttml", "xml", "txt");
 
   /** Length a text without times is laid over until it is timed. */
   private static final long UNKNOWN_LENGTH_US = 600_000_000;
@@ -37,6 +36,12 @@ public final class TranscriptFile {
   public record Imported(Transcript transcript, Timing timing, List<String> mended) {}
 
   private TranscriptFile() {}
+
+  /** Whether a file's name says that it is a transcript. */
+  public static boolean isOne(Path file) {
+    String name = file.getFileName().toString().toLowerCase(Locale.ROOT);
+    return EXTENSIONS.contains(name.substring(name.lastIndexOf('.') + 1));
+  }
 
   /**
    * Reads by extension.

@@ -7,7 +7,6 @@ import java.time.LocalDateTime;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import org.jooq.DSLContext;
 import org.jspecify.annotations.Nullable;
@@ -15,26 +14,31 @@ import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import paringknife.core.pare.ClipDelta;
 import paringknife.core.pare.ClipDocument;
+import paringknife.server.database.StepLog;
 import paringknife.server.web.NotThere;
 import paringknife.server.web.Outdated;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
- * Clips in the database. Every change is one named step in a log, written in the same transaction
- * as the document it leads to, so undo and redo survive everything. A change made from an outdated
- * state is refused.
+ * Clips in the database, with every change as a step of a {@link StepLog} in the same transaction as
+ * the clip's new revision. A change made from an outdated state is refused.
  */
 @Repository
 public class ClipStore {
-  private static final int STEPS_BETWEEN_DOCUMENTS = 64;
-
   private final DSLContext db;
   private final JsonMapper json;
+  private final StepLog<ClipDocument, ClipDelta> steps;
   private final Map<Long, StoredClip> recent = new ConcurrentHashMap<>();
 
   ClipStore(DSLContext db, JsonMapper json) {
     this.db = db;
     this.json = json;
+    this.steps =
+        new StepLog<>(
+            db,
+            json,
+            new StepLog.Columns(CLIP_CHANGE, CLIP_CHANGE.CLIP_ID, CLIP_CHANGE.STEP, CLIP_CHANGE.NAME, CLIP_CHANGE.DELTA),
+            ClipDelta.class);
   }
 
   /**
@@ -101,30 +105,11 @@ public class ClipStore {
             row.value2(),
             row.value3(),
             written.value2(),
-            replayed(id, json.readValue(written.value1(), ClipDocument.class), written.value2(), row.value3()),
-            name(id, row.value3()).orElse(null),
-            name(id, row.value3() + 1).orElse(null));
+            steps.replayed(id, json.readValue(written.value1(), ClipDocument.class), written.value2(), row.value3()),
+            steps.name(id, row.value3()),
+            steps.name(id, row.value3() + 1));
     recent.put(id, read);
     return read;
-  }
-
-  /** A document as written after some steps, brought to where others are applied. */
-  private ClipDocument replayed(long id, ClipDocument document, int from, int to) {
-    ClipDocument now = document;
-    for (int step = from + 1; step <= to; step++) {
-      now = delta(id, step).forwards(now);
-    }
-    for (int step = from; step > to; step--) {
-      now = delta(id, step).backwards(now);
-    }
-    return now;
-  }
-
-  private Optional<String> name(long id, int step) {
-    return db.select(CLIP_CHANGE.NAME)
-        .from(CLIP_CHANGE)
-        .where(CLIP_CHANGE.CLIP_ID.eq(id).and(CLIP_CHANGE.STEP.eq(step)))
-        .fetchOptional(CLIP_CHANGE.NAME);
   }
 
   /** Applies a change to the state the caller has seen. A change of nothing is not a step. */
@@ -136,39 +121,22 @@ public class ClipStore {
     }
     int step = seen.applied() + 1;
     int written = save(seen, changed, step, seen.written() > seen.applied());
-    if (seen.redo() != null) {
-      db.deleteFrom(CLIP_CHANGE)
-          .where(CLIP_CHANGE.CLIP_ID.eq(seen.id()).and(CLIP_CHANGE.STEP.ge(step)))
-          .execute();
-    }
-    db.insertInto(CLIP_CHANGE)
-        .set(CLIP_CHANGE.CLIP_ID, seen.id())
-        .set(CLIP_CHANGE.STEP, step)
-        .set(CLIP_CHANGE.NAME, name)
-        .set(CLIP_CHANGE.DELTA, json.writeValueAsString(delta))
-        .execute();
+    steps.append(seen.id(), step, name, delta, seen.redo() != null);
     return new StoredClip(seen.id(), seen.episodeId(), seen.revision() + 1, step, written, changed, name, null);
   }
 
   @Transactional
   public StoredClip undo(StoredClip seen) {
-    if (seen.applied() == 0) {
-      return seen;
-    }
-    ClipDocument before = delta(seen.id(), seen.applied()).backwards(seen.document());
-    return moved(seen, before, seen.applied() - 1);
+    return seen.applied() == 0 ? seen : moved(seen, seen.applied() - 1);
   }
 
   @Transactional
   public StoredClip redo(StoredClip seen) {
-    if (seen.redo() == null) {
-      return seen;
-    }
-    ClipDocument after = delta(seen.id(), seen.applied() + 1).forwards(seen.document());
-    return moved(seen, after, seen.applied() + 1);
+    return seen.redo() == null ? seen : moved(seen, seen.applied() + 1);
   }
 
-  private StoredClip moved(StoredClip seen, ClipDocument document, int applied) {
+  private StoredClip moved(StoredClip seen, int applied) {
+    ClipDocument document = steps.replayed(seen.id(), seen.document(), seen.applied(), applied);
     int written = save(seen, document, applied, false);
     return new StoredClip(
         seen.id(),
@@ -177,28 +145,18 @@ public class ClipStore {
         applied,
         written,
         document,
-        name(seen.id(), applied).orElse(null),
-        name(seen.id(), applied + 1).orElse(null));
-  }
-
-  private ClipDelta delta(long id, int step) {
-    String text =
-        db.select(CLIP_CHANGE.DELTA)
-            .from(CLIP_CHANGE)
-            .where(CLIP_CHANGE.CLIP_ID.eq(id).and(CLIP_CHANGE.STEP.eq(step)))
-            .fetchSingle()
-            .value1();
-    return json.readValue(text, ClipDelta.class);
+        steps.name(seen.id(), applied),
+        steps.name(seen.id(), applied + 1));
   }
 
   /**
-   * Moves the clip on; the document is written whole now and then only, the log has the rest.
+   * Moves the clip on.
    *
-   * @param whole whether the steps that lead to the document as written are about to go
+   * @param leaving whether the steps that lead to the document as written are about to go
    * @return the step at which the document is written
    */
-  private int save(StoredClip seen, ClipDocument document, int applied, boolean whole) {
-    boolean write = whole || Math.abs(applied - seen.written()) >= STEPS_BETWEEN_DOCUMENTS;
+  private int save(StoredClip seen, ClipDocument document, int applied, boolean leaving) {
+    boolean write = StepLog.writesWhole(applied, seen.written(), leaving);
     var update = db.update(CLIP).set(CLIP.REVISION, seen.revision() + 1).set(CLIP.APPLIED, applied);
     if (write) {
       update = update.set(CLIP.DOCUMENT, json.writeValueAsString(document)).set(CLIP.DOCUMENT_STEP, applied);

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.stereotype.Service;
+import paringknife.core.formats.PlainText;
 import paringknife.core.transcript.Transcript;
 import paringknife.media.ffmpeg.Probe;
 import paringknife.media.ffmpeg.Recording;
@@ -66,7 +67,9 @@ public class Episodes {
     TranscriptFile.Imported words = transcript == null ? null : TranscriptFile.read(transcript);
     long id = store.add(source.show(), source.title(), source.camera().toAbsolutePath(), probed.durationUs());
     if (words != null) {
-      transcripts.replace(id, glossary.apply(source.show(), words.transcript()), words.timing());
+      Transcript text =
+          words.timing() == TranscriptFile.Timing.NOTHING ? PlainText.spread(words.transcript(), probed.durationUs()) : words.transcript();
+      transcripts.replace(id, glossary.apply(source.show(), text), words.timing());
     }
     sounds.add(id, source.microphones());
     ingest.schedule(id);

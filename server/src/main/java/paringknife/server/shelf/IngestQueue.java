@@ -9,6 +9,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.function.DoubleConsumer;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.ObjectProvider;
@@ -93,10 +94,9 @@ public class IngestQueue {
         DoubleConsumer listening = share -> throttle.run(() -> report(id, store, LISTENING_FROM + share * (0.99 - LISTENING_FROM)));
         if (given == null) {
           transcripts.replace(id, glossary.apply(row.show(), recognised(id, sounds, folder, listening)), TranscriptFile.Timing.WORDS);
-        } else if (given.timing() != TranscriptFile.Timing.WORDS) {
-          align(id, given, transcripts, folder, listening);
         }
-        store.report(id, EpisodeState.READY, 1, null);
+        boolean untimed = given != null && given.timing() != TranscriptFile.Timing.WORDS;
+        store.report(id, EpisodeState.READY, 1, untimed ? align(given, transcripts, folder, listening) : null);
       } catch (Binned e) {
         LOG.info("episode {} was put into the bin while it was being taken in", id);
       } catch (Interrupted e) {
@@ -128,15 +128,34 @@ public class IngestQueue {
           .toList();
     }
 
-    /** Times a text against the sound; one that the sound does not say keeps the times it came with. */
-    private static void align(
-        long id, TranscriptStore.StoredTranscript given, TranscriptStore transcripts, EpisodeFolder folder, DoubleConsumer progress) {
-      TextOnSound laid = new ForcedAligner().align(folder.sound(), given.transcript(), progress);
-      if (laid.matched() >= ForcedAligner.LEAST_MATCH) {
-        transcripts.replace(id, laid.transcript(), TranscriptFile.Timing.WORDS);
-      } else {
-        LOG.warn("the transcript of episode {} does not say what is said in it: {} of its words were heard", id, laid.matched());
+    /**
+     * Times a text against the sound; one that the sound does not say keeps the times it came with. A
+     * text that is corrected meanwhile is timed again.
+     *
+     * @return what of it the producer should know; null when all of it was heard
+     */
+    private static @Nullable String align(
+        TranscriptStore.StoredTranscript given, TranscriptStore transcripts, EpisodeFolder folder, DoubleConsumer progress) {
+      long id = given.episodeId();
+      TranscriptStore.StoredTranscript untimed = given;
+      TextOnSound laid = new ForcedAligner().align(folder.sound(), untimed.transcript(), progress);
+      while (laid.matched() >= ForcedAligner.LEAST_MATCH && !transcripts.retime(untimed, laid.transcript())) {
+        untimed = transcripts.of(id).orElseThrow();
+        laid = new ForcedAligner().align(folder.sound(), untimed.transcript(), progress);
       }
+      if (laid.matched() < ForcedAligner.LEAST_MATCH) {
+        return "The transcript does not say what is said in this recording, so its words have no times of their own.";
+      }
+      int unheard = laid.unmatched().size();
+      int untold = laid.untold().size();
+      if (unheard == 0 && untold == 0) {
+        return null;
+      }
+      return String.format(
+          "The transcript was timed against the sound. %s",
+          unheard == 0
+              ? untold + (untold == 1 ? " place has" : " places have") + " words that it does not tell."
+              : unheard + (unheard == 1 ? " stretch" : " stretches") + " of it could not be heard and " + (unheard == 1 ? "is" : "are") + " marked doubtful.");
     }
 
     private static Transcript recognised(long id, EpisodeSounds sounds, EpisodeFolder folder, DoubleConsumer progress) {

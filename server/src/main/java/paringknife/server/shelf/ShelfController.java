@@ -32,6 +32,7 @@ import org.springframework.web.bind.annotation.RestController;
 import paringknife.core.frame.Face;
 import paringknife.core.transcript.Passage;
 import paringknife.core.transcript.TranscriptSearch;
+import paringknife.media.transcripts.TranscriptFile;
 import paringknife.server.episodes.DataFolder;
 import paringknife.server.episodes.Episode;
 import paringknife.server.episodes.EpisodeSource;
@@ -84,9 +85,9 @@ class ShelfController {
   /** A person in the picture; face as shares of the picture. */
   record PersonInPicture(int index, String name, double x, double y, double width, double height) {}
 
-  /** What an opened episode is. */
+  /** What an opened episode is; {@code madeAt} names the state of its proxy and levels. */
   record EpisodeCard(
-      long id, String show, String title, long durationUs, int width, int height, int frameRateNumerator, int frameRateDenominator, List<PersonInPicture> people) {}
+      long id, long madeAt, String show, String title, long durationUs, int width, int height, int frameRateNumerator, int frameRateDenominator, List<PersonInPicture> people) {}
 
   /** A transcript in columns, one entry a word; times in microseconds. */
   record TranscriptColumns(
@@ -118,11 +119,11 @@ class ShelfController {
     try (Stream<Path> files = Files.walk(data.media(), 3)) {
       return files
           .filter(Files::isRegularFile)
-          .filter(f -> f.toString().toLowerCase(Locale.ROOT).matches(".*\\.(mp4|mov|mkv|webm|mp3|m4a|wav|flac|json|srt|vtt|ttml|txt)"))
+          .filter(f -> f.toString().toLowerCase(Locale.ROOT).matches(".*\\.(mp4|mov|mkv|webm|mp3|m4a|wav|flac)") || TranscriptFile.isOne(f))
           .filter(f -> !List.of("episode.json", "truth.json").contains(f.getFileName().toString()))
           .sorted()
           .limit(500)
-          .map(f -> new MediaFile(data.media().relativize(f).toString(), f.toFile().length(), f.toString().toLowerCase(Locale.ROOT).matches(".*\\.(json|srt|vtt|ttml|txt)")))
+          .map(f -> new MediaFile(data.media().relativize(f).toString(), f.toFile().length(), TranscriptFile.isOne(f)))
           .toList();
     }
   }
@@ -255,7 +256,7 @@ class ShelfController {
       people.add(new PersonInPicture(p, episode.nameOf(p).orElse("Person " + (p + 1)), face.x(), face.y(), face.width(), face.height()));
     }
     return new EpisodeCard(
-        id, row.show(), row.title(), row.durationUs(), picture == null ? 640 : picture.width(), picture == null ? 360 : picture.height(), episode.rate().numerator(), episode.rate().denominator(), people);
+        id, episode.folder().soundMadeAt(), row.show(), row.title(), row.durationUs(), picture == null ? 640 : picture.width(), picture == null ? 360 : picture.height(), episode.rate().numerator(), episode.rate().denominator(), people);
   }
 
   @GetMapping(path = "/episodes/{id}/transcript", produces = MediaType.APPLICATION_JSON_VALUE)

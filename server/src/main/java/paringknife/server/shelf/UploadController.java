@@ -7,7 +7,6 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
-import java.util.Locale;
 import java.util.concurrent.TimeUnit;
 import me.desair.tus.server.TusFileUploadService;
 import me.desair.tus.server.exception.TusException;
@@ -17,6 +16,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import paringknife.media.transcripts.TranscriptFile;
 import paringknife.server.episodes.DataFolder;
 import paringknife.server.web.NotThere;
 
@@ -68,8 +68,7 @@ class UploadController {
       Path place = free(data.uploads(), plain.isBlank() ? "upload" : plain);
       Files.move(arriving.resolve("uploads").resolve(info.getId().toString()).resolve("data"), place, StandardCopyOption.ATOMIC_MOVE);
       tus.deleteUpload(address);
-      boolean transcript = place.toString().toLowerCase(Locale.ROOT).matches(".*\\.(json|srt|vtt|ttml|txt)");
-      return new ShelfController.MediaFile(data.media().relativize(place).toString(), Files.size(place), transcript);
+      return new ShelfController.MediaFile(data.media().relativize(place).toString(), Files.size(place), TranscriptFile.isOne(place));
     } catch (TusException e) {
       throw new NotThere("This upload is not there any more. Please send the file again.");
     }

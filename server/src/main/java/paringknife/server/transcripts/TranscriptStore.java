@@ -13,21 +13,28 @@ import org.springframework.transaction.annotation.Transactional;
 import paringknife.core.transcript.Transcript;
 import paringknife.core.transcript.TranscriptDelta;
 import paringknife.media.transcripts.TranscriptFile;
+import paringknife.server.database.StepLog;
 import paringknife.server.web.Outdated;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Transcripts in the database, with every correction as a step that can be undone. */
 @Repository
 public class TranscriptStore {
-  private static final int STEPS_BETWEEN_DOCUMENTS = 64;
-
   private final DSLContext db;
   private final JsonMapper json;
+  private final StepLog<Transcript, TranscriptDelta> steps;
   private final Map<Long, StoredTranscript> recent = new ConcurrentHashMap<>();
 
   TranscriptStore(DSLContext db, JsonMapper json) {
     this.db = db;
     this.json = json;
+    this.steps =
+        new StepLog<>(
+            db,
+            json,
+            new StepLog.Columns(
+                TRANSCRIPT_CHANGE, TRANSCRIPT_CHANGE.EPISODE_ID, TRANSCRIPT_CHANGE.STEP, TRANSCRIPT_CHANGE.NAME, TRANSCRIPT_CHANGE.DELTA),
+            TranscriptDelta.class);
   }
 
   /**
@@ -55,7 +62,7 @@ public class TranscriptStore {
   public void replace(long id, Transcript transcript, TranscriptFile.Timing timing) {
     int revision = revision(id) + 1;
     String document = json.writeValueAsString(transcript);
-    db.deleteFrom(TRANSCRIPT_CHANGE).where(TRANSCRIPT_CHANGE.EPISODE_ID.eq(id)).execute();
+    steps.forget(id);
     db.insertInto(TRANSCRIPT)
         .set(TRANSCRIPT.EPISODE_ID, id)
         .set(TRANSCRIPT.REVISION, revision)
@@ -70,6 +77,29 @@ public class TranscriptStore {
         .set(TRANSCRIPT.APPLIED, 0)
         .set(TRANSCRIPT.DOCUMENT_STEP, 0)
         .execute();
+  }
+
+  /**
+   * Puts a transcript that has been timed in place of the one it was made of, unless that was changed
+   * meanwhile.
+   *
+   * @return whether it was done
+   */
+  @Transactional
+  public boolean retime(StoredTranscript untimed, Transcript timed) {
+    int done =
+        db.update(TRANSCRIPT)
+            .set(TRANSCRIPT.REVISION, untimed.revision() + 1)
+            .set(TRANSCRIPT.DOCUMENT, json.writeValueAsString(timed))
+            .set(TRANSCRIPT.TIMING, TranscriptFile.Timing.WORDS.name())
+            .set(TRANSCRIPT.APPLIED, 0)
+            .set(TRANSCRIPT.DOCUMENT_STEP, 0)
+            .where(TRANSCRIPT.EPISODE_ID.eq(untimed.episodeId()).and(TRANSCRIPT.REVISION.eq(untimed.revision())))
+            .execute();
+    if (done == 1) {
+      steps.forget(untimed.episodeId());
+    }
+    return done == 1;
   }
 
   /** How often a transcript was changed; 0 when there is none. */
@@ -96,39 +126,11 @@ public class TranscriptStore {
                         r.value2(),
                         r.value3(),
                         TranscriptFile.Timing.valueOf(r.value4()),
-                        replayed(id, json.readValue(r.value5(), Transcript.class), r.value3(), r.value2()),
-                        name(id, r.value2()).orElse(null),
-                        name(id, r.value2() + 1).orElse(null)));
+                        steps.replayed(id, json.readValue(r.value5(), Transcript.class), r.value3(), r.value2()),
+                        steps.name(id, r.value2()),
+                        steps.name(id, r.value2() + 1)));
     read.ifPresent(r -> recent.put(id, r));
     return read;
-  }
-
-  private Transcript replayed(long id, Transcript document, int from, int to) {
-    Transcript now = document;
-    for (int step = from + 1; step <= to; step++) {
-      now = delta(id, step).forwards(now);
-    }
-    for (int step = from; step > to; step--) {
-      now = delta(id, step).backwards(now);
-    }
-    return now;
-  }
-
-  private Optional<String> name(long id, int step) {
-    return db.select(TRANSCRIPT_CHANGE.NAME)
-        .from(TRANSCRIPT_CHANGE)
-        .where(TRANSCRIPT_CHANGE.EPISODE_ID.eq(id).and(TRANSCRIPT_CHANGE.STEP.eq(step)))
-        .fetchOptional(TRANSCRIPT_CHANGE.NAME);
-  }
-
-  private TranscriptDelta delta(long id, int step) {
-    String text =
-        db.select(TRANSCRIPT_CHANGE.DELTA)
-            .from(TRANSCRIPT_CHANGE)
-            .where(TRANSCRIPT_CHANGE.EPISODE_ID.eq(id).and(TRANSCRIPT_CHANGE.STEP.eq(step)))
-            .fetchSingle()
-            .value1();
-    return json.readValue(text, TranscriptDelta.class);
   }
 
   /** Applies a change to the state the caller has seen. A change of nothing is not a step. */
@@ -140,45 +142,30 @@ public class TranscriptStore {
     }
     int step = seen.applied() + 1;
     int written = save(seen, changed, step, seen.written() > seen.applied());
-    if (seen.redo() != null) {
-      db.deleteFrom(TRANSCRIPT_CHANGE)
-          .where(TRANSCRIPT_CHANGE.EPISODE_ID.eq(seen.episodeId()).and(TRANSCRIPT_CHANGE.STEP.ge(step)))
-          .execute();
-    }
-    db.insertInto(TRANSCRIPT_CHANGE)
-        .set(TRANSCRIPT_CHANGE.EPISODE_ID, seen.episodeId())
-        .set(TRANSCRIPT_CHANGE.STEP, step)
-        .set(TRANSCRIPT_CHANGE.NAME, name)
-        .set(TRANSCRIPT_CHANGE.DELTA, json.writeValueAsString(delta))
-        .execute();
+    steps.append(seen.episodeId(), step, name, delta, seen.redo() != null);
     return new StoredTranscript(seen.episodeId(), seen.revision() + 1, step, written, seen.timing(), changed, name, null);
   }
 
   @Transactional
   public StoredTranscript undo(StoredTranscript seen) {
-    return seen.applied() == 0 ? seen : moved(seen, delta(seen.episodeId(), seen.applied()).backwards(seen.transcript()), seen.applied() - 1);
+    return seen.applied() == 0 ? seen : moved(seen, seen.applied() - 1);
   }
 
   @Transactional
   public StoredTranscript redo(StoredTranscript seen) {
-    return seen.redo() == null ? seen : moved(seen, delta(seen.episodeId(), seen.applied() + 1).forwards(seen.transcript()), seen.applied() + 1);
+    return seen.redo() == null ? seen : moved(seen, seen.applied() + 1);
   }
 
-  private StoredTranscript moved(StoredTranscript seen, Transcript transcript, int applied) {
+  private StoredTranscript moved(StoredTranscript seen, int applied) {
+    long id = seen.episodeId();
+    Transcript transcript = steps.replayed(id, seen.transcript(), seen.applied(), applied);
     int written = save(seen, transcript, applied, false);
     return new StoredTranscript(
-        seen.episodeId(),
-        seen.revision() + 1,
-        applied,
-        written,
-        seen.timing(),
-        transcript,
-        name(seen.episodeId(), applied).orElse(null),
-        name(seen.episodeId(), applied + 1).orElse(null));
+        id, seen.revision() + 1, applied, written, seen.timing(), transcript, steps.name(id, applied), steps.name(id, applied + 1));
   }
 
-  private int save(StoredTranscript seen, Transcript transcript, int applied, boolean whole) {
-    boolean write = whole || Math.abs(applied - seen.written()) >= STEPS_BETWEEN_DOCUMENTS;
+  private int save(StoredTranscript seen, Transcript transcript, int applied, boolean leaving) {
+    boolean write = StepLog.writesWhole(applied, seen.written(), leaving);
     var update =
         db.update(TRANSCRIPT)
             .set(TRANSCRIPT.REVISION, seen.revision() + 1)
