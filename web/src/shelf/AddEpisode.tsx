@@ -25,21 +25,24 @@ export function AddEpisode({ onDone }: { onDone: (mended: string[]) => void }) {
   const [microphones, setMicrophones] = useState<{ file: string; speaker: string }[]>([]);
   const [problem, setProblem] = useState('');
   const picker = useRef<HTMLInputElement>(null);
-  const chosen = useRef({ recording: '' });
+  // Files arrive between renders, so what is chosen by then is read from here.
+  const latest = useRef('');
   const chooseRecording = (name: string) => {
-    chosen.current.recording = name;
+    const before = latest.current;
+    latest.current = name;
     setRecording(name);
-    setTitle((typed) => typed || titleOf(name));
+    setMicrophones((m) => m.filter((x) => x.file !== name));
+    setTitle((typed) => (!typed || typed === titleOf(before) ? titleOf(name) : typed));
   };
+  const addMicrophone = (file: string) =>
+    setMicrophones((m) => (!file || file === latest.current || m.some((x) => x.file === file) ? m : [...m, { file, speaker: '' }]));
   /** A picture is the recording; sound that comes beside one is a microphone of it. */
   const arrived = (name: string) => {
-    const now = chosen.current;
-    if (!now.recording || (PICTURE.test(name) && !PICTURE.test(now.recording))) {
-      if (now.recording) setMicrophones((m) => [...m, { file: now.recording, speaker: '' }]);
-      chosen.current.recording = name;
-      setRecording(name);
-      setTitle((typed) => (!typed || typed === titleOf(now.recording) ? titleOf(name) : typed));
-    } else if (!PICTURE.test(name)) setMicrophones((m) => [...m, { file: name, speaker: '' }]);
+    const before = latest.current;
+    if (!before || (PICTURE.test(name) && !PICTURE.test(before))) {
+      chooseRecording(name);
+      addMicrophone(before);
+    } else if (!PICTURE.test(name)) addMicrophone(name);
   };
   const send = (files: FileList | null) => {
     for (const file of files ?? []) {
@@ -116,7 +119,7 @@ export function AddEpisode({ onDone }: { onDone: (mended: string[]) => void }) {
             </button>
           </div>
         ))}
-        {choice(false, '', (file) => file && !microphones.some((m) => m.file === file) && setMicrophones([...microphones, { file, speaker: '' }]), 'add one', 'Microphone')}
+        {choice(false, '', addMicrophone, 'add one', 'Microphone')}
       </div>
       <UploadList />
       <div className="mt-4 flex items-center gap-3">
