@@ -56,6 +56,7 @@ export type CorrectionIntent =
   | { type: 'paragraph'; word: number; starts: boolean }
   | { type: 'reassign'; first: number; last: number; speaker: string }
   | { type: 'nameSpeaker'; speaker: number; name: string }
+  | { type: 'typeIn'; text: string; startUs: number; endUs: number; speaker: string }
   | { type: 'punctuate' };
 
 /** A refusal with a message for the user. */
@@ -102,6 +103,11 @@ export const api = {
   addEpisode: (asked: Schemas['NewEpisode']) =>
     post<Schemas['Shelved']>('/episodes', asked),
   tryAgain: (id: number) => post<ShelfItem>(`/episodes/${id}/ingest`),
+  stopIngest: (id: number) => post<ShelfItem>(`/episodes/${id}/ingest/stop`),
+  recogniser: () => get<Schemas['Description']>('/recogniser'),
+  pasteText: (id: number, text: string) => post<void>(`/episodes/${id}/transcript-text`, { text }),
+  listen: (id: number, work: 'RECOGNISE' | 'TIME' | 'VOICES') => post<void>(`/episodes/${id}/words`, { work }),
+  misfits: (id: number) => get<Schemas['MisfitList']>(`/episodes/${id}/misfits`),
   finishUpload: (address: string) => post<MediaFile>('/uploads', { address }),
   shelves: () => get<Shelf[]>('/shelves'),
   addShelf: (name: string, parentId: number | null) => post<number>('/shelves', { name, parentId }),
@@ -111,8 +117,8 @@ export const api = {
   binEpisode: (id: number) => request<void>('DELETE', `/episodes/${id}`),
   returnEpisode: (id: number) => post<void>(`/episodes/${id}/return`),
   storage: () => get<Schemas['Storage']>('/storage'),
-  sounds: (id: number) => get<Schemas['SoundOfEpisode'][]>(`/episodes/${id}/sounds`),
-  chooseSounds: (id: number, choices: Schemas['SoundChoice'][]) => request<void>('PUT', `/episodes/${id}/sounds`, choices),
+  sounds: (id: number) => get<Schemas['SoundsOfEpisode']>(`/episodes/${id}/sounds`),
+  chooseSounds: (id: number, chosen: Schemas['SoundsChosen']) => request<void>('PUT', `/episodes/${id}/sounds`, chosen),
   episode: (id: number) => get<EpisodeCard>(`/episodes/${id}`),
   transcript: (id: number) => get<TranscriptColumns>(`/episodes/${id}/transcript`),
   levels: async (id: number, madeAt: number) =>
@@ -124,6 +130,7 @@ export const api = {
   doubtful: (id: number) => get<DoubtfulWord[]>(`/episodes/${id}/doubtful`),
   glossary: (id: number) => get<Schemas['Entry'][]>(`/episodes/${id}/glossary`),
   acceptSpelling: (id: number, heard: string, written: string) => post<void>(`/episodes/${id}/glossary`, { heard, written }),
+  removeSpelling: (id: number, heard: string, written: string) => post<void>(`/episodes/${id}/glossary/remove`, { heard, written }),
   said: (phrase: string) => get<Said[]>(`/said?phrase=${encodeURIComponent(phrase)}`),
   search: (id: number, phrase: string) =>
     get<Hit[]>(`/episodes/${id}/search?phrase=${encodeURIComponent(phrase)}`),

@@ -148,6 +148,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/episodes/{id}/words": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["listen"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/episodes/{id}/transcript/undo": {
         parameters: {
             query?: never;
@@ -190,6 +206,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["change_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/episodes/{id}/transcript-text": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["paste"];
         delete?: never;
         options?: never;
         head?: never;
@@ -302,6 +334,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["tryAgain"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/episodes/{id}/ingest/stop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["stop"];
         delete?: never;
         options?: never;
         head?: never;
@@ -564,6 +612,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/recogniser": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["recogniser"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/media-folder": {
         parameters: {
             query?: never;
@@ -603,7 +667,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["listen"];
+        get: operations["listen_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -700,6 +764,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["poster"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/episodes/{id}/misfits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["misfits"];
         put?: never;
         post?: never;
         delete?: never;
@@ -953,6 +1033,11 @@ export interface components {
             nudgeUs: number;
             heard: boolean;
         };
+        SoundsChosen: {
+            separate: components["schemas"]["SoundChoice"][];
+            /** Format: int32 */
+            listened: number | null;
+        };
         Mark: {
             /** Format: int64 */
             id: number;
@@ -988,6 +1073,8 @@ export interface components {
             title: string;
             recording: string;
             transcript: string;
+            text: string | null;
+            typed: boolean;
             microphones: components["schemas"]["NewMicrophone"][];
         };
         NewMicrophone: {
@@ -998,6 +1085,10 @@ export interface components {
             /** Format: int64 */
             id: number;
             mended: string[];
+        };
+        WordsAsked: {
+            /** @enum {string} */
+            work: "RECOGNISE" | "TIME" | "VOICES";
         };
         TranscriptSeen: {
             /** Format: int32 */
@@ -1103,10 +1194,23 @@ export interface components {
         TranscriptChange: {
             /** Format: int32 */
             revision: number;
-            intent: components["schemas"]["Accept"] | components["schemas"]["BreakParagraph"] | components["schemas"]["Capital"] | components["schemas"]["CyclePunctuation"] | components["schemas"]["Join"] | components["schemas"]["NameSpeaker"] | components["schemas"]["Punctuate"] | components["schemas"]["Reassign"] | components["schemas"]["Replace"] | components["schemas"]["ReplaceAll"];
+            intent: components["schemas"]["Accept"] | components["schemas"]["BreakParagraph"] | components["schemas"]["Capital"] | components["schemas"]["CyclePunctuation"] | components["schemas"]["Join"] | components["schemas"]["NameSpeaker"] | components["schemas"]["Punctuate"] | components["schemas"]["Reassign"] | components["schemas"]["Replace"] | components["schemas"]["ReplaceAll"] | components["schemas"]["TypeIn"];
         };
         TranscriptIntent: {
             type: string;
+        };
+        TypeIn: {
+            type: "TypeIn";
+        } & (Omit<components["schemas"]["TranscriptIntent"], "type"> & {
+            text?: string;
+            /** Format: int64 */
+            startUs?: number;
+            /** Format: int64 */
+            endUs?: number;
+            speaker?: string;
+        });
+        VerbatimText: {
+            text: string;
         };
         PiecesAsked: {
             scripts: string;
@@ -1182,9 +1286,14 @@ export interface components {
             show: string;
             title: string;
             /** @enum {string} */
-            state: "ARRIVING" | "READY" | "FAILED";
+            state: "ARRIVING" | "READY" | "STOPPED" | "FAILED";
             /** Format: double */
             progress: number;
+            /** @enum {string|null} */
+            step: "LINING_UP" | "PICTURE_AND_SOUND" | "WORDS" | null;
+            /** Format: double */
+            stepProgress: number;
+            playable: boolean;
             problem: string | null;
             /** Format: int64 */
             durationUs: number;
@@ -1510,6 +1619,11 @@ export interface components {
             speaker: string;
             sentence: string;
         };
+        Description: {
+            name: string;
+            language: string;
+            quality: string;
+        };
         Colour: {
             /** Format: int32 */
             red: number;
@@ -1617,6 +1731,11 @@ export interface components {
             nudgeUs: number;
             heard: boolean;
         };
+        SoundsOfEpisode: {
+            separate: components["schemas"]["SoundOfEpisode"][];
+            /** Format: int32 */
+            listened: number | null;
+        };
         Cell: {
             spec: string;
             asked: boolean;
@@ -1665,6 +1784,17 @@ export interface components {
             /** Format: int32 */
             to: number;
         };
+        MisfitList: {
+            unheard: components["schemas"]["Unheard"][];
+            untold: components["schemas"]["Span"][];
+        };
+        Unheard: {
+            /** Format: int32 */
+            first: number;
+            /** Format: int32 */
+            last: number;
+            text: string;
+        };
         Entry: {
             heard: string;
             written: string;
@@ -1676,7 +1806,7 @@ export interface components {
             /** Format: int32 */
             index: number;
             /** @enum {string} */
-            why: "HARDLY_HEARD" | "SAID_TWICE" | "SMALL_BEGINNING" | "NO_END";
+            why: "HARDLY_HEARD" | "UNKNOWN_SPELLING" | "SAID_TWICE" | "SMALL_BEGINNING" | "NO_END";
         };
         ComparedWord: {
             /** Format: int32 */
@@ -1947,7 +2077,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["SoundOfEpisode"][];
+                    "*/*": components["schemas"]["SoundsOfEpisode"];
                 };
             };
         };
@@ -1963,7 +2093,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SoundChoice"][];
+                "application/json": components["schemas"]["SoundsChosen"];
             };
         };
         responses: {
@@ -2208,6 +2338,30 @@ export interface operations {
             };
         };
     };
+    listen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WordsAsked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     undo: {
         parameters: {
             query?: never;
@@ -2283,6 +2437,30 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["TranscriptStep"];
                 };
+            };
+        };
+    };
+    paste: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VerbatimText"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -2431,6 +2609,28 @@ export interface operations {
         };
     };
     tryAgain: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ShelfItem"];
+                };
+            };
+        };
+    };
+    stop: {
         parameters: {
             query?: never;
             header?: never;
@@ -2899,6 +3099,26 @@ export interface operations {
             };
         };
     };
+    recogniser: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Description"];
+                };
+            };
+        };
+    };
     mediaFolder: {
         parameters: {
             query?: never;
@@ -2939,7 +3159,7 @@ export interface operations {
             };
         };
     };
-    listen: {
+    listen_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -3095,6 +3315,28 @@ export interface operations {
                 };
                 content: {
                     "*/*": string;
+                };
+            };
+        };
+    };
+    misfits: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["MisfitList"];
                 };
             };
         };

@@ -7,6 +7,8 @@ import { sendFile } from './uploads';
 
 const PICTURE = /\.(mp4|mov|mkv|webm)$/i;
 
+type Words = 'recognise' | 'file' | 'paste' | 'type';
+
 const titleOf = (file: string) =>
   file
     .split('/')
@@ -22,6 +24,9 @@ export function AddEpisode({ onDone }: { onDone: (mended: string[]) => void }) {
   const [title, setTitle] = useState('');
   const [recording, setRecording] = useState('');
   const [transcript, setTranscript] = useState('');
+  const [words, setWords] = useState<Words>('recognise');
+  const [text, setText] = useState('');
+  const recogniser = useQuery({ queryKey: ['recogniser'], queryFn: api.recogniser, staleTime: Infinity });
   const [microphones, setMicrophones] = useState<{ file: string; speaker: string }[]>([]);
   const [problem, setProblem] = useState('');
   const picker = useRef<HTMLInputElement>(null);
@@ -48,14 +53,24 @@ export function AddEpisode({ onDone }: { onDone: (mended: string[]) => void }) {
     for (const file of files ?? []) {
       void sendFile(file, (stored) => {
         void queries.invalidateQueries({ queryKey: ['media'] });
-        if (stored.isTranscript) setTranscript(stored.name);
-        else arrived(stored.name);
+        if (stored.isTranscript) {
+          setTranscript(stored.name);
+          setWords('file');
+        } else arrived(stored.name);
       });
     }
   };
   const add = async () => {
     try {
-      const shelved = await api.addEpisode({ show, title, recording, transcript, microphones });
+      const shelved = await api.addEpisode({
+        show,
+        title,
+        recording,
+        transcript: words === 'file' ? transcript : '',
+        text: words === 'paste' ? text : '',
+        typed: words === 'type',
+        microphones,
+      });
       await queries.invalidateQueries({ queryKey: ['shelf'] });
       onDone(shelved.mended);
     } catch (error) {
@@ -98,8 +113,31 @@ export function AddEpisode({ onDone }: { onDone: (mended: string[]) => void }) {
           {choice(false, recording, chooseRecording, 'choose one', 'Recording')}
         </div>
         <div>
-          <span className="label">Transcript, if there is one</span>
-          {choice(true, transcript, setTranscript, 'recognise the words here', 'Transcript')}
+          <span className="label">Its words</span>
+          <select className="field mt-0.5" aria-label="Its words" value={words} onChange={(e) => setWords(e.target.value as Words)}>
+            <option value="recognise">are recognised on this machine</option>
+            <option value="file">come from a transcript file</option>
+            <option value="paste">come from a text I paste</option>
+            <option value="type">I type them while listening</option>
+          </select>
+        </div>
+        <div className="col-span-2">
+          {words === 'recognise' && recogniser.data && (
+            <p className="text-soft">
+              {recogniser.data.name}: {recogniser.data.quality}
+            </p>
+          )}
+          {words === 'file' && choice(true, transcript, setTranscript, 'choose one', 'Transcript')}
+          {words === 'paste' && (
+            <textarea
+              className="field h-36 font-serif text-[16px]"
+              placeholder="What is said, word for word. A speaker's name and a colon begin what they say. It is timed against the sound; what the sound does not say is shown to you."
+              aria-label="The text"
+              value={text}
+              onChange={(e) => setText(e.target.value)}
+            />
+          )}
+          {words === 'type' && <p className="text-soft">The player stops while you type and goes on when you pause. Open the episode and choose “Type along”.</p>}
         </div>
       </div>
       <div className="mt-4">
@@ -129,7 +167,7 @@ export function AddEpisode({ onDone }: { onDone: (mended: string[]) => void }) {
         </button>
         <span className="text-soft">or drop them here; a text without times is timed against the sound</span>
         {problem && <span className="text-accent">{problem}</span>}
-        <button className="button button-strong ml-auto" disabled={!recording || !title.trim()} onClick={() => void add()}>
+        <button className="button button-strong ml-auto" disabled={!recording || !title.trim() || (words === 'file' && !transcript) || (words === 'paste' && !text.trim())} onClick={() => void add()}>
           Put it on the shelf
         </button>
       </div>

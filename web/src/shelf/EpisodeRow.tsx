@@ -19,13 +19,19 @@ function useRestSeconds(progress: number | null): number | null {
   return done > 0.02 ? ((now - first.current.at) / 1000 / done) * (1 - progress) : null;
 }
 
+const STEPS = {
+  LINING_UP: 'lining the microphones up',
+  PICTURE_AND_SOUND: 'picture and sound',
+  WORDS: 'listening to the words',
+};
+
 /** One episode of the shelf. */
 export function EpisodeRow({ item }: { item: ShelfItem }) {
   const queries = useQueryClient();
   const shelves = useQuery({ queryKey: ['shelves'], queryFn: api.shelves });
   const [editing, setEditing] = useState(false);
   const rest = useRestSeconds(item.state === 'ARRIVING' ? item.progress : null);
-  const ready = item.state === 'READY';
+  const ready = item.playable;
   const fresh = () => queries.invalidateQueries({ queryKey: ['shelf'] });
   const describe = (change: Partial<Pick<ShelfItem, 'show' | 'title' | 'shelfId'>>) =>
     api.describeEpisode(item.id, { show: item.show, title: item.title, shelfId: item.shelfId, ...change }).then(fresh);
@@ -78,19 +84,31 @@ export function EpisodeRow({ item }: { item: ShelfItem }) {
           )}
           {item.state === 'ARRIVING' && (
             <div className="mt-2 flex items-center gap-3">
-              <div className="h-1.5 w-60 overflow-hidden rounded-full bg-rule">
+              <div className="h-1.5 w-44 overflow-hidden rounded-full bg-rule">
                 <div className="h-full bg-steel" style={{ width: `${item.progress * 100}%` }} />
               </div>
-              <span className="text-[12.5px] text-soft">
-                {item.words === 0 && item.progress >= 0.6 ? 'listening to the words' : 'taking in'}
+              <span className="text-[12.5px] text-soft tabular-nums" data-testid="step">
+                {item.step ? `${STEPS[item.step]} ${Math.round(item.stepProgress * 100)} %` : 'waits for its turn'}
                 {rest !== null && `, ${rest < 90 ? `${Math.ceil(rest)} s` : `${Math.round(rest / 60)} min`} left`}
               </span>
+              <button className="link text-[12.5px]" onClick={() => void api.stopIngest(item.id).then(fresh)}>
+                Stop
+              </button>
             </div>
           )}
-          {ready && item.problem && <div className="mt-1 text-[12.5px] text-soft">{item.problem}</div>}
+          {item.state === 'STOPPED' && (
+            <div className="mt-1 text-soft">
+              Stopped.{' '}
+              <button className="link underline" onClick={() => void api.tryAgain(item.id).then(fresh)}>
+                Go on
+              </button>
+            </div>
+          )}
+          {item.state === 'READY' && item.problem && <div className="mt-1 text-[12.5px] text-soft">{item.problem}</div>}
           {item.state === 'FAILED' && (
             <div className="mt-1 text-accent">
-              Not taken in: {item.problem}{' '}
+              {ready ? 'This went wrong: ' : 'Not taken in: '}
+              {item.problem}{' '}
               <button className="link underline" onClick={() => void api.tryAgain(item.id).then(fresh)}>
                 Try again
               </button>

@@ -8,18 +8,22 @@ export function LineUpPanel({ episodeId }: { episodeId: number }) {
   const queries = useQueryClient();
   const sounds = useQuery({ queryKey: ['sounds', episodeId], queryFn: () => api.sounds(episodeId) });
   const [changed, setChanged] = useState<Record<number, { speaker?: string; nudgeUs?: number; heard?: boolean }>>({});
+  const [listened, setListened] = useState<number | null | undefined>(undefined);
   const [problem, setProblem] = useState('');
-  if (!sounds.data?.length) return null;
-  const now = sounds.data.map((s) => ({ ...s, ...changed[s.position] }));
+  if (!sounds.data?.separate.length) return null;
+  const listensTo = listened === undefined ? sounds.data.listened : listened;
+  const now = sounds.data.separate.map((s) => ({ ...s, ...changed[s.position] }));
+  const soundChanges = Object.values(changed).some((c) => c.heard !== undefined || c.nudgeUs !== undefined);
   const set = (position: number, change: { speaker?: string; nudgeUs?: number; heard?: boolean }) =>
     setChanged({ ...changed, [position]: { ...changed[position], ...change } });
   const apply = async () => {
     try {
-      await api.chooseSounds(
-        episodeId,
-        now.map((s) => ({ speaker: s.speaker, nudgeUs: s.nudgeUs, heard: s.heard })),
-      );
+      await api.chooseSounds(episodeId, {
+        separate: now.map((s) => ({ speaker: s.speaker, nudgeUs: s.nudgeUs, heard: s.heard })),
+        listened: listensTo,
+      });
       setChanged({});
+      setListened(undefined);
       await queries.invalidateQueries({ queryKey: ['shelf'] });
       await queries.invalidateQueries({ queryKey: ['sounds', episodeId] });
     } catch (error) {
@@ -29,7 +33,7 @@ export function LineUpPanel({ episodeId }: { episodeId: number }) {
   return (
     <Popover.Root>
       <Popover.Trigger asChild>
-        <button className="link text-[12.5px]">{sounds.data.length} microphones</button>
+        <button className="link text-[12.5px]">{now.length === 1 ? '1 microphone' : `${now.length} microphones`}</button>
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content className="panel w-[560px]" sideOffset={6} align="start" collisionPadding={12}>
@@ -61,11 +65,24 @@ export function LineUpPanel({ episodeId }: { episodeId: number }) {
               </div>
             </div>
           ))}
+          <label className="mt-3 flex items-center gap-2 border-t border-rule pt-3">
+            <span className="text-soft">Words are listened for in</span>
+            <select className="field w-56" value={listensTo ?? ''} onChange={(e) => setListened(e.target.value === '' ? null : Number(e.target.value))}>
+              <option value="">what is heard</option>
+              <option value={-1}>the recording's own sound</option>
+              {now.map((s) => (
+                <option key={s.position} value={s.position}>
+                  {s.file}
+                </option>
+              ))}
+            </select>
+            <span className="text-[12.5px] text-soft">from the next listening on</span>
+          </label>
           <div className="mt-3 flex items-center justify-between">
             <span className={problem ? 'text-accent' : 'text-soft'}>{problem || (now.some((s) => s.heard) ? 'The ticked ones are heard.' : "The recording's own sound is heard.")}</span>
             <Popover.Close asChild>
-              <button className="button button-strong" disabled={!Object.keys(changed).length} onClick={() => void apply()}>
-                Make the sound anew
+              <button className="button button-strong" disabled={!Object.keys(changed).length && listened === undefined} onClick={() => void apply()}>
+                {soundChanges ? 'Make the sound anew' : 'Keep'}
               </button>
             </Popover.Close>
           </div>

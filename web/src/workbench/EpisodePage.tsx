@@ -2,9 +2,11 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { Redo2, Search, Undo2, X } from 'lucide-react';
-import { api, type Brief, type ClipState } from '../api/client';
+import { api, type Brief, type ClipState, type ShelfItem } from '../api/client';
 import { useServerEvents } from '../api/events';
 import { CorrectBar } from '../galley/CorrectBar';
+import { MisfitList } from '../galley/MisfitList';
+import { TypeAlong } from '../galley/TypeAlong';
 import { Galley } from '../galley/Galley';
 import { wordAt } from '../galley/setLines';
 import { current } from '../plate/player';
@@ -23,6 +25,7 @@ import { Bench } from './Bench';
 import { redo, undo } from './changes';
 import { Corrections } from './corrections';
 import { ReadingPanel } from './ReadingPanel';
+import { TranscriptPanel } from './TranscriptPanel';
 import { useReading } from './reading';
 import { HelpPanel } from './HelpPanel';
 import { useKeys } from './keys';
@@ -46,7 +49,9 @@ export function EpisodePage() {
 
   const shelf = useQuery({ queryKey: ['shelf'], queryFn: api.shelf });
   const item = shelf.data?.find((e) => e.id === id);
-  const ready = item?.state === 'READY';
+  const ready = item?.playable ?? false;
+  const settled = item?.state === 'READY';
+  const [typing, setTyping] = useState(false);
   const episode = useQuery({ queryKey: ['episode', id], queryFn: () => api.episode(id), enabled: ready });
   const transcript = useQuery({ queryKey: ['transcript', id], queryFn: () => api.transcript(id) });
   const levels = useQuery({
@@ -67,14 +72,14 @@ export function EpisodePage() {
     staleTime: Infinity,
   });
 
-  const wasReady = useRef(ready);
+  const before = useRef({ ready, settled });
   useEffect(() => {
     // What came with the episode may have been timed, or made, while it was taken in.
-    if (ready && !wasReady.current) {
-      for (const key of ['transcript', 'doubtful', 'episode', 'picks']) void queries.invalidateQueries({ queryKey: [key, id] });
+    if ((ready && !before.current.ready) || (settled && !before.current.settled)) {
+      for (const key of ['transcript', 'doubtful', 'episode', 'picks', 'misfits', 'clips']) void queries.invalidateQueries({ queryKey: [key, id] });
     }
-    wasReady.current = ready;
-  }, [ready, id, queries]);
+    before.current = { ready, settled };
+  }, [ready, settled, id, queries]);
   usePlace(id, params.get('at'), transcript.data?.startUs ?? null);
 
   const clip = useWorkbench((s) => s.clip);
@@ -154,9 +159,9 @@ export function EpisodePage() {
   const stepBack = useCallback(() => void (onTranscript ? corrections.undo() : undo()), [onTranscript, corrections]);
   const stepOn = useCallback(() => void (onTranscript ? corrections.redo() : redo()), [onTranscript, corrections]);
 
+  const data = transcript.data;
   if (shelf.isError) return <Notice text="The server does not answer." />;
   if (shelf.data && !item) return <Notice text="This episode is not on the shelf." />;
-  const data = transcript.data;
   return (
     <div className="flex h-full flex-col">
       <header className="flex h-[52px] shrink-0 items-center gap-3 border-b border-rule px-4">
@@ -200,6 +205,7 @@ export function EpisodePage() {
           >
             <Redo2 size={16} />
           </button>
+          {item && data && <TranscriptPanel item={item} transcript={data} corrections={corrections} onType={() => setTyping(true)} />}
           <ReadingPanel episodeId={id} />
           <button className="rounded px-2 py-1 hover:bg-desk" onClick={showHelp} aria-label="Keys" title="Keys (?)">
             ?
@@ -217,14 +223,8 @@ export function EpisodePage() {
           </button>
         </div>
       )}
-      {item && !ready && (
-        <div className="border-b border-rule bg-steelwash px-5 py-2">
-          {item.state === 'FAILED'
-            ? `This episode could not be taken in. ${item.problem ?? ''}`
-            : `Taking this episode in: ${Math.round(item.progress * 100)} %. You can read and correct already; ${transcript.data?.timed === false ? 'the text is timed against the sound after that' : 'the sound and the picture follow'}.`}
-        </div>
-      )}
-      {item && ready && item.problem && !noteSeen && (
+      {item && item.state !== 'READY' && <ArrivalNote item={item} untimed={transcript.data?.timed === false} onAgain={() => void api.tryAgain(id)} onStop={() => void api.stopIngest(id)} />}
+      {item && settled && item.problem && !noteSeen && (
         <div className="flex justify-between border-b border-rule bg-steelwash px-5 py-2">
           {item.problem}
           <button aria-label="Dismiss" onClick={() => setNoteSeen(true)}>
@@ -250,8 +250,17 @@ export function EpisodePage() {
                 }
               />
               {data && <CorrectBar episodeId={id} transcript={data} corrections={corrections} cuts={shownClip !== null} doubtful={doubtful.data?.length ?? 0} />}
+              {data && <MisfitList episodeId={id} transcript={data} />}
               <div className="min-h-0 flex-1">
-                {data ? (
+                {data && data.ids.length === 0 && !typing ? (
+                  <p className="p-10 text-soft">
+                    There are no words yet.{' '}
+                    <button className="link" onClick={() => setTyping(true)}>
+                      Type along
+                    </button>
+                    , or choose “The words” above to have them recognised or to put a text in place.
+                  </p>
+                ) : data ? (
                   <Galley
                     transcript={data}
                     levels={levels.data ?? new Uint8Array()}
@@ -268,6 +277,7 @@ export function EpisodePage() {
                   <p className="p-10 text-soft">{transcript.isError ? (transcript.error as Error).message : 'Opening the transcript'}</p>
                 )}
               </div>
+              {typing && data && <TypeAlong corrections={corrections} speakers={data.speakers} onClose={() => setTyping(false)} />}
             </main>
             <aside className="w-[330px] shrink-0 overflow-y-auto border-l border-rule bg-desk px-4 py-3.5">
               {episode.data && specs.data ? (
@@ -300,6 +310,33 @@ export function EpisodePage() {
         )}
       </div>
       {help && <HelpPanel onClose={() => setHelp(false)} />}
+    </div>
+  );
+}
+
+/** What is being done to the episode, while its text is open already. */
+function ArrivalNote({ item, untimed, onAgain, onStop }: { item: ShelfItem; untimed: boolean; onAgain: () => void; onStop: () => void }) {
+  if (item.state === 'FAILED' || item.state === 'STOPPED') {
+    return (
+      <div className="border-b border-rule bg-steelwash px-5 py-2">
+        {item.state === 'STOPPED' ? 'Stopped.' : item.playable ? `This went wrong: ${item.problem ?? ''}` : `This episode could not be taken in. ${item.problem ?? ''}`}{' '}
+        <button className="link underline" onClick={onAgain}>
+          {item.state === 'STOPPED' ? 'Go on' : 'Try again'}
+        </button>
+      </div>
+    );
+  }
+  const share = `${Math.round(item.progress * 100)} %`;
+  return (
+    <div className="flex items-center justify-between border-b border-rule bg-steelwash px-5 py-2">
+      <span>
+        {item.playable
+          ? `Listening to the words: ${Math.round(item.stepProgress * 100)} %. You can go on working; what is found then takes its place.`
+          : `Taking this episode in: ${share}. You can read and correct already; ${untimed ? 'the text is timed against the sound after that' : 'the sound and the picture follow'}.`}
+      </span>
+      <button className="link" onClick={onStop}>
+        Stop
+      </button>
     </div>
   );
 }

@@ -40,11 +40,6 @@ class StoppingTest {
     MadeEpisode.ferry(media);
     try (ServerUnderTest server = new ServerUnderTest(data, media)) {
       awaitProgress(server, 0.05);
-      ChildProcess.Outcome second = Command.run("serve", "--data", data.toString(), "--media", media.toString(), "--port", "0");
-      assertThat(second.exit()).isEqualTo(2);
-      assertThat(second.errors().strip()).startsWith("Paring Knife already runs").doesNotContain("\n");
-      assertThat(episode(server).path("title").asString()).isEqualTo("The last ferry");
-
       assertThat(server.interrupt()).as("exit status after Ctrl-C").isIn(0, 130);
       assertThat(ProcessHandle.allProcesses().filter(p -> p.info().commandLine().orElse("").contains(data.toString()))).as("left running").isEmpty();
       server.start();
@@ -53,6 +48,10 @@ class StoppingTest {
 
       server.kill();
       server.start();
+      ChildProcess.Outcome second = Command.run("serve", "--data", data.toString(), "--media", media.toString(), "--port", "0");
+      assertThat(second.exit()).isEqualTo(2);
+      assertThat(second.errors().strip()).startsWith("Paring Knife already runs").doesNotContain("\n");
+      assertThat(episode(server).path("title").asString()).isEqualTo("The last ferry");
       awaitProgress(server, 1);
       assertThat(episode(server).path("state").asString()).isEqualTo("READY");
       try (var files = Files.walk(data.resolve("episodes"))) {

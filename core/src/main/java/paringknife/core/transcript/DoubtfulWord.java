@@ -11,6 +11,8 @@ public record DoubtfulWord(int index, Why why) {
   public enum Why {
     /** The recogniser was not sure. */
     HARDLY_HEARD,
+    /** No dictionary has it, and the glossary does not either. */
+    UNKNOWN_SPELLING,
     /** The same word twice. */
     SAID_TWICE,
     /** A sentence that begins small. */

@@ -15,13 +15,23 @@ public final class DoubtfulWords {
 
   private DoubtfulWords() {}
 
-  /** In order; a word is told once, for the first reason that holds. */
+  /** Whether a word is spelt as its language spells it. */
+  public interface Spelling {
+    boolean knows(String word);
+  }
+
+  /** In order, without a look at spelling. */
   public static List<DoubtfulWord> find(Transcript transcript) {
+    return find(transcript, word -> true);
+  }
+
+  /** In order; a word is told once, for the first reason that holds. */
+  public static List<DoubtfulWord> find(Transcript transcript, Spelling spelling) {
     List<Word> words = transcript.words();
     boolean punctuated = words.stream().anyMatch(Word::endsSentence);
     List<DoubtfulWord> found = new ArrayList<>();
     for (int i = 0; i < words.size(); i++) {
-      DoubtfulWord.Why why = why(words, i, punctuated);
+      DoubtfulWord.Why why = why(words, i, punctuated, spelling);
       if (why != null) {
         found.add(new DoubtfulWord(i, why));
       }
@@ -29,13 +39,16 @@ public final class DoubtfulWords {
     return found;
   }
 
-  private static DoubtfulWord.@Nullable Why why(List<Word> words, int i, boolean punctuated) {
+  private static DoubtfulWord.@Nullable Why why(List<Word> words, int i, boolean punctuated, Spelling spelling) {
     Word word = words.get(i);
     if (word.isLookedAt()) {
       return null;
     }
     if (word.confidence() < SURE) {
       return DoubtfulWord.Why.HARDLY_HEARD;
+    }
+    if (!word.bare().isEmpty() && !spelling.knows(unmarked(word.text()))) {
+      return DoubtfulWord.Why.UNKNOWN_SPELLING;
     }
     if (i > 0 && isSaidTwice(words.get(i - 1), word)) {
       return DoubtfulWord.Why.SAID_TWICE;
@@ -47,6 +60,10 @@ public final class DoubtfulWords {
       return DoubtfulWord.Why.SMALL_BEGINNING;
     }
     return endsOpen(words, i) ? DoubtfulWord.Why.NO_END : null;
+  }
+
+  private static String unmarked(String text) {
+    return text.replaceAll("^[^\\p{L}\\p{N}]+|[^\\p{L}\\p{N}]+$", "").replace('\u2019', '\'');
   }
 
   private static boolean isSaidTwice(Word before, Word word) {

@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import paringknife.core.time.Span;
 
 /**
  * Corrections of a transcript. Each answers the corrected one; the times of what did not change stay,
@@ -125,6 +126,38 @@ public final class TranscriptEditor {
     String text = String.join("", old.stream().map(Word::text).toList());
     Word whole = new Word(old.get(0).id(), text, old.get(0).startUs(), old.get(old.size() - 1).endUs(), old.get(0).speaker(), 1);
     return with(first, last, List.of(whole));
+  }
+
+  /**
+   * Words typed while listening, put where they were said; they share the span by their syllables.
+   *
+   * @param heard from the place where typing began to the place where it ended
+   * @param speaker index of who says it; -1 for nobody known
+   */
+  public Transcript typeIn(String text, Span heard, int speaker) {
+    List<String> tokens = tokens(text);
+    if (tokens.isEmpty()) {
+      throw new IllegalArgumentException("There is no word in it.");
+    }
+    List<Word> words = new ArrayList<>(transcript.words());
+    int at = 0;
+    while (at < words.size() && words.get(at).startUs() < heard.startUs()) {
+      at++;
+    }
+    long end = at < words.size() ? Math.max(heard.startUs(), Math.min(heard.endUs(), words.get(at).startUs())) : heard.endUs();
+    long syllables = tokens.stream().mapToLong(Syllables::of).sum();
+    long passed = 0;
+    long start = heard.startUs();
+    long nextId = transcript.nextWordId();
+    Map<Long, Boolean> choices = new HashMap<>(transcript.paragraphChoices());
+    choices.put(nextId, true);
+    for (String token : tokens) {
+      passed += Syllables.of(token);
+      long to = heard.startUs() + (end - heard.startUs()) * passed / syllables;
+      words.add(at++, new Word(nextId++, token, start, to, speaker, 1));
+      start = to;
+    }
+    return new Transcript(transcript.language(), transcript.speakers(), words, choices);
   }
 
   /** Gives words to a speaker; -1 for nobody known. */

@@ -83,14 +83,15 @@ public final class Ingest {
     try {
       Future<LevelCurve> levels = readers.submit(() -> readLevels(pcm));
       Future<List<FaceSample>> faces = readers.submit(() -> readFaces(process.getInputStream()));
-      Future<String> errors = readers.submit(() -> FfmpegProgress.follow(process.getErrorStream(), recording.durationUs(), progress));
+      Future<String> errors = readers.submit(() -> followed(process, progress));
       int exit = process.waitFor();
       killer.interrupt();
       release(pcm);
       if (exit != 0) {
+        String said = errors.get();
         // A reader that failed closes its pipe, and ffmpeg ends for that reason: the reader's tells more.
         faces.get();
-        throw new ProcessFailed("ffmpeg", exit, errors.get());
+        throw new ProcessFailed("ffmpeg", exit, said);
       }
       Result result = new Result(levels.get(), faces.get());
       WholeFile.move(proxyPart, proxy);
@@ -100,10 +101,23 @@ public final class Ingest {
       Thread.currentThread().interrupt();
       throw new Interrupted();
     } catch (ExecutionException e) {
+      if (e.getCause() instanceof RuntimeException told) {
+        throw told;
+      }
       throw new IOException(e.getCause());
     } finally {
       process.destroyForcibly();
       readers.shutdownNow();
+    }
+  }
+
+  /** Follows ffmpeg, and ends it when whoever is told of the progress does not want it any more. */
+  private String followed(Process process, DoubleConsumer progress) throws IOException {
+    try {
+      return FfmpegProgress.follow(process.getErrorStream(), recording.durationUs(), progress);
+    } catch (RuntimeException e) {
+      process.destroyForcibly();
+      throw e;
     }
   }
 

@@ -40,7 +40,8 @@ import paringknife.media.ffmpeg.Recording;
 import paringknife.media.ffmpeg.RecordingLineUp;
 import paringknife.media.ffmpeg.UnusableRecording;
 import paringknife.media.speech.ForcedAligner;
-import paringknife.media.speech.PocketSphinx;
+import paringknife.media.speech.Recogniser;
+import paringknife.media.speech.VoicesInFile;
 import paringknife.media.store.CaptionFonts;
 import paringknife.media.store.ScratchFolder;
 import paringknife.media.store.WholeFile;
@@ -151,9 +152,9 @@ final class BatchCommand implements Callable<Integer> {
   }
 
   private static Transcript recognised(EpisodeFolder folder, List<HeardSound> heard) {
-    Transcript words = new PocketSphinx().recognise(folder.sound(), share -> tell("listening", share));
+    Transcript words = Recogniser.installed().recognise(folder.sound(), share -> tell("listening", share));
     return heard.size() < 2
-        ? words
+        ? VoicesInFile.propose(folder.sound(), words)
         : SpeakersByMicrophone.assign(
             words,
             heard.stream()

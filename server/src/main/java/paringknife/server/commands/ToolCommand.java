@@ -46,7 +46,7 @@ import paringknife.media.ffmpeg.Probe;
 import paringknife.media.ffmpeg.Recording;
 import paringknife.media.ffmpeg.RecordingLineUp;
 import paringknife.media.speech.ForcedAligner;
-import paringknife.media.speech.PocketSphinx;
+import paringknife.media.speech.Recogniser;
 import paringknife.media.transcripts.TranscriptFile;
 import paringknife.media.transcripts.TranscriptJson;
 import picocli.CommandLine.Command;
@@ -74,7 +74,7 @@ final class ToolCommand implements Runnable {
   @Command(description = "words said in a recording, recognised on this machine")
   void recognise(@Parameters(paramLabel = "MEDIA") Path media) {
     Probe.of(media);
-    System.out.println(TranscriptJson.write(new PocketSphinx().recognise(media, share -> {})));
+    System.out.println(TranscriptJson.write(Recogniser.installed().recognise(media, share -> {})));
   }
 
   @Command(description = "a text timed against the sound it was said in, as transcript JSON")

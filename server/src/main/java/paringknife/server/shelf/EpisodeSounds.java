@@ -77,6 +77,17 @@ public class EpisodeSounds {
         .execute();
   }
 
+  /** Whether choices leave what is heard as it is, so that only names change. */
+  boolean soundTheSame(long episodeId, List<Choice> choices) {
+    List<Sound> now = of(episodeId);
+    for (int i = 0; i < Math.min(now.size(), choices.size()); i++) {
+      if (now.get(i).nudgeUs() != choices.get(i).nudgeUs() || now.get(i).heard() != choices.get(i).heard()) {
+        return false;
+      }
+    }
+    return true;
+  }
+
   @Transactional
   public void choose(long episodeId, List<Choice> choices) {
     for (int i = 0; i < choices.size(); i++) {

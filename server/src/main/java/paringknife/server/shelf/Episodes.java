@@ -4,8 +4,10 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import paringknife.core.formats.PlainText;
+import paringknife.core.transcript.CarriedOver;
 import paringknife.core.transcript.Transcript;
 import paringknife.media.ffmpeg.Probe;
 import paringknife.media.ffmpeg.Recording;
@@ -50,6 +52,16 @@ public class Episodes {
    * @throws UnusableRecording or UnreadableTranscript with a message for the user
    */
   public Added add(EpisodeSource source) {
+    Path transcript = source.transcript();
+    return add(source, transcript == null ? null : TranscriptFile.read(transcript));
+  }
+
+  /**
+   * Puts an episode on the shelf with words that did not come as a file of it.
+   *
+   * @param words null to have them recognised
+   */
+  public Added add(EpisodeSource source, TranscriptFile.@Nullable Imported words) {
     Recording probed = Probe.of(source.camera());
     if (!probed.hasSound()) {
       throw new UnusableRecording(
@@ -63,8 +75,6 @@ public class Episodes {
         throw new UnusableRecording(microphone.file().getFileName() + " has no sound.");
       }
     }
-    Path transcript = source.transcript();
-    TranscriptFile.Imported words = transcript == null ? null : TranscriptFile.read(transcript);
     long id = store.add(source.show(), source.title(), source.camera().toAbsolutePath(), probed.durationUs());
     if (words != null) {
       Transcript text =
@@ -81,24 +91,81 @@ public class Episodes {
     return transcripts.of(id).orElseThrow(() -> new NotThere("This episode has no transcript yet."));
   }
 
-  /** Starts the ingest of an episode that failed once more. */
+  /** Takes up again what failed or was stopped. */
   public void tryAgain(long id) {
-    if (row(id).state() != EpisodeState.FAILED) {
-      throw new IllegalArgumentException("This episode has not failed.");
+    EpisodeStore.Row row = row(id);
+    if (row.state() != EpisodeState.FAILED && row.state() != EpisodeState.STOPPED) {
+      throw new IllegalArgumentException("This episode has neither failed nor been stopped.");
     }
-    store.report(id, EpisodeState.ARRIVING, 0, null);
+    store.want(id, row.wanted());
     ingest.schedule(id);
+  }
+
+  /** Stops what is being done to an episode; what is whole by then stays. */
+  public void stop(long id) {
+    row(id);
+    if (!store.stop(id)) {
+      throw new NotYet("Nothing is being done to this episode.");
+    }
+  }
+
+  /** Asks for work on the words of an episode that is there already. */
+  public void listen(long id, WordsWork work) {
+    free(id);
+    store.want(id, work);
+    ingest.schedule(id);
+  }
+
+  /**
+   * Puts a verbatim text in the place of an episode's words and has it timed against the sound; undo
+   * brings the words before back.
+   */
+  public void paste(long id, Transcript text) {
+    EpisodeStore.Row row = free(id);
+    Transcript spelt = glossary.apply(row.show(), text);
+    TranscriptStore.StoredTranscript before = transcripts.of(id).orElse(null);
+    if (before == null) {
+      transcripts.replace(id, PlainText.spread(spelt, row.durationUs()), TranscriptFile.Timing.NOTHING);
+    } else {
+      transcripts.change(before, "put another text in place", CarriedOver.untimed(before.transcript(), spelt, row.durationUs()));
+    }
+    store.want(id, WordsWork.TIME);
+    ingest.schedule(id);
+  }
+
+  /** The sound in which words are listened for from now on; null for what is heard. */
+  public void listenTo(long id, @Nullable Integer sound) {
+    int separate = sounds.of(id).size();
+    if (sound != null && (sound < EpisodeStore.OWN_SOUND || sound >= separate)) {
+      throw new IllegalArgumentException("This episode has no such sound.");
+    }
+    store.listenTo(id, sound);
+  }
+
+  private EpisodeStore.Row free(long id) {
+    EpisodeStore.Row row = row(id);
+    if (row.state() == EpisodeState.ARRIVING) {
+      throw new NotYet("Something is still being done to this episode; wait for it, or stop it.");
+    }
+    return row;
+  }
+
+  /** Whether it can be seen and heard: what ingest makes is there, whatever is done to its words. */
+  public boolean isPlayable(long id) {
+    return data.episode(id).isComplete();
   }
 
   /** Chooses what is heard of an episode; its proxy and sound are made anew, nothing else changes. */
   public void chooseSounds(long id, List<EpisodeSounds.Choice> choices) {
-    if (row(id).state() == EpisodeState.ARRIVING) {
-      throw new NotYet("This episode is still being taken in.");
-    }
+    free(id);
+    boolean sameSound = sounds.soundTheSame(id, choices);
     sounds.choose(id, choices);
+    if (sameSound) {
+      return;
+    }
     data.episode(id).makeAnew();
     opened.remove(id);
-    store.report(id, EpisodeState.ARRIVING, 0, null);
+    store.want(id, null);
     ingest.schedule(id);
   }
 
@@ -126,7 +193,7 @@ public class Episodes {
       return known.episode();
     }
     EpisodeStore.Row row = row(id);
-    if (row.state() != EpisodeState.READY) {
+    if (!isPlayable(id)) {
       throw new NotYet("This episode is still being taken in.");
     }
     Transcript transcript = stored == null ? new Transcript("en", List.of(), List.of()) : stored.transcript();

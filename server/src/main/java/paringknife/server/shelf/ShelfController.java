@@ -7,6 +7,7 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.ByteBuffer;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -31,6 +32,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import paringknife.core.frame.Face;
 import paringknife.core.transcript.Passage;
+import paringknife.core.transcript.Transcript;
 import paringknife.core.transcript.TranscriptSearch;
 import paringknife.media.transcripts.TranscriptFile;
 import paringknife.server.episodes.DataFolder;
@@ -60,14 +62,17 @@ class ShelfController {
 
   /** An episode on the shelf. */
   record ShelfItem(
-      long id, String show, String title, EpisodeState state, double progress, @Nullable String problem, long durationUs, int words, int clips, @Nullable Long shelfId, boolean binned) {
-    static ShelfItem of(EpisodeStore.Row row) {
-      return new ShelfItem(row.id(), row.show(), row.title(), row.state(), row.progress(), row.problem(), row.durationUs(), row.words(), row.clips(), row.shelfId(), row.binned());
-    }
+      long id, String show, String title, EpisodeState state, double progress, @Nullable IngestStep step, double stepProgress, boolean playable, @Nullable String problem, long durationUs, int words, int clips, @Nullable Long shelfId, boolean binned) {}
+
+  private ShelfItem item(EpisodeStore.Row row) {
+    return new ShelfItem(row.id(), row.show(), row.title(), row.state(), row.progress(), row.step(), row.stepProgress(), episodes.isPlayable(row.id()), row.problem(), row.durationUs(), row.words(), row.clips(), row.shelfId(), row.binned());
   }
 
-  /** A new episode: names of files in the media folder; the transcript may be blank. */
-  record NewEpisode(String show, String title, String recording, String transcript, List<NewMicrophone> microphones) {
+  /**
+   * A new episode: names of files in the media folder; the transcript may be blank, and then the text
+   * counts: a verbatim one, or nothing. Words that will be typed while listening are not recognised.
+   */
+  record NewEpisode(String show, String title, String recording, String transcript, @Nullable String text, @Nullable Boolean typed, List<NewMicrophone> microphones) {
     NewEpisode {
       microphones = microphones == null ? List.of() : microphones;
     }
@@ -108,7 +113,7 @@ class ShelfController {
 
   @GetMapping("/shelf")
   List<ShelfItem> shelf() {
-    return store.all().stream().map(ShelfItem::of).toList();
+    return store.all().stream().map(this::item).toList();
   }
 
   @GetMapping("/media-folder")
@@ -198,9 +203,16 @@ class ShelfController {
         asked.microphones().stream()
             .map(m -> new EpisodeSource.Microphone(inMediaFolder(m.file()), m.speaker().strip()))
             .toList();
-    Episodes.Added added =
-        episodes.add(new EpisodeSource(asked.show().strip(), asked.title().strip(), inMediaFolder(asked.recording()), transcript, microphones));
+    EpisodeSource source = new EpisodeSource(asked.show().strip(), asked.title().strip(), inMediaFolder(asked.recording()), transcript, microphones);
+    Episodes.Added added = transcript != null ? episodes.add(source) : episodes.add(source, words(asked));
     return new Shelved(added.id(), added.mended());
+  }
+
+  private static TranscriptFile.@Nullable Imported words(NewEpisode asked) {
+    if (Boolean.TRUE.equals(asked.typed())) {
+      return new TranscriptFile.Imported(new Transcript("en", List.of(), List.of()), TranscriptFile.Timing.WORDS, List.of());
+    }
+    return asked.text() == null || asked.text().isBlank() ? null : TranscriptFile.read("The text.txt", asked.text().getBytes(StandardCharsets.UTF_8));
   }
 
   /** A separate sound recording of an episode, lined up; offset and nudge in microseconds. */
@@ -209,8 +221,18 @@ class ShelfController {
   /** What the producer chose for a sound. */
   record SoundChoice(String speaker, long nudgeUs, boolean heard) {}
 
+  /** The sounds of an episode; words are listened for in one of them, in its own (-1), or in what is heard (null). */
+  record SoundsOfEpisode(List<SoundOfEpisode> separate, @Nullable Integer listened) {}
+
+  /** What the producer chose for all sounds. */
+  record SoundsChosen(List<SoundChoice> separate, @Nullable Integer listened) {}
+
   @GetMapping("/episodes/{id}/sounds")
-  List<SoundOfEpisode> sounds(@PathVariable long id) {
+  SoundsOfEpisode sounds(@PathVariable long id) {
+    return new SoundsOfEpisode(separate(id), episodes.row(id).listenedSound());
+  }
+
+  private List<SoundOfEpisode> separate(long id) {
     return sounds.of(id).stream()
         .map(
             s -> {
@@ -222,14 +244,21 @@ class ShelfController {
 
   /** Changes which sounds are heard and where they lie; the episode's sound is made anew. */
   @PutMapping("/episodes/{id}/sounds")
-  void chooseSounds(@PathVariable long id, @RequestBody List<SoundChoice> choices) {
-    episodes.chooseSounds(id, choices.stream().map(c -> new EpisodeSounds.Choice(c.speaker().strip(), c.nudgeUs(), c.heard())).toList());
+  void chooseSounds(@PathVariable long id, @RequestBody SoundsChosen chosen) {
+    episodes.listenTo(id, chosen.listened());
+    episodes.chooseSounds(id, chosen.separate().stream().map(c -> new EpisodeSounds.Choice(c.speaker().strip(), c.nudgeUs(), c.heard())).toList());
   }
 
   @PostMapping("/episodes/{id}/ingest")
   ShelfItem tryAgain(@PathVariable long id) {
     episodes.tryAgain(id);
-    return ShelfItem.of(episodes.row(id));
+    return item(episodes.row(id));
+  }
+
+  @PostMapping("/episodes/{id}/ingest/stop")
+  ShelfItem stop(@PathVariable long id) {
+    episodes.stop(id);
+    return item(episodes.row(id));
   }
 
   private Path inMediaFolder(String name) {

@@ -13,14 +13,18 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import paringknife.core.transcript.DoubtfulWord;
 import paringknife.core.transcript.DoubtfulWords;
+import paringknife.core.transcript.Misfits;
 import paringknife.core.transcript.Paragraphs;
 import paringknife.core.transcript.Passage;
 import paringknife.core.transcript.Sentences;
 import paringknife.core.transcript.Transcript;
 import paringknife.core.transcript.TranscriptDelta;
 import paringknife.core.transcript.Word;
+import paringknife.media.speech.Recogniser;
+import paringknife.media.transcripts.TranscriptFile;
 import paringknife.server.events.Events;
 import paringknife.server.shelf.Episodes;
+import paringknife.server.shelf.WordsWork;
 import paringknife.server.web.Outdated;
 
 /** Correcting transcripts over HTTP. */
@@ -31,13 +35,15 @@ class TranscriptController {
   private final Episodes episodes;
   private final Glossary glossary;
   private final ShelfSearch shelf;
+  private final ShowSpelling spelling;
   private final Events events;
 
-  TranscriptController(TranscriptStore store, Episodes episodes, Glossary glossary, ShelfSearch shelf, Events events) {
+  TranscriptController(TranscriptStore store, Episodes episodes, Glossary glossary, ShelfSearch shelf, ShowSpelling spelling, Events events) {
     this.store = store;
     this.episodes = episodes;
     this.glossary = glossary;
     this.shelf = shelf;
+    this.spelling = spelling;
     this.events = events;
   }
 
@@ -130,7 +136,49 @@ class TranscriptController {
 
   @GetMapping("/episodes/{id}/doubtful")
   List<DoubtfulWord> doubtful(@PathVariable long id) {
-    return DoubtfulWords.find(episodes.transcript(id).transcript());
+    Transcript transcript = episodes.transcript(id).transcript();
+    return DoubtfulWords.find(transcript, spelling.of(transcript.language(), episodes.row(id).show()));
+  }
+
+  /** A stretch of the text that was not heard: words by index, both ends included. */
+  record Unheard(int first, int last, String text) {}
+
+  /** Where text and sound do not say the same. */
+  record MisfitList(List<Unheard> unheard, List<paringknife.core.time.Span> untold) {}
+
+  @GetMapping("/episodes/{id}/misfits")
+  MisfitList misfits(@PathVariable long id) {
+    Transcript transcript = episodes.transcript(id).transcript();
+    Misfits left = store.misfits(id).left(transcript);
+    return new MisfitList(
+        left.unheard().stream()
+            .map(s -> new Unheard(transcript.indexOf(s.firstWord()), transcript.indexOf(s.lastWord()), transcript.text(transcript.indexOf(s.firstWord()), transcript.indexOf(s.lastWord()) + 1)))
+            .toList(),
+        left.untold());
+  }
+
+  /** A verbatim text. */
+  record VerbatimText(String text) {}
+
+  /** Puts a pasted text in the place of the words and has it timed against the sound. */
+  @PostMapping("/episodes/{id}/transcript-text")
+  void paste(@PathVariable long id, @RequestBody VerbatimText pasted) {
+    episodes.paste(id, TranscriptFile.read("The text.txt", pasted.text().getBytes(StandardCharsets.UTF_8)).transcript());
+    events.transcriptChanged(id);
+  }
+
+  /** Work asked for on an episode's words. */
+  record WordsAsked(WordsWork work) {}
+
+  @PostMapping("/episodes/{id}/words")
+  void listen(@PathVariable long id, @RequestBody WordsAsked asked) {
+    episodes.listen(id, asked.work());
+  }
+
+  /** The recogniser of this machine. */
+  @GetMapping("/recogniser")
+  Recogniser.Description recogniser() {
+    return Recogniser.installed().description();
   }
 
   @GetMapping("/episodes/{id}/glossary")

@@ -4,6 +4,7 @@ import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.util.HashSet;
 import java.util.List;
+import paringknife.core.time.Span;
 import paringknife.core.transcript.Punctuator;
 import paringknife.core.transcript.Transcript;
 import paringknife.core.transcript.TranscriptEditor;
@@ -20,6 +21,7 @@ import paringknife.core.transcript.TranscriptEditor;
   @JsonSubTypes.Type(value = TranscriptIntent.BreakParagraph.class, name = "paragraph"),
   @JsonSubTypes.Type(value = TranscriptIntent.Reassign.class, name = "reassign"),
   @JsonSubTypes.Type(value = TranscriptIntent.NameSpeaker.class, name = "nameSpeaker"),
+  @JsonSubTypes.Type(value = TranscriptIntent.TypeIn.class, name = "typeIn"),
   @JsonSubTypes.Type(value = TranscriptIntent.Punctuate.class, name = "punctuate")
 })
 public sealed interface TranscriptIntent {
@@ -158,6 +160,25 @@ public sealed interface TranscriptIntent {
     @Override
     public String label() {
       return "name a speaker";
+    }
+  }
+
+  /** Add words typed while listening to a stretch; the speaker may be blank for nobody known. */
+  record TypeIn(String text, long startUs, long endUs, String speaker) implements TranscriptIntent {
+    @Override
+    public Transcript apply(Transcript transcript) {
+      if (startUs < 0 || endUs < startUs) {
+        throw new IllegalArgumentException("This stretch is not in the recording.");
+      }
+      int known = transcript.speakers().indexOf(speaker.strip());
+      Transcript named = speaker.isBlank() || known >= 0 ? transcript : new TranscriptEditor(transcript).addSpeaker(speaker);
+      int index = speaker.isBlank() ? -1 : known >= 0 ? known : named.speakers().size() - 1;
+      return new TranscriptEditor(named).typeIn(text, new Span(startUs, endUs), index);
+    }
+
+    @Override
+    public String label() {
+      return "type in";
     }
   }
 

@@ -10,6 +10,7 @@ import org.jooq.DSLContext;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
+import paringknife.core.transcript.Misfits;
 import paringknife.core.transcript.Transcript;
 import paringknife.core.transcript.TranscriptDelta;
 import paringknife.media.transcripts.TranscriptFile;
@@ -81,12 +82,15 @@ public class TranscriptStore {
 
   /**
    * Puts a transcript that has been timed in place of the one it was made of, unless that was changed
-   * meanwhile.
+   * meanwhile. Where there are steps to undo, this is one more.
    *
    * @return whether it was done
    */
   @Transactional
   public boolean retime(StoredTranscript untimed, Transcript timed) {
+    if (untimed.applied() > 0 || untimed.redo() != null) {
+      return retimeAsStep(untimed, timed);
+    }
     int done =
         db.update(TRANSCRIPT)
             .set(TRANSCRIPT.REVISION, untimed.revision() + 1)
@@ -100,6 +104,30 @@ public class TranscriptStore {
       steps.forget(untimed.episodeId());
     }
     return done == 1;
+  }
+
+  private boolean retimeAsStep(StoredTranscript untimed, Transcript timed) {
+    if (revision(untimed.episodeId()) != untimed.revision()) {
+      return false;
+    }
+    change(untimed, "time against the sound", timed);
+    db.update(TRANSCRIPT)
+        .set(TRANSCRIPT.TIMING, TranscriptFile.Timing.WORDS.name())
+        .where(TRANSCRIPT.EPISODE_ID.eq(untimed.episodeId()))
+        .execute();
+    return true;
+  }
+
+  /** Writes down where text and sound do not say the same. */
+  @Transactional
+  public void noteMisfits(long id, Misfits misfits) {
+    db.update(TRANSCRIPT).set(TRANSCRIPT.MISFITS, json.writeValueAsString(misfits)).where(TRANSCRIPT.EPISODE_ID.eq(id)).execute();
+  }
+
+  /** Where text and sound did not say the same when the text was last timed. */
+  public Misfits misfits(long id) {
+    String noted = db.select(TRANSCRIPT.MISFITS).from(TRANSCRIPT).where(TRANSCRIPT.EPISODE_ID.eq(id)).fetchOne(TRANSCRIPT.MISFITS);
+    return noted == null ? Misfits.NONE : json.readValue(noted, Misfits.class);
   }
 
   /** How often a transcript was changed; 0 when there is none. */

@@ -18,17 +18,20 @@ import org.springframework.context.annotation.Configuration;
 @Configuration
 class ApiDocument {
   private static final Map<String, Set<String>> NULLABLE =
-      Map.of(
-          "ShelfItem", Set.of("problem", "shelfId"),
-          "Shelf", Set.of("parentId"),
-          "ShelfDescription", Set.of("parentId"),
-          "EpisodeDescription", Set.of("shelfId"),
-          "SoundOfEpisode", Set.of("offsetUs", "driftPpm", "agreeing"),
-          "ClipState", Set.of("undo", "redo"),
-          "TranscriptColumns", Set.of("undo", "redo"),
-          "TranscriptStep", Set.of("undo", "redo"),
-          "ClipStep", Set.of("undo", "redo"),
-          "Cell", Set.of("renderingId", "state", "secondsLeft", "problem"));
+      Map.ofEntries(
+          Map.entry("ShelfItem", Set.of("problem", "shelfId", "step")),
+          Map.entry("Shelf", Set.of("parentId")),
+          Map.entry("ShelfDescription", Set.of("parentId")),
+          Map.entry("EpisodeDescription", Set.of("shelfId")),
+          Map.entry("SoundsOfEpisode", Set.of("listened")),
+          Map.entry("SoundsChosen", Set.of("listened")),
+          Map.entry("NewEpisode", Set.of("text")),
+          Map.entry("SoundOfEpisode", Set.of("offsetUs", "driftPpm", "agreeing")),
+          Map.entry("ClipState", Set.of("undo", "redo")),
+          Map.entry("TranscriptColumns", Set.of("undo", "redo")),
+          Map.entry("TranscriptStep", Set.of("undo", "redo")),
+          Map.entry("ClipStep", Set.of("undo", "redo")),
+          Map.entry("Cell", Set.of("renderingId", "state", "secondsLeft", "problem")));
 
   @Bean
   OpenApiCustomizer everyFieldIsSent() {

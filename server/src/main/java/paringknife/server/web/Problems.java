@@ -8,6 +8,7 @@ import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import paringknife.media.ffmpeg.UnusableRecording;
+import paringknife.media.speech.UnusableModel;
 import paringknife.media.transcripts.UnreadableTranscript;
 
 /** Turns what went wrong into a message a producer understands. */
@@ -31,6 +32,7 @@ class Problems {
   @ExceptionHandler({
     IllegalArgumentException.class,
     UnusableRecording.class,
+    UnusableModel.class,
     UnreadableTranscript.class
   })
   ResponseEntity<Problem> badInput(RuntimeException e) {

@@ -77,6 +77,14 @@ public class Episode extends TableImpl<Record> {
 
     public final TableField<Record, LocalDateTime> BINNED_AT = createField(DSL.name("binned_at"), SQLDataType.LOCALDATETIME(3).defaultValue(DSL.field(DSL.raw("NULL"), SQLDataType.LOCALDATETIME)), this, "");
 
+    public final TableField<Record, String> STEP = createField(DSL.name("step"), SQLDataType.VARCHAR(30).defaultValue(DSL.field(DSL.raw("NULL"), SQLDataType.VARCHAR)), this, "");
+
+    public final TableField<Record, Double> STEP_PROGRESS = createField(DSL.name("step_progress"), SQLDataType.DOUBLE.nullable(false).defaultValue(DSL.field(DSL.raw("0"), SQLDataType.DOUBLE)), this, "");
+
+    public final TableField<Record, Integer> LISTENED_SOUND = createField(DSL.name("listened_sound"), SQLDataType.INTEGER.defaultValue(DSL.field(DSL.raw("NULL"), SQLDataType.INTEGER)), this, "");
+
+    public final TableField<Record, String> WANTED = createField(DSL.name("wanted"), SQLDataType.VARCHAR(20).defaultValue(DSL.field(DSL.raw("NULL"), SQLDataType.VARCHAR)), this, "");
+
     private Episode(Name alias, Table<Record> aliased) {
         this(alias, aliased, (Field<?>[]) null, null);
     }

@@ -62,6 +62,8 @@ public class Transcript extends TableImpl<Record> {
 
     public final TableField<Record, Integer> INDEXED_REVISION = createField(DSL.name("indexed_revision"), SQLDataType.INTEGER.nullable(false).defaultValue(DSL.field(DSL.raw("0"), SQLDataType.INTEGER)), this, "");
 
+    public final TableField<Record, String> MISFITS = createField(DSL.name("misfits"), SQLDataType.CLOB.defaultValue(DSL.field(DSL.raw("NULL"), SQLDataType.CLOB)), this, "");
+
     private Transcript(Name alias, Table<Record> aliased) {
         this(alias, aliased, (Field<?>[]) null, null);
     }

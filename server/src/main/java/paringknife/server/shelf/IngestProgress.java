@@ -1,0 +1,38 @@
+package paringknife.server.shelf;
+
+import java.util.Set;
+import java.util.function.DoubleConsumer;
+import paringknife.server.events.Throttle;
+
+/** Writes down how far the work on an episode is, and ends it when the producer stopped it. */
+final class IngestProgress {
+  private final long episodeId;
+  private final EpisodeStore store;
+  private final Set<IngestStep> expected;
+  private final Throttle throttle = new Throttle();
+
+  /** Thrown out of work that is not wanted any more. */
+  static final class Stopped extends RuntimeException {
+    private static final long serialVersionUID = 1;
+  }
+
+  /**
+   * @param expected the steps that the work consists of
+   */
+  IngestProgress(long episodeId, EpisodeStore store, Set<IngestStep> expected) {
+    this.episodeId = episodeId;
+    this.store = store;
+    this.expected = expected;
+  }
+
+  DoubleConsumer of(IngestStep step) {
+    report(step, 0);
+    return share -> throttle.run(() -> report(step, share));
+  }
+
+  private void report(IngestStep step, double share) {
+    if (!store.reportStep(episodeId, step, share, step.ofAll(share, expected))) {
+      throw new Stopped();
+    }
+  }
+}

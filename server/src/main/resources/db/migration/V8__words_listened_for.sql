@@ -1,0 +1,8 @@
+ALTER TABLE episode
+  ADD COLUMN step VARCHAR(30) NULL,
+  ADD COLUMN step_progress DOUBLE NOT NULL DEFAULT 0,
+  ADD COLUMN listened_sound INT NULL,
+  ADD COLUMN wanted VARCHAR(20) NULL;
+
+ALTER TABLE transcript
+  ADD COLUMN misfits LONGTEXT NULL;

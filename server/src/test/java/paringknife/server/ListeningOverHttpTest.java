@@ -1,0 +1,129 @@
+package paringknife.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.List;
+import java.util.stream.StreamSupport;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.RegisterExtension;
+import paringknife.media.process.ChildProcess;
+import paringknife.media.speech.Flite;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Words pasted, typed, recognised and told apart, of a recording in which flite speaks. */
+class ListeningOverHttpTest {
+  @RegisterExtension static final RunningApplication APP = new RunningApplication();
+
+  private static final JsonMapper JSON = new JsonMapper();
+  private static final String SAID = "The tide comes up the creek and fills the pond behind a gate. Nobody had told me that a mill can freeze.";
+
+  @BeforeAll
+  static void speak() {
+    new Flite("slt", 1.1).speak(SAID, APP.media().resolve("said.wav"));
+  }
+
+  /** A copy of the recording, since one recording is one episode. */
+  private static String recording(String name) {
+    Path copy = APP.media().resolve(name);
+    ChildProcess.run(List.of("cp", APP.media().resolve("said.wav").toString(), copy.toString()), null, Duration.ofSeconds(10));
+    return name;
+  }
+
+  private static long add(String file, String words) throws Exception {
+    return APP.post("/api/episodes", "{\"show\":\"S\",\"title\":\"T\",\"recording\":\"" + recording(file) + "\",\"transcript\":\"\"," + words + "}").path("id").asLong();
+  }
+
+  private static JsonNode transcript(long id) throws Exception {
+    return APP.get("/api/episodes/" + id + "/transcript");
+  }
+
+  private static String text(long id) throws Exception {
+    return String.join(" ", StreamSupport.stream(transcript(id).path("text").spliterator(), false).map(JsonNode::asString).toList());
+  }
+
+  private static void correct(long id, String intent) throws Exception {
+    APP.post("/api/episodes/" + id + "/transcript/changes", "{\"revision\":" + transcript(id).path("revision").asInt() + ",\"intent\":" + intent + "}");
+  }
+
+  private static void undo(long id) throws Exception {
+    APP.post("/api/episodes/" + id + "/transcript/undo", "{\"revision\":" + transcript(id).path("revision").asInt() + "}");
+  }
+
+  private static void listen(long id, String work) throws Exception {
+    APP.postAny("/api/episodes/" + id + "/words", "{\"work\":\"" + work + "\"}");
+    APP.awaitReady(id);
+  }
+
+  @Test
+  void whatAPastedTextHasTooMuchIsShownUntilItWasLookedAt() throws Exception {
+    String pasted = SAID.replace("Nobody", "Seven yellow umbrellas danced across purple mountains. Nobody");
+    long id = add("pasted.wav", "\"text\":" + JSON.writeValueAsString(pasted));
+    APP.awaitReady(id);
+    assertThat(text(id)).isEqualTo(pasted);
+    JsonNode unheard = APP.get("/api/episodes/" + id + "/misfits").path("unheard");
+    assertThat(unheard).hasSize(1);
+    assertThat(unheard.get(0).path("text").asString()).contains("yellow umbrellas danced");
+    assertThat(RunningApplication.find(APP.get("/api/shelf"), id).path("problem").asString()).contains("1 stretch of it was not heard");
+    for (int word = unheard.get(0).path("first").asInt(); word <= unheard.get(0).path("last").asInt(); word++) {
+      correct(id, "{\"type\":\"accept\",\"word\":" + word + "}");
+    }
+    assertThat(APP.get("/api/episodes/" + id + "/misfits").path("unheard")).isEmpty();
+  }
+
+  @Test
+  void aTypedTextGoesWhereItWasHeardAndCanBeTimed() throws Exception {
+    long id = add("typed.wav", "\"typed\":true");
+    APP.awaitReady(id);
+    assertThat(text(id)).isEmpty();
+    correct(id, "{\"type\":\"typeIn\",\"text\":\"Nobody had told me that a mill can freeze.\",\"startUs\":4000000,\"endUs\":7000000,\"speaker\":\"Ada\"}");
+    correct(id, "{\"type\":\"typeIn\",\"text\":\"The tide comes up the creek and fills the pond behind a gate.\",\"startUs\":0,\"endUs\":4000000,\"speaker\":\"\"}");
+    assertThat(text(id)).isEqualTo(SAID);
+    assertThat(transcript(id).path("speakers").get(0).asString()).isEqualTo("Ada");
+    String typed = transcript(id).path("startUs").toString();
+    listen(id, "TIME");
+    assertThat(transcript(id).path("startUs").toString()).isNotEqualTo(typed);
+    assertThat(transcript(id).path("undo").asString()).isEqualTo("time against the sound");
+    undo(id);
+    assertThat(transcript(id).path("startUs").toString()).isEqualTo(typed);
+  }
+
+  @Test
+  void anotherTextAndANewRecognitionMoveNoCutAndCanBeUndone() throws Exception {
+    long id = add("again.wav", "\"text\":" + JSON.writeValueAsString(SAID));
+    APP.awaitReady(id);
+    JsonNode before = transcript(id);
+    JsonNode clip = APP.post("/api/episodes/" + id + "/clips", "{\"firstWord\":0,\"lastWord\":12,\"title\":\"Tide\"}");
+    APP.postAny("/api/episodes/" + id + "/transcript-text", "{\"text\":" + JSON.writeValueAsString(SAID.replace("fills", "fills up").replace("told me", "told us")) + "}");
+    APP.awaitReady(id);
+    assertThat(text(id)).contains("fills up the pond").contains("told us");
+    assertThat(transcript(id).path("ids").get(0)).isEqualTo(before.path("ids").get(0));
+    assertThat(APP.get("/api/clips/" + clip.path("id").asLong()).path("kept")).isEqualTo(clip.path("kept"));
+    listen(id, "RECOGNISE");
+    assertThat(text(id)).isNotEqualTo(SAID).doesNotContain("gate. ");
+    assertThat(APP.get("/api/clips/" + clip.path("id").asLong()).path("kept")).isEqualTo(clip.path("kept"));
+    for (int i = 0; i < 5 && !transcript(id).path("undo").isNull(); i++) {
+      undo(id);
+    }
+    assertThat(text(id)).isEqualTo(SAID);
+  }
+
+  @Test
+  void whatIsStoppedStaysStoppedUntilItIsTakenUpAgain() throws Exception {
+    long id = add("stopped.wav", "\"text\":\"\"");
+    assertThat(APP.post("/api/episodes/" + id + "/ingest/stop", "{}").path("state").asString()).isEqualTo("STOPPED");
+    Thread.sleep(1_500);
+    assertThat(RunningApplication.find(APP.get("/api/shelf"), id).path("state").asString()).isEqualTo("STOPPED");
+    assertThat(APP.postAny("/api/episodes/" + id + "/ingest/stop", "{}").statusCode()).isEqualTo(409);
+    for (int i = 0; i < 3; i++) {
+      APP.post("/api/episodes/" + id + "/ingest", "{}");
+      APP.post("/api/episodes/" + id + "/ingest/stop", "{}");
+    }
+    APP.post("/api/episodes/" + id + "/ingest", "{}");
+    APP.awaitReady(id);
+    assertThat(text(id)).isNotEmpty();
+  }
+}
