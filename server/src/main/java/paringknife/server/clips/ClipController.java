@@ -1,9 +1,7 @@
 package paringknife.server.clips;
 
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -27,6 +25,7 @@ import paringknife.core.pare.Framing;
 import paringknife.core.pare.PictureRun;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
+import paringknife.server.database.Recent;
 import paringknife.server.episodes.ClipRenderer;
 import paringknife.server.episodes.Episode;
 import paringknife.server.events.Events;
@@ -43,7 +42,7 @@ class ClipController {
   private final Events events;
 
   /** The newest state told of each clip, to tell the next change against. */
-  private final Map<Long, Told> told = new ConcurrentHashMap<>();
+  private final Recent<Told> told = new Recent<>(60);
 
   private record Told(ClipState state, Episode episode) {}
 

@@ -6,14 +6,13 @@ import static paringknife.server.database.generated.Tables.CLIP_CHANGE;
 import java.time.LocalDateTime;
 import java.time.ZoneOffset;
 import java.util.List;
-import java.util.Map;
-import java.util.concurrent.ConcurrentHashMap;
 import org.jooq.DSLContext;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import paringknife.core.pare.ClipDelta;
 import paringknife.core.pare.ClipDocument;
+import paringknife.server.database.Recent;
 import paringknife.server.database.StepLog;
 import paringknife.server.web.NotThere;
 import paringknife.server.web.Outdated;
@@ -28,7 +27,7 @@ public class ClipStore {
   private final DSLContext db;
   private final JsonMapper json;
   private final StepLog<ClipDocument, ClipDelta> steps;
-  private final Map<Long, StoredClip> recent = new ConcurrentHashMap<>();
+  private final Recent<StoredClip> recent = new Recent<>(60);
 
   ClipStore(DSLContext db, JsonMapper json) {
     this.db = db;

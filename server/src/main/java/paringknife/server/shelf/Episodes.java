@@ -2,8 +2,6 @@ package paringknife.server.shelf;
 
 import java.nio.file.Path;
 import java.util.List;
-import java.util.Map;
-import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import paringknife.core.formats.PlainText;
@@ -13,6 +11,7 @@ import paringknife.media.ffmpeg.Probe;
 import paringknife.media.ffmpeg.Recording;
 import paringknife.media.ffmpeg.UnusableRecording;
 import paringknife.media.transcripts.TranscriptFile;
+import paringknife.server.database.Recent;
 import paringknife.server.episodes.DataFolder;
 import paringknife.server.episodes.Episode;
 import paringknife.server.episodes.EpisodeSource;
@@ -30,7 +29,7 @@ public class Episodes {
   private final EpisodeSounds sounds;
   private final TranscriptStore transcripts;
   private final Glossary glossary;
-  private final Map<Long, Opened> opened = new ConcurrentHashMap<>();
+  private final Recent<Opened> opened = new Recent<>(8);
 
   /** A new episode, and what had to be put right in its transcript. */
   public record Added(long id, List<String> mended) {}

@@ -3,8 +3,6 @@ package paringknife.server.shelf;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.util.Map;
-import java.util.concurrent.ConcurrentHashMap;
 import java.util.zip.GZIPOutputStream;
 import org.springframework.stereotype.Component;
 import paringknife.core.transcript.Paragraphs;
@@ -13,6 +11,7 @@ import paringknife.core.transcript.Sentences;
 import paringknife.core.transcript.Transcript;
 import paringknife.core.transcript.Word;
 import paringknife.media.transcripts.TranscriptFile;
+import paringknife.server.database.Recent;
 import paringknife.server.transcripts.TranscriptStore;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -20,7 +19,7 @@ import tools.jackson.databind.json.JsonMapper;
 @Component
 class TranscriptPages {
   private final JsonMapper json;
-  private final Map<Long, Packed> packed = new ConcurrentHashMap<>();
+  private final Recent<Packed> packed = new Recent<>(24);
 
   /** JSON under gzip, and the revision it is of. */
   record Packed(int revision, byte[] gzip) {}
@@ -30,9 +29,7 @@ class TranscriptPages {
   }
 
   Packed of(long episodeId, TranscriptStore.StoredTranscript stored) {
-    return packed.compute(
-        episodeId,
-        (id, known) -> known != null && known.revision() == stored.revision() ? known : pack(stored));
+    return packed.getOrMake(episodeId, known -> known.revision() == stored.revision(), id -> pack(stored));
   }
 
   private Packed pack(TranscriptStore.StoredTranscript stored) {

@@ -1,5 +1,6 @@
 package paringknife.server.transcripts;
 
+import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -197,7 +198,7 @@ class TranscriptController {
   }
 
   @GetMapping("/said")
-  List<ShelfSearch.Said> said(@RequestParam String phrase) {
+  List<ShelfSearch.Said> said(@RequestParam String phrase) throws IOException {
     return shelf.find(phrase);
   }
 

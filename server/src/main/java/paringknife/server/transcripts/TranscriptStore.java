@@ -3,9 +3,7 @@ package paringknife.server.transcripts;
 import static paringknife.server.database.generated.Tables.TRANSCRIPT;
 import static paringknife.server.database.generated.Tables.TRANSCRIPT_CHANGE;
 
-import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.ConcurrentHashMap;
 import org.jooq.DSLContext;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
@@ -14,6 +12,7 @@ import paringknife.core.transcript.Misfits;
 import paringknife.core.transcript.Transcript;
 import paringknife.core.transcript.TranscriptDelta;
 import paringknife.media.transcripts.TranscriptFile;
+import paringknife.server.database.Recent;
 import paringknife.server.database.StepLog;
 import paringknife.server.web.Outdated;
 import tools.jackson.databind.json.JsonMapper;
@@ -24,7 +23,7 @@ public class TranscriptStore {
   private final DSLContext db;
   private final JsonMapper json;
   private final StepLog<Transcript, TranscriptDelta> steps;
-  private final Map<Long, StoredTranscript> recent = new ConcurrentHashMap<>();
+  private final Recent<StoredTranscript> recent = new Recent<>(12);
 
   TranscriptStore(DSLContext db, JsonMapper json) {
     this.db = db;

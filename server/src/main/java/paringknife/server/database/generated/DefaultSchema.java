@@ -21,7 +21,6 @@ import paringknife.server.database.generated.tables.EpisodeSound;
 import paringknife.server.database.generated.tables.Glossary;
 import paringknife.server.database.generated.tables.Mark;
 import paringknife.server.database.generated.tables.Rendering;
-import paringknife.server.database.generated.tables.SentenceSaid;
 import paringknife.server.database.generated.tables.Shelf;
 import paringknife.server.database.generated.tables.Transcript;
 import paringknife.server.database.generated.tables.TranscriptChange;
@@ -54,8 +53,6 @@ public class DefaultSchema extends SchemaImpl {
 
     public final Rendering RENDERING = Rendering.RENDERING;
 
-    public final SentenceSaid SENTENCE_SAID = SentenceSaid.SENTENCE_SAID;
-
     public final Shelf SHELF = Shelf.SHELF;
 
     public final Transcript TRANSCRIPT = Transcript.TRANSCRIPT;
@@ -85,7 +82,6 @@ public class DefaultSchema extends SchemaImpl {
             Glossary.GLOSSARY,
             Mark.MARK,
             Rendering.RENDERING,
-            SentenceSaid.SENTENCE_SAID,
             Shelf.SHELF,
             Transcript.TRANSCRIPT,
             TranscriptChange.TRANSCRIPT_CHANGE

@@ -12,7 +12,6 @@ import org.jooq.impl.Internal;
 import paringknife.server.database.generated.tables.Clip;
 import paringknife.server.database.generated.tables.ClipVersion;
 import paringknife.server.database.generated.tables.Mark;
-import paringknife.server.database.generated.tables.SentenceSaid;
 import paringknife.server.database.generated.tables.Shelf;
 
 
@@ -23,10 +22,8 @@ public class Indexes {
     // INDEX definitions
     // -------------------------------------------------------------------------
 
-    public static final Index SENTENCE_SAID_ANYTHING_EVER_SAID = Internal.createIndex(DSL.name("anything_ever_said"), SentenceSaid.SENTENCE_SAID, new OrderField[] { SentenceSaid.SENTENCE_SAID.SAID }, false);
     public static final Index CLIP_EPISODE_ID = Internal.createIndex(DSL.name("episode_id"), Clip.CLIP, new OrderField[] { Clip.CLIP.EPISODE_ID }, false);
     public static final Index CLIP_VERSION_OF_CLIP = Internal.createIndex(DSL.name("of_clip"), ClipVersion.CLIP_VERSION, new OrderField[] { ClipVersion.CLIP_VERSION.CLIP_ID, ClipVersion.CLIP_VERSION.ID }, false);
     public static final Index MARK_OF_EPISODE = Internal.createIndex(DSL.name("of_episode"), Mark.MARK, new OrderField[] { Mark.MARK.EPISODE_ID, Mark.MARK.START_US }, false);
-    public static final Index SENTENCE_SAID_OF_EPISODE = Internal.createIndex(DSL.name("of_episode"), SentenceSaid.SENTENCE_SAID, new OrderField[] { SentenceSaid.SENTENCE_SAID.EPISODE_ID }, false);
     public static final Index SHELF_PARENT_ID = Internal.createIndex(DSL.name("parent_id"), Shelf.SHELF, new OrderField[] { Shelf.SHELF.PARENT_ID }, false);
 }

@@ -21,7 +21,6 @@ import paringknife.server.database.generated.tables.EpisodeSound;
 import paringknife.server.database.generated.tables.Glossary;
 import paringknife.server.database.generated.tables.Mark;
 import paringknife.server.database.generated.tables.Rendering;
-import paringknife.server.database.generated.tables.SentenceSaid;
 import paringknife.server.database.generated.tables.Shelf;
 import paringknife.server.database.generated.tables.Transcript;
 import paringknife.server.database.generated.tables.TranscriptChange;
@@ -46,7 +45,6 @@ public class Keys {
     public static final UniqueKey<Record> KEY_MARK_PRIMARY = Internal.createUniqueKey(Mark.MARK, DSL.name("KEY_mark_PRIMARY"), new TableField[] { Mark.MARK.ID }, true);
     public static final UniqueKey<Record> KEY_RENDERING_ONE_CELL = Internal.createUniqueKey(Rendering.RENDERING, DSL.name("KEY_rendering_one_cell"), new TableField[] { Rendering.RENDERING.CLIP_ID, Rendering.RENDERING.SPEC }, true);
     public static final UniqueKey<Record> KEY_RENDERING_PRIMARY = Internal.createUniqueKey(Rendering.RENDERING, DSL.name("KEY_rendering_PRIMARY"), new TableField[] { Rendering.RENDERING.ID }, true);
-    public static final UniqueKey<Record> KEY_SENTENCE_SAID_PRIMARY = Internal.createUniqueKey(SentenceSaid.SENTENCE_SAID, DSL.name("KEY_sentence_said_PRIMARY"), new TableField[] { SentenceSaid.SENTENCE_SAID.ID }, true);
     public static final UniqueKey<Record> KEY_SHELF_PRIMARY = Internal.createUniqueKey(Shelf.SHELF, DSL.name("KEY_shelf_PRIMARY"), new TableField[] { Shelf.SHELF.ID }, true);
     public static final UniqueKey<Record> KEY_TRANSCRIPT_PRIMARY = Internal.createUniqueKey(Transcript.TRANSCRIPT, DSL.name("KEY_transcript_PRIMARY"), new TableField[] { Transcript.TRANSCRIPT.EPISODE_ID }, true);
     public static final UniqueKey<Record> KEY_TRANSCRIPT_CHANGE_PRIMARY = Internal.createUniqueKey(TranscriptChange.TRANSCRIPT_CHANGE, DSL.name("KEY_transcript_change_PRIMARY"), new TableField[] { TranscriptChange.TRANSCRIPT_CHANGE.EPISODE_ID, TranscriptChange.TRANSCRIPT_CHANGE.STEP }, true);
@@ -63,7 +61,6 @@ public class Keys {
     public static final ForeignKey<Record, Record> EPISODE_SOUND_IBFK_1 = Internal.createForeignKey(EpisodeSound.EPISODE_SOUND, DSL.name("episode_sound_ibfk_1"), new TableField[] { EpisodeSound.EPISODE_SOUND.EPISODE_ID }, Keys.KEY_EPISODE_PRIMARY, new TableField[] { Episode.EPISODE.ID }, true);
     public static final ForeignKey<Record, Record> MARK_IBFK_1 = Internal.createForeignKey(Mark.MARK, DSL.name("mark_ibfk_1"), new TableField[] { Mark.MARK.EPISODE_ID }, Keys.KEY_EPISODE_PRIMARY, new TableField[] { Episode.EPISODE.ID }, true);
     public static final ForeignKey<Record, Record> RENDERING_IBFK_1 = Internal.createForeignKey(Rendering.RENDERING, DSL.name("rendering_ibfk_1"), new TableField[] { Rendering.RENDERING.CLIP_ID }, Keys.KEY_CLIP_PRIMARY, new TableField[] { Clip.CLIP.ID }, true);
-    public static final ForeignKey<Record, Record> SENTENCE_SAID_IBFK_1 = Internal.createForeignKey(SentenceSaid.SENTENCE_SAID, DSL.name("sentence_said_ibfk_1"), new TableField[] { SentenceSaid.SENTENCE_SAID.EPISODE_ID }, Keys.KEY_EPISODE_PRIMARY, new TableField[] { Episode.EPISODE.ID }, true);
     public static final ForeignKey<Record, Record> SHELF_IBFK_1 = Internal.createForeignKey(Shelf.SHELF, DSL.name("shelf_ibfk_1"), new TableField[] { Shelf.SHELF.PARENT_ID }, Keys.KEY_SHELF_PRIMARY, new TableField[] { Shelf.SHELF.ID }, true);
     public static final ForeignKey<Record, Record> TRANSCRIPT_IBFK_1 = Internal.createForeignKey(Transcript.TRANSCRIPT, DSL.name("transcript_ibfk_1"), new TableField[] { Transcript.TRANSCRIPT.EPISODE_ID }, Keys.KEY_EPISODE_PRIMARY, new TableField[] { Episode.EPISODE.ID }, true);
     public static final ForeignKey<Record, Record> TRANSCRIPT_CHANGE_IBFK_1 = Internal.createForeignKey(TranscriptChange.TRANSCRIPT_CHANGE, DSL.name("transcript_change_ibfk_1"), new TableField[] { TranscriptChange.TRANSCRIPT_CHANGE.EPISODE_ID }, Keys.KEY_EPISODE_PRIMARY, new TableField[] { Episode.EPISODE.ID }, true);

@@ -14,7 +14,6 @@ import paringknife.server.database.generated.tables.EpisodeSound;
 import paringknife.server.database.generated.tables.Glossary;
 import paringknife.server.database.generated.tables.Mark;
 import paringknife.server.database.generated.tables.Rendering;
-import paringknife.server.database.generated.tables.SentenceSaid;
 import paringknife.server.database.generated.tables.Shelf;
 import paringknife.server.database.generated.tables.Transcript;
 import paringknife.server.database.generated.tables.TranscriptChange;
@@ -42,8 +41,6 @@ public class Tables {
     public static final Mark MARK = Mark.MARK;
 
     public static final Rendering RENDERING = Rendering.RENDERING;
-
-    public static final SentenceSaid SENTENCE_SAID = SentenceSaid.SENTENCE_SAID;
 
     public static final Shelf SHELF = Shelf.SHELF;
 

@@ -37,7 +37,6 @@ import paringknife.server.database.generated.tables.Chapter.ChapterPath;
 import paringknife.server.database.generated.tables.Clip.ClipPath;
 import paringknife.server.database.generated.tables.EpisodeSound.EpisodeSoundPath;
 import paringknife.server.database.generated.tables.Mark.MarkPath;
-import paringknife.server.database.generated.tables.SentenceSaid.SentenceSaidPath;
 import paringknife.server.database.generated.tables.Shelf.ShelfPath;
 import paringknife.server.database.generated.tables.Transcript.TranscriptPath;
 import paringknife.server.database.generated.tables.TranscriptChange.TranscriptChangePath;
@@ -203,15 +202,6 @@ public class Episode extends TableImpl<Record> {
             _mark = new MarkPath(this, null, Keys.MARK_IBFK_1.getInverseKey());
 
         return _mark;
-    }
-
-    private transient SentenceSaidPath _sentenceSaid;
-
-    public SentenceSaidPath sentenceSaid() {
-        if (_sentenceSaid == null)
-            _sentenceSaid = new SentenceSaidPath(this, null, Keys.SENTENCE_SAID_IBFK_1.getInverseKey());
-
-        return _sentenceSaid;
     }
 
     private transient TranscriptChangePath _transcriptChange;

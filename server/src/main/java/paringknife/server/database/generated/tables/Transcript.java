@@ -60,8 +60,6 @@ public class Transcript extends TableImpl<Record> {
 
     public final TableField<Record, Integer> DOCUMENT_STEP = createField(DSL.name("document_step"), SQLDataType.INTEGER.nullable(false).defaultValue(DSL.field(DSL.raw("0"), SQLDataType.INTEGER)), this, "");
 
-    public final TableField<Record, Integer> INDEXED_REVISION = createField(DSL.name("indexed_revision"), SQLDataType.INTEGER.nullable(false).defaultValue(DSL.field(DSL.raw("0"), SQLDataType.INTEGER)), this, "");
-
     public final TableField<Record, String> MISFITS = createField(DSL.name("misfits"), SQLDataType.CLOB.defaultValue(DSL.field(DSL.raw("NULL"), SQLDataType.CLOB)), this, "");
 
     private Transcript(Name alias, Table<Record> aliased) {

@@ -1,0 +1,3 @@
+DROP TABLE sentence_said;
+
+ALTER TABLE transcript DROP COLUMN indexed_revision;
