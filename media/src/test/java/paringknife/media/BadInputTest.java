@@ -16,6 +16,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 import paringknife.media.ffmpeg.Ingest;
 import paringknife.media.ffmpeg.Probe;
 import paringknife.media.ffmpeg.Recording;
+import paringknife.media.ffmpeg.SoundPicture;
 import paringknife.media.ffmpeg.UnusableRecording;
 import paringknife.media.transcripts.TranscriptFile;
 import paringknife.media.transcripts.UnreadableTranscript;
@@ -94,6 +95,21 @@ class BadInputTest {
     assertThat(read.transcript().words().size()).isGreaterThan(100_000);
   }
 
+  /** A phone held upright writes a wide picture and a note to turn it. */
+  @Test
+  void aRotatedPhonePictureStandsUpright() {
+    Path wide = folder.resolve("wide.mp4");
+    Path phone = folder.resolve("phone.mov");
+    SampleMedia.ffmpeg("-f", "lavfi", "-i", "testsrc2=s=320x180:r=25", "-f", "lavfi", "-i", "sine", "-t", "1", wide.toString());
+    SampleMedia.ffmpeg("-i", wide.toString(), "-c", "copy", "-metadata:s:v", "rotate=90", phone.toString());
+    Recording recording = Probe.of(phone);
+    assertThat(recording.picture().width()).isEqualTo(180);
+    assertThat(recording.picture().height()).isEqualTo(320);
+    Path proxy = folder.resolve("proxy.mp4");
+    new Ingest(recording, proxy, folder.resolve("sound.flac")).run(share -> {});
+    assertThat(Probe.of(proxy).picture().height()).isGreaterThan(Probe.of(proxy).picture().width());
+  }
+
   /** What can be taken in, however odd: each ends with a proxy, a sound and a level curve. */
   @ParameterizedTest
   @CsvSource(
@@ -103,6 +119,10 @@ class BadInputTest {
         "sound only          | sound.flac | -f lavfi -i sine=r=44100 -t 2",
         "silence             | silent.mp4 | -f lavfi -i testsrc2=s=320x180:r=25 -f lavfi -i anullsrc=r=48000 -t 1",
         "six channels        | six.mkv    | -f lavfi -i testsrc2=s=320x180:r=25 -f lavfi -i anoisesrc=r=48000,aformat=channel_layouts=5.1 -t 1",
+        "several sounds      | two.mkv    | -f lavfi -i testsrc2=s=320x180:r=25 -f lavfi -i sine -f lavfi -i sine=f=90:r=44100 -map 0 -map 1 -map 2 -t 2",
+        "a lone mp3          | sound.mp3  | -f lavfi -i sine=r=22050 -t 2",
+        "webm written live   | live.webm  | -f lavfi -i testsrc2=s=320x180:r=25 -f lavfi -i sine -c:v libvpx -c:a libvorbis -t 1 -live 1",
+        "webm                | talk.webm  | -f lavfi -i testsrc2=s=320x180:r=25 -f lavfi -i sine -c:v libvpx -c:a libvorbis -t 1",
         "an odd start time   | late.mkv   | -f lavfi -i testsrc2=s=320x180:r=25 -f lavfi -i sine -t 2 -output_ts_offset 37.3",
         "a changing rate     | changing.mkv | -f lavfi -i testsrc2=s=320x180:r=25 -f lavfi -i sine -t 2 -vf select=not(between(n\\,10\\,20)) -vsync vfr"
       })
@@ -114,10 +134,12 @@ class BadInputTest {
     Recording recording = Probe.of(odd);
     Path proxy = folder.resolve("proxy.mp4");
     Path sound = folder.resolve("sound.flac");
-    Ingest.Result result = new Ingest(recording, proxy, sound).run(share -> {});
+    Recording seen = recording.picture() == null ? Probe.of(SoundPicture.draw(recording, folder.resolve("picture.mkv"), share -> {})) : recording;
+    Ingest.Result result = new Ingest(seen, proxy, sound).run(share -> {});
     assertThat(result.levels().windows()).as(what).isPositive();
     assertThat(Probe.of(sound).hasSound()).isTrue();
     assertThat(Probe.of(proxy).picture()).isNotNull();
+    assertThat(Math.abs(Probe.of(proxy).durationUs() - recording.durationUs())).as(what).isLessThanOrEqualTo(120_000);
     assertThat(Math.abs(Probe.of(sound).durationUs() - result.levels().durationUs())).as(what).isLessThanOrEqualTo(20_000);
   }
 }

@@ -33,11 +33,12 @@ public final class Ingest {
   /** What ingest makes of a recording. */
   public record Result(LevelCurve levels, List<FaceSample> faces) {}
 
-
   private final Recording recording;
+  private final Recording.Picture picture;
   private final List<HeardSound> heard;
   private final Path proxy;
   private final Path sound;
+  private final PictureReader pictures;
 
   /** Takes in a recording with its own sound. */
   public Ingest(Recording recording, Path proxy, Path sound) {
@@ -45,15 +46,31 @@ public final class Ingest {
   }
 
   /**
+   * @param recording with a picture; see {@link SoundPicture} for one without
    * @param heard what is heard instead of the recording's own sound; empty for that
    * @param proxy where the small picture file for the browser goes
    * @param sound where the lossless 48 kHz stereo sound goes
    */
   public Ingest(Recording recording, List<HeardSound> heard, Path proxy, Path sound) {
+    this(recording, heard, proxy, sound, new AnalysisPictures(recording)::read);
+  }
+
+  Ingest(Recording recording, List<HeardSound> heard, Path proxy, Path sound, PictureReader pictures) {
+    Recording.Picture seen = recording.picture();
+    if (seen == null) {
+      throw new UnusableRecording(recording.file().getFileName() + " has no picture; one has to be drawn first.");
+    }
     this.recording = recording;
+    this.picture = seen;
     this.heard = List.copyOf(heard);
     this.proxy = proxy;
     this.sound = sound;
+    this.pictures = pictures;
+  }
+
+  /** Looks at the small pictures as they come. */
+  interface PictureReader {
+    List<FaceSample> read(InputStream pictures) throws IOException;
   }
 
   /**
@@ -82,7 +99,7 @@ public final class Ingest {
     ExecutorService readers = Executors.newFixedThreadPool(3);
     try {
       Future<LevelCurve> levels = readers.submit(() -> readLevels(pcm));
-      Future<List<FaceSample>> faces = readers.submit(() -> readFaces(process.getInputStream()));
+      Future<List<FaceSample>> faces = readers.submit(() -> pictures.read(process.getInputStream()));
       Future<String> errors = readers.submit(() -> followed(process, progress));
       int exit = process.waitFor();
       killer.interrupt();
@@ -129,25 +146,19 @@ public final class Ingest {
     List<String> c = new ArrayList<>(List.of("ffmpeg", "-nostdin", "-y", "-v", "error", "-progress", "pipe:2"));
     c.addAll(Input.safety());
     c.addAll(List.of("-i", Input.argument(recording.file())));
-    Recording.Picture picture = recording.picture();
     if (!recording.hasSound()) {
       c.addAll(List.of("-f", "lavfi", "-t", Double.toString(recording.durationUs() / 1e6), "-i", "anullsrc=r=48000:cl=stereo"));
     }
-    if (picture == null) {
-      c.addAll(List.of("-f", "lavfi", "-t", Double.toString(recording.durationUs() / 1e6), "-i", "color=c=0x2b2927:s=640x360:r=25"));
-    }
-    int firstHeard = recording.hasSound() && picture != null ? 1 : 2;
+    int firstHeard = recording.hasSound() ? 1 : 2;
     for (HeardSound other : heard) {
       c.addAll(Input.safety());
       c.addAll(List.of("-i", Input.argument(other.recording().file())));
     }
-    String video = picture == null ? "1:v:0" : "0:v:0";
     String audio = recording.hasSound() ? "0:a:0" : "1:a:0";
-    String rate = picture == null ? "25" : picture.rate().toString();
     StringBuilder graph = new StringBuilder();
     AnalysisPictures analysis = new AnalysisPictures(recording);
-    String small = "fps=" + rate + ":start_time=0,scale=-2:" + AnalysisPictures.PROXY_HEIGHT + ":flags=fast_bilinear:out_color_matrix=bt709:out_range=tv,format=yuv420p";
-    graph.append("[").append(video).append("]");
+    String small = "fps=" + picture.rate() + ":start_time=0,scale=-2:" + AnalysisPictures.PROXY_HEIGHT + ":flags=fast_bilinear:out_color_matrix=bt709:out_range=tv,format=yuv420p";
+    graph.append("[0:v:0]");
     if (analysis.areOfTheProxy()) {
       graph.append(small).append(",split=2[proxy][va];[va]").append(analysis.filtersAfterProxy()).append("[frames];");
     } else {
@@ -180,14 +191,6 @@ public final class Ingest {
       }
     }
     return collector.finish();
-  }
-
-  private List<FaceSample> readFaces(InputStream pictures) throws IOException {
-    if (recording.picture() == null) {
-      pictures.transferTo(OutputStream.nullOutputStream());
-      return List.of();
-    }
-    return new AnalysisPictures(recording).read(pictures);
   }
 
   /** Lets a reader that still waits for a writer go, should ffmpeg have died before opening. */

@@ -5,6 +5,8 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import paringknife.core.time.FrameRate;
 import paringknife.media.process.ChildProcess;
@@ -14,6 +16,7 @@ import tools.jackson.databind.json.JsonMapper;
 /** Looks into a media file with ffprobe. */
 public final class Probe {
   private static final Duration LIMIT = Duration.ofSeconds(60);
+  private static final Duration READING_LIMIT = Duration.ofMinutes(10);
   private static final int FASTEST = 60;
   private static final JsonMapper JSON = new JsonMapper();
 
@@ -50,7 +53,7 @@ public final class Probe {
         channels = Math.max(1, stream.path("channels").asInt(1));
       }
     }
-    long us = Math.round(Double.parseDouble(root.path("format").path("duration").asString("0")) * 1e6);
+    long us = lengthUs(root.path("format"), file);
     if (picture == null && channels == 0) {
       throw new UnusableRecording(file.getFileName() + " holds neither picture nor sound.");
     }
@@ -58,6 +61,32 @@ public final class Probe {
       throw new UnusableRecording(file.getFileName() + " has no length.");
     }
     return new Recording(file, us, picture, channels);
+  }
+
+  /** Matroska says when it ends, the others how long they last; one written live says nothing. */
+  private static long lengthUs(JsonNode format, Path file) {
+    double seconds = number(format.path("duration").asString(""));
+    if (seconds == 0) {
+      return readThrough(file);
+    }
+    boolean saysItsEnd = format.path("format_name").asString("").startsWith("matroska");
+    return Math.round((seconds - (saysItsEnd ? Math.max(0, number(format.path("start_time").asString(""))) : 0)) * 1e6);
+  }
+
+  private static double number(String text) {
+    return text.matches("-?\\d+(\\.\\d+)?") ? Double.parseDouble(text) : 0;
+  }
+
+  private static long readThrough(Path file) {
+    List<String> command = new ArrayList<>(List.of("ffmpeg", "-nostdin", "-v", "error", "-progress", "pipe:1"));
+    command.addAll(Input.safety());
+    command.addAll(List.of("-i", Input.argument(file), "-map", "0", "-c", "copy", "-f", "null", "-"));
+    Matcher times = Pattern.compile("out_time_us=(\\d+)").matcher(ChildProcess.runAnyExit(command, null, READING_LIMIT).text());
+    long last = 0;
+    while (times.find()) {
+      last = Long.parseLong(times.group(1));
+    }
+    return last;
   }
 
   private static Recording.@Nullable Picture picture(JsonNode stream) {

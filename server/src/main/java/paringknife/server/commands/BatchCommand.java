@@ -115,7 +115,7 @@ final class BatchCommand implements Callable<Integer> {
       });
       Transcript transcript =
           given != null ? timed(given, folder) : step("recognise", () -> recognised(folder, heard));
-      Episode episode = new Episode(recording, folder, transcript);
+      Episode episode = new Episode(folder.recording(recording.file()), folder, transcript);
       List<Pick> picks = step("pick", () -> episode.picks(brief));
       if (picks.isEmpty()) {
         throw new IllegalArgumentException("No stretch of this recording fits a length of " + length + " s; try another --length.");

@@ -7,8 +7,12 @@ import java.nio.ByteOrder;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.function.DoubleConsumer;
 import paringknife.core.frame.FaceSample;
 import paringknife.core.listen.LevelCurve;
+import paringknife.media.ffmpeg.Probe;
+import paringknife.media.ffmpeg.Recording;
+import paringknife.media.ffmpeg.SoundPicture;
 import paringknife.media.store.WholeFile;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
@@ -28,6 +32,23 @@ public record EpisodeFolder(Path root) {
   /** When the sound was made, milliseconds since 1970; another choice of microphones makes it anew. */
   public long soundMadeAt() {
     return sound().toFile().lastModified();
+  }
+
+  private Path drawnPicture() {
+    return root.resolve("picture.mkv");
+  }
+
+  /** The recording that is seen and rendered from: where the source has no picture, one drawn from its sound. */
+  public Recording recording(Path source) {
+    return Probe.of(Files.exists(drawnPicture()) ? drawnPicture() : source);
+  }
+
+  /** Draws a picture for a recording that has none. */
+  Recording withPicture(Recording source, DoubleConsumer progress) {
+    if (source.picture() != null) {
+      return source;
+    }
+    return Probe.of(Files.exists(drawnPicture()) ? drawnPicture() : SoundPicture.draw(source, drawnPicture(), progress));
   }
 
   public Path poster() {

@@ -10,6 +10,9 @@ import paringknife.media.store.ScratchFolder;
 
 /** Takes a recording in and lays what comes of it into the episode's folder. */
 public final class EpisodeIngest {
+  /** Share of the work that drawing a picture takes, where there is none. */
+  private static final double DRAWING = 0.5;
+
   private EpisodeIngest() {}
 
   /**
@@ -24,8 +27,10 @@ public final class EpisodeIngest {
     }
     folder.create();
     ScratchFolder.sweep(folder.root());
+    double drawn = recording.picture() == null ? DRAWING : 0;
+    Recording seen = folder.withPicture(recording, share -> progress.accept(share * drawn));
     Ingest.Result result =
-        new Ingest(recording, heard, folder.proxy(), folder.sound()).run(progress);
+        new Ingest(seen, heard, folder.proxy(), folder.sound()).run(share -> progress.accept(drawn + share * (1 - drawn)));
     Poster.take(folder.proxy(), recording.durationUs() / 1e6 * 0.1, 320, folder.poster());
     folder.writeAnalysis(result.levels(), result.faces());
   }

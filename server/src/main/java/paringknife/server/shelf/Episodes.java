@@ -199,7 +199,7 @@ public class Episodes {
     Episode episode =
         known != null
             ? known.episode().withTranscript(transcript)
-            : new Episode(Probe.of(row.source()), data.episode(id), transcript);
+            : new Episode(data.episode(id).recording(row.source()), data.episode(id), transcript);
     opened.put(id, new Opened(revision, episode));
     return episode;
   }
