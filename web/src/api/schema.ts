@@ -1806,7 +1806,7 @@ export interface components {
             /** Format: int32 */
             index: number;
             /** @enum {string} */
-            why: "HARDLY_HEARD" | "UNKNOWN_SPELLING" | "SAID_TWICE" | "SMALL_BEGINNING" | "NO_END";
+            why: "CLOSE_CALL" | "HARDLY_HEARD" | "UNKNOWN_SPELLING" | "SAID_TWICE" | "SMALL_BEGINNING" | "NO_END";
         };
         ComparedWord: {
             /** Format: int32 */

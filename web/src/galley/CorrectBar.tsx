@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Popover } from 'radix-ui';
 import { useQuery } from '@tanstack/react-query';
-import { api, type TranscriptColumns } from '../api/client';
+import { api, type DoubtfulWord, type TranscriptColumns } from '../api/client';
 import { clock } from '../ui/time';
 import type { Corrections } from '../workbench/corrections';
 import { startCorrecting } from '../workbench/corrections';
@@ -12,14 +12,24 @@ interface Props {
   transcript: TranscriptColumns;
   corrections: Corrections;
   cuts: boolean;
-  doubtful: number;
+  doubtful: DoubtfulWord[];
 }
+
+const WHY: Record<DoubtfulWord['why'], string> = {
+  HARDLY_HEARD: 'hardly heard',
+  UNKNOWN_SPELLING: 'in no dictionary',
+  SAID_TWICE: 'said twice',
+  SMALL_BEGINNING: 'a sentence that begins small',
+  NO_END: 'no mark at the end',
+  CLOSE_CALL: 'its mark was proposed',
+};
 
 /** What can be corrected of the selected words, each with its key; and how the page shows what is doubtful or cut. */
 export function CorrectBar({ episodeId, transcript, corrections, cuts, doubtful }: Props) {
   const selection = useWorkbench((s) => s.selection);
   const showStruck = useWorkbench((s) => s.showStruck);
   const [first, last] = selection ? ordered(selection) : [-1, -1];
+  const why = first === last ? doubtful.find((d) => d.index === first)?.why : undefined;
   return (
     <div className="flex h-[38px] shrink-0 items-center border-b border-rule bg-desk px-4 text-[13px] whitespace-nowrap" data-testid="correct-bar">
       {first < 0 || last >= transcript.text.length ? (
@@ -28,9 +38,10 @@ export function CorrectBar({ episodeId, transcript, corrections, cuts, doubtful 
         <Selected episodeId={episodeId} first={first} last={last} transcript={transcript} corrections={corrections} />
       )}
       <span className="ml-auto flex items-center gap-4 pl-3 text-soft">
-        {doubtful > 0 && (
+        {why && <span className="text-accent">{WHY[why]}</span>}
+        {doubtful.length > 0 && (
           <span title="N goes to the next one, A accepts it, T corrects it" data-testid="doubtful">
-            {doubtful} doubtful <span className="text-[11px] text-faint">N</span>
+            {doubtful.length} doubtful <span className="text-[11px] text-faint">N</span>
           </span>
         )}
         {cuts && (

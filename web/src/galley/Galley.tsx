@@ -86,7 +86,7 @@ export function Galley({ transcript, levels, clip, preview, stage, picks, names,
     count: rows.length,
     getScrollElement: () => scroller.current,
     estimateSize: (i) => rows[i].height,
-    overscan: 12,
+    overscan: 6,
     paddingStart: 14,
     paddingEnd: 120,
   });
@@ -385,6 +385,7 @@ const SetLine = memo(function SetLine(p: LineProps) {
         endUs: row.endUs,
         cut,
         selected: selectedSpan,
+        height: row.height,
       });
     }
     // The key stands for the selected span.
@@ -414,9 +415,13 @@ const SetLine = memo(function SetLine(p: LineProps) {
         </span>,
       );
       words.push(
-        <span key={`b${i}`} className={selected && i < p.selectedTo ? 'blank selected' : 'blank'}>
-          {' '}
-        </span>,
+        selected && i < p.selectedTo ? (
+          <span key={`b${i}`} className="blank selected">
+            {' '}
+          </span>
+        ) : (
+          ' '
+        ),
       );
     }
     if (pause) {

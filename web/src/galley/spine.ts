@@ -1,13 +1,32 @@
-/** Colours that a canvas cannot take from the style sheet by itself. */
+const inks = new Map<string, string>();
+const dark = matchMedia('(prefers-color-scheme: dark)');
+let inksOf = '';
+
+/** Colours that a canvas cannot take from the style sheet by itself; looked up once for each paper. */
 export function inkOf(name: string): string {
-  return getComputedStyle(document.documentElement).getPropertyValue(name).trim();
+  const paper = `${document.documentElement.dataset.paper ?? ''} ${dark.matches}`;
+  if (paper !== inksOf) {
+    inks.clear();
+    inksOf = paper;
+  }
+  let ink = inks.get(name);
+  if (ink === undefined) {
+    ink = getComputedStyle(document.documentElement).getPropertyValue(name).trim();
+    inks.set(name, ink);
+  }
+  return ink;
 }
+
+/** Width of the spine's strip, pixels. */
+export const SPINE_WIDTH = 84;
 
 export interface SpineLine {
   startUs: number;
   endUs: number;
   cut: { startUs: number; endUs: number }[];
   selected: { startUs: number; endUs: number } | null;
+  /** Height of the line, pixels. */
+  height: number;
 }
 
 /**
@@ -16,8 +35,8 @@ export interface SpineLine {
  */
 export function drawSpine(canvas: HTMLCanvasElement, levels: Uint8Array, line: SpineLine) {
   const ratio = Math.min(2, window.devicePixelRatio || 1);
-  const width = canvas.clientWidth;
-  const height = canvas.clientHeight;
+  const width = SPINE_WIDTH;
+  const { height } = line;
   if (canvas.width !== width * ratio || canvas.height !== height * ratio) {
     canvas.width = width * ratio;
     canvas.height = height * ratio;

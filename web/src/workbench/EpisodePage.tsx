@@ -249,7 +249,7 @@ export function EpisodePage() {
                   stage === 'pare' && shownClip ? <PareBar clip={shownClip} specs={specs.data ?? []} /> : <SelectionActions onKeep={keepWords} clip={shownClip} />
                 }
               />
-              {data && <CorrectBar episodeId={id} transcript={data} corrections={corrections} cuts={shownClip !== null} doubtful={doubtful.data?.length ?? 0} />}
+              {data && <CorrectBar episodeId={id} transcript={data} corrections={corrections} cuts={shownClip !== null} doubtful={doubtful.data ?? []} />}
               {data && <MisfitList episodeId={id} transcript={data} />}
               <div className="min-h-0 flex-1">
                 {data && data.ids.length === 0 && !typing ? (

@@ -1,5 +1,6 @@
 package paringknife.e2e;
 
+import com.google.gson.JsonObject;
 import com.microsoft.playwright.Browser.NewContextOptions;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
@@ -25,7 +26,6 @@ final class Browser implements AutoCloseable {
           "--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1");
 
   private final Playwright playwright;
-  private final com.microsoft.playwright.Browser chromium;
   private final BrowserContext context;
 
   /** Addresses that pages asked for, in order. */
@@ -36,17 +36,43 @@ final class Browser implements AutoCloseable {
 
   Browser() {
     playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-    chromium =
+    context =
         playwright
             .chromium()
             .launch(
                 new BrowserType.LaunchOptions()
                     .setExecutablePath(Path.of("/usr/bin/chromium"))
                     .setHeadless(true)
-                    .setArgs(ARGUMENTS));
-    context = chromium.newContext(new NewContextOptions().setViewportSize(1280, 800).setAcceptDownloads(true));
+                    .setArgs(ARGUMENTS))
+            .newContext(new NewContextOptions().setViewportSize(1280, 800).setAcceptDownloads(true));
     HeardInBrowser.tap(context);
     context.onRequest(r -> requests.add(r.url()));
+  }
+
+  /** A browser that remembers, in a folder, what pages stored in it. */
+  Browser(Path profile) {
+    playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+    context =
+        playwright
+            .chromium()
+            .launchPersistentContext(
+                profile,
+                new BrowserType.LaunchPersistentContextOptions()
+                    .setExecutablePath(Path.of("/usr/bin/chromium"))
+                    .setHeadless(true)
+                    .setArgs(ARGUMENTS)
+                    .setViewportSize(1280, 800));
+    context.onRequest(r -> requests.add(r.url()));
+  }
+
+  /** Lets pages send at most so many bytes a second. */
+  void sendsAtMost(Page page, int bytesPerSecond) {
+    JsonObject limits = new JsonObject();
+    limits.addProperty("offline", false);
+    limits.addProperty("latency", 0);
+    limits.addProperty("downloadThroughput", -1);
+    limits.addProperty("uploadThroughput", bytesPerSecond);
+    context.newCDPSession(page).send("Network.emulateNetworkConditions", limits);
   }
 
   /** Whether pages can decode single pictures; without that they fall back to a plain player. */
@@ -70,7 +96,6 @@ final class Browser implements AutoCloseable {
   @Override
   public void close() {
     context.close();
-    chromium.close();
     playwright.close();
   }
 }

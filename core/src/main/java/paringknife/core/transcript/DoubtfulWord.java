@@ -9,6 +9,8 @@ package paringknife.core.transcript;
 public record DoubtfulWord(int index, Why why) {
   /** What makes a word doubtful. */
   public enum Why {
+    /** Its punctuation was proposed and could as well be another. */
+    CLOSE_CALL,
     /** The recogniser was not sure. */
     HARDLY_HEARD,
     /** No dictionary has it, and the glossary does not either. */

@@ -44,6 +44,9 @@ public final class DoubtfulWords {
     if (word.isLookedAt()) {
       return null;
     }
+    if (word.confidence() == Punctuator.CLOSE_CALL) {
+      return DoubtfulWord.Why.CLOSE_CALL;
+    }
     if (word.confidence() < SURE) {
       return DoubtfulWord.Why.HARDLY_HEARD;
     }

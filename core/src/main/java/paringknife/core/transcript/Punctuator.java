@@ -6,12 +6,21 @@ import java.util.Set;
 
 /**
  * Gives a transcript without marks its full stops, commas, question marks and capitals, from the
- * pauses and from how sentences begin. A first draft to read over.
+ * pauses and from how sentences begin. Marks that were a close call are left to be looked at: their
+ * words get the confidence {@value #CLOSE_CALL}.
  */
 public final class Punctuator {
   private static final long STOP_US = 600_000;
   private static final long COMMA_US = 280_000;
   private static final int SHORTEST_SENTENCE = 3;
+
+  /** Confidence of a word whose mark could as well be another. */
+  static final double CLOSE_CALL = 0.55;
+
+  /** Shares of the pause that ends a sentence between which it may or may not be one. */
+  private static final double LEAST_CLOSE = 0.7;
+
+  private static final double MOST_CLOSE = 1.4;
   private static final Set<String> ASKING =
       Set.of("who", "what", "when", "where", "why", "how", "which", "is", "are", "do", "does", "did", "can", "could", "would", "will", "was", "were", "have", "has");
   private static final Set<String> ASKING_AFTER = Set.of("you", "he", "she", "it", "they", "we", "i", "is", "are", "was", "were", "do", "does", "did", "the", "that", "this", "there", "would", "will", "can", "could", "have", "has", "happened", "bad", "many", "much", "long", "old");
@@ -36,7 +45,8 @@ public final class Punctuator {
           text += ",";
         }
       }
-      Word made = new Word(word.id(), text, word.startUs(), word.endUs(), word.speaker(), word.confidence());
+      boolean close = !word.endsClause() && !last && !otherSpeaks && pause >= LEAST_CLOSE * STOP_US && pause <= MOST_CLOSE * STOP_US;
+      Word made = new Word(word.id(), text, word.startUs(), word.endUs(), word.speaker(), close ? CLOSE_CALL : word.confidence());
       marked.add(made);
       if (made.endsSentence()) {
         from = i + 1;

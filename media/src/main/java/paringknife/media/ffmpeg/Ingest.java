@@ -138,6 +138,11 @@ public final class Ingest {
     }
   }
 
+  /** One microphone is one channel in the proxy too: encoding it twice takes as long as the picture. */
+  private String channels() {
+    return heard.isEmpty() && recording.soundChannels() == 1 ? "1" : "2";
+  }
+
   private Duration limit() {
     return Duration.ofSeconds(120 + recording.durationUs() / 1_000_000 * 2);
   }
@@ -170,7 +175,7 @@ public final class Ingest {
             : SoundGraph.mixed(heard, firstHeard, recording.durationUs()));
     graph.append(",asplit=3[ap][af][al]");
     c.addAll(List.of("-filter_complex", graph.toString()));
-    c.addAll(List.of("-map", "[proxy]", "-map", "[ap]", "-c:v", "libx264", "-preset", "ultrafast", "-tune", "fastdecode", "-crf", "26", "-g", "15", "-bf", "0", "-colorspace", "bt709", "-color_primaries", "bt709", "-color_trc", "bt709", "-color_range", "tv", "-c:a", "aac", "-b:a", "128k", "-movflags", "+faststart", proxyPart.toString()));
+    c.addAll(List.of("-map", "[proxy]", "-map", "[ap]", "-c:v", "libx264", "-preset", "ultrafast", "-tune", "fastdecode", "-crf", "26", "-g", "15", "-bf", "0", "-colorspace", "bt709", "-color_primaries", "bt709", "-color_trc", "bt709", "-color_range", "tv", "-c:a", "aac", "-b:a", "128k", "-ac", channels(), "-movflags", "+faststart", proxyPart.toString()));
     c.addAll(List.of("-map", "[frames]", "-f", "rawvideo", "pipe:1"));
     c.addAll(List.of("-map", "[af]", "-c:a", "flac", "-sample_fmt", "s16", "-compression_level", "2", soundPart.toString()));
     c.addAll(List.of("-map", "[al]", "-f", "s16le", "-c:a", "pcm_s16le", pcm.toString()));

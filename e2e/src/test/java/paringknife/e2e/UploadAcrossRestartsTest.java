@@ -1,0 +1,75 @@
+package paringknife.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** A large file on its way while the browser, and then the server, is gone. */
+class UploadAcrossRestartsTest {
+  private static final int BYTES = 90_000_000;
+  private static final int BYTES_A_SECOND = 12_000_000;
+
+  @TempDir Path folder;
+
+  private static void send(Page page, String address, Path file) {
+    page.navigate(address);
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add an episode")).click();
+    page.getByTestId("files").setInputFiles(file);
+  }
+
+  /** Where each part of the file that a page sends begins. */
+  private static List<Long> offsets(Page page) {
+    List<Long> offsets = new ArrayList<>();
+    page.onRequest(
+        r -> {
+          if (r.method().equals("PATCH")) {
+            offsets.add(Long.parseLong(r.headerValue("upload-offset")));
+          }
+        });
+    return offsets;
+  }
+
+  @Test
+  void nothingThatWasSentIsSentAgain() throws Exception {
+    byte[] bytes = new byte[BYTES];
+    new Random(11).nextBytes(bytes);
+    Path file = Files.write(folder.resolve("talk.wav"), bytes);
+    Path media = Files.createDirectories(folder.resolve("media"));
+    Path profile = folder.resolve("profile");
+    try (ServerUnderTest server = new ServerUnderTest(folder.resolve("data"), media)) {
+      try (Browser browser = new Browser(profile)) {
+        Page page = browser.page();
+        browser.sendsAtMost(page, BYTES_A_SECOND);
+        send(page, server.address(), file);
+        page.waitForTimeout(3_000);
+        assertThat(page.getByTestId("uploads").textContent()).contains("talk.wav").contains("left");
+      }
+      long before;
+      try (Browser browser = new Browser(profile)) {
+        Page page = browser.page();
+        browser.sendsAtMost(page, BYTES_A_SECOND);
+        List<Long> offsets = offsets(page);
+        send(page, server.address(), file);
+        page.waitForTimeout(2_000);
+        assertThat(offsets).isNotEmpty();
+        before = offsets.get(0);
+        assertThat(before).as("sent before the browser was closed").isGreaterThan(BYTES_A_SECOND / 2);
+        int port = java.net.URI.create(server.address()).getPort();
+        server.kill();
+        server.start(port);
+        page.getByTestId("uploads").locator("text=, here").waitFor(new Locator.WaitForOptions().setTimeout(120_000));
+        assertThat(offsets.get(offsets.size() - 1)).as("sent before the server was killed").isGreaterThan(before);
+      }
+      assertThat(Files.mismatch(media.resolve("uploads").resolve("talk.wav"), file)).as("first byte that differs").isEqualTo(-1);
+    }
+  }
+}
