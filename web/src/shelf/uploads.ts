@@ -1,6 +1,6 @@
 import * as tus from 'tus-js-client';
 import { create } from 'zustand';
-import { api, type MediaFile } from '../api/client';
+import { api, Refusal, type MediaFile } from '../api/client';
 
 /** A file on its way to the server. */
 export interface Sending {
@@ -20,6 +20,9 @@ interface Uploads {
 
 export const useUploads = create<Uploads>(() => ({ files: [] }));
 
+/** How often a broken connection is tried again: for about a quarter of an hour. */
+const ATTEMPTS = 220;
+
 const running = new Map<number, tus.Upload>();
 let nextKey = 1;
 
@@ -37,7 +40,7 @@ export async function sendFile(file: File, arrived: (stored: MediaFile) => void)
   const upload = new tus.Upload(file, {
     endpoint: '/api/tus',
     metadata: { filename: file.name },
-    retryDelays: [0, 1_000, 3_000, 5_000, 10_000, 20_000, 30_000, 60_000],
+    retryDelays: [0, 1_000, 2_000, ...Array<number>(ATTEMPTS).fill(4_000)],
     removeFingerprintOnSuccess: true,
     onProgress: (sent) => {
       const now = performance.now();
@@ -53,16 +56,24 @@ export async function sendFile(file: File, arrived: (stored: MediaFile) => void)
       return status === 0 || status >= 500 || status === 423 || status === 409;
     },
     onError: (error) => update(key, { state: 'failed', pace: 0, problem: 'originalResponse' in error && error.originalResponse?.getStatus() === 413 ? 'There is not enough room on the server.' : 'The connection broke. What was sent is kept: send the file again and it goes on.' }),
-    onSuccess: async () => {
-      try {
-        const stored = await api.finishUpload(upload.url!);
-        update(key, { sent: file.size, state: 'done', pace: 0 });
-        arrived(stored);
-      } catch (error) {
-        update(key, { state: 'failed', problem: (error as Error).message });
-      }
-    },
+    onSuccess: () => void finish(),
   });
+  /** Has the whole file put in its place; a server that is away is asked again. */
+  const finish = async (attempt = 0): Promise<void> => {
+    try {
+      const stored = await api.finishUpload(upload.url!);
+      update(key, { sent: file.size, state: 'done', pace: 0 });
+      arrived(stored);
+    } catch (error) {
+      const away = error instanceof Refusal && (error.status === 0 || error.status >= 500);
+      if (away && attempt < ATTEMPTS) {
+        update(key, { sent: file.size, state: 'waiting', pace: 0 });
+        await new Promise((next) => setTimeout(next, 4_000));
+        return finish(attempt + 1);
+      }
+      update(key, { state: 'failed', problem: (error as Error).message });
+    }
+  };
   running.set(key, upload);
   const before = await upload.findPreviousUploads();
   if (before.length) upload.resumeFromPreviousUpload(before[0]);

@@ -11,6 +11,7 @@ import java.util.concurrent.TimeUnit;
 import me.desair.tus.server.TusFileUploadService;
 import me.desair.tus.server.exception.TusException;
 import me.desair.tus.server.upload.UploadInfo;
+import me.desair.tus.server.upload.disk.DiskStorageService;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -32,12 +33,19 @@ class UploadController {
 
   private final DataFolder data;
   private final TusFileUploadService tus;
+  private final DiskStorageService storage;
   private final Path arriving;
 
   UploadController(DataFolder data) throws IOException {
     this.data = data;
     this.arriving = Files.createDirectories(data.uploads().resolve(".arriving"));
-    this.tus = new TusFileUploadService().withUploadUri(PATH).withStoragePath(arriving.toString()).withUploadExpirationPeriod(KEPT_MS);
+    this.storage = new DiskStorageService(arriving.toString());
+    this.tus =
+        new TusFileUploadService()
+            .withUploadUri(PATH)
+            .withStoragePath(arriving.toString())
+            .withUploadStorageService(storage)
+            .withUploadExpirationPeriod(KEPT_MS);
   }
 
   /** The address of an upload that is whole. */
@@ -51,7 +59,30 @@ class UploadController {
       response.sendError(HttpServletResponse.SC_REQUEST_ENTITY_TOO_LARGE, "There is not enough room on the server for this file.");
       return;
     }
+    if (request.getMethod().equals("HEAD")) {
+      countWhatArrived(request.getRequestURI());
+    }
     tus.process(request, response);
+  }
+
+  /** After a kill the bytes are there, but nobody wrote down how many: none of them is asked for again. */
+  private void countWhatArrived(String address) throws IOException {
+    try {
+      UploadInfo info = tus.getUploadInfo(address);
+      if (info != null) {
+        long there = Files.size(data(info));
+        if (there > info.getOffset()) {
+          info.setOffset(there);
+          storage.update(info);
+        }
+      }
+    } catch (TusException e) {
+      throw new NotThere("This upload is not there any more. Please send the file again.");
+    }
+  }
+
+  private Path data(UploadInfo info) {
+    return arriving.resolve("uploads").resolve(info.getId().toString()).resolve("data");
   }
 
   /** Moves a whole upload to its place and answers the name under which it can be chosen. */
@@ -66,7 +97,7 @@ class UploadController {
       String name = info.getMetadata().getOrDefault("filename", "upload");
       String plain = name.replaceAll("[^\\p{L}\\p{N}._ -]", "_").replaceAll("^\\.+", "_");
       Path place = free(data.uploads(), plain.isBlank() ? "upload" : plain);
-      Files.move(arriving.resolve("uploads").resolve(info.getId().toString()).resolve("data"), place, StandardCopyOption.ATOMIC_MOVE);
+      Files.move(data(info), place, StandardCopyOption.ATOMIC_MOVE);
       tus.deleteUpload(address);
       return new ShelfController.MediaFile(data.media().relativize(place).toString(), Files.size(place), TranscriptFile.isOne(place));
     } catch (TusException e) {
