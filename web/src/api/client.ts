@@ -40,6 +40,9 @@ export type Intent =
   | { type: 'putBackWords'; first: number; last: number }
   | { type: 'putBackRemovals'; ids: number[] }
   | { type: 'putBackReason'; reason: string }
+  | { type: 'moveWords'; first: number; last: number; before: number }
+  | { type: 'pullWords'; first: number; last: number; before: number }
+  | { type: 'dropStretch'; place: number }
   | { type: 'rename'; title: string }
   | { type: 'reframe'; shape: string; mode: 'SPEAKER' | 'PERSON' | 'MIDDLE'; person: number }
   | { type: 'letter'; lettering: string }
@@ -136,6 +139,10 @@ export const api = {
     get<Hit[]>(`/episodes/${id}/search?phrase=${encodeURIComponent(phrase)}`),
   brief: (id: number) => get<Brief>(`/episodes/${id}/brief`),
   readBrief: (id: number, sentence: string, otherwise: Brief) => post<Schemas['BriefRead']>(`/episodes/${id}/brief-sentence`, { sentence, otherwise }),
+  highlights: (id: number, brief: Brief) => post<Pick[]>(`/episodes/${id}/highlights`, brief),
+  pickLimits: (id: number) => get<string[]>(`/episodes/${id}/pick-limits`),
+  makeOfGathered: (title: string, pieces: { episodeId: number; firstWord: number; lastWord: number }[]) =>
+    post<Schemas['MadeClip']>('/gathered-clips', { title, pieces }),
   picks: (id: number, brief: Brief) => post<Pick[]>(`/episodes/${id}/picks`, brief),
   marks: (id: number) => get<Mark[]>(`/episodes/${id}/marks`),
   addMark: (id: number, mark: Schemas['NewMark']) => post<number>(`/episodes/${id}/marks`, mark),

@@ -132,6 +132,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gathered-clips": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["make"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/episodes": {
         parameters: {
             query?: never;
@@ -350,6 +366,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["stop"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/episodes/{id}/highlights": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["highlights"];
         delete?: never;
         options?: never;
         head?: never;
@@ -772,6 +804,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/episodes/{id}/pick-limits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["limits"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/episodes/{id}/misfits": {
         parameters: {
             query?: never;
@@ -1046,7 +1094,7 @@ export interface components {
             /** Format: int64 */
             endUs: number;
             /** @enum {string} */
-            state: "MARKED" | "PASSED";
+            state: "MARKED" | "PASSED" | "NOTED";
             title: string;
             note: string;
         };
@@ -1067,6 +1115,24 @@ export interface components {
             /** Format: int64 */
             bytes: number;
             isTranscript: boolean;
+        };
+        Gathered: {
+            title: string;
+            pieces: components["schemas"]["GatheredPiece"][];
+        };
+        GatheredPiece: {
+            /** Format: int64 */
+            episodeId: number;
+            /** Format: int32 */
+            firstWord: number;
+            /** Format: int32 */
+            lastWord: number;
+        };
+        MadeClip: {
+            /** Format: int64 */
+            episodeId: number;
+            /** Format: int64 */
+            clipId: number;
         };
         NewEpisode: {
             show: string;
@@ -1238,6 +1304,8 @@ export interface components {
             subjects: string[];
             avoid: string[];
             unheard: string[];
+            /** Format: double */
+            share: number | null;
         };
         Pick: {
             /** Format: int32 */
@@ -1264,7 +1332,7 @@ export interface components {
             /** Format: int64 */
             endUs: number;
             /** @enum {string} */
-            state: "MARKED" | "PASSED";
+            state: "MARKED" | "PASSED" | "NOTED";
             title: string;
             note: string;
         };
@@ -1331,6 +1399,7 @@ export interface components {
             /** Format: int32 */
             lastWord: number;
             stretches: components["schemas"]["Span"][];
+            pieces: components["schemas"]["Passage"][];
             shape: string;
             framing: components["schemas"]["Framing"];
             lettering: string;
@@ -1409,6 +1478,7 @@ export interface components {
             /** Format: int32 */
             lastWord: number;
             stretches: components["schemas"]["Span"][];
+            pieces: components["schemas"]["Passage"][];
             shape: string;
             framing: components["schemas"]["Framing"];
             lettering: string;
@@ -1448,12 +1518,18 @@ export interface components {
         Change: {
             /** Format: int32 */
             revision: number;
-            intent: components["schemas"]["AskFor"] | components["schemas"]["Fit"] | components["schemas"]["KeepAttempt"] | components["schemas"]["Letter"] | components["schemas"]["MoveCut"] | components["schemas"]["PareChosenFillers"] | components["schemas"]["PareFillers"] | components["schemas"]["ParePauseAfter"] | components["schemas"]["ParePauses"] | components["schemas"]["PareRepeats"] | components["schemas"]["PareWords"] | components["schemas"]["PutBackReason"] | components["schemas"]["PutBackRemovals"] | components["schemas"]["PutBackWords"] | components["schemas"]["Reframe"] | components["schemas"]["Rename"] | components["schemas"]["SetSpeed"];
+            intent: components["schemas"]["AskFor"] | components["schemas"]["DropStretch"] | components["schemas"]["Fit"] | components["schemas"]["KeepAttempt"] | components["schemas"]["Letter"] | components["schemas"]["MoveCut"] | components["schemas"]["MoveWords"] | components["schemas"]["PareChosenFillers"] | components["schemas"]["PareFillers"] | components["schemas"]["ParePauseAfter"] | components["schemas"]["ParePauses"] | components["schemas"]["PareRepeats"] | components["schemas"]["PareWords"] | components["schemas"]["PullWords"] | components["schemas"]["PutBackReason"] | components["schemas"]["PutBackRemovals"] | components["schemas"]["PutBackWords"] | components["schemas"]["Reframe"] | components["schemas"]["Rename"] | components["schemas"]["SetSpeed"];
         };
         ClipIntent: {
             sweeping: boolean;
             type: string;
         };
+        DropStretch: {
+            type: "DropStretch";
+        } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
+            /** Format: int32 */
+            place?: number;
+        });
         Fit: {
             type: "Fit";
         } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
@@ -1483,6 +1559,16 @@ export interface components {
             startUs?: number;
             /** Format: int64 */
             endUs?: number;
+        });
+        MoveWords: {
+            type: "MoveWords";
+        } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
+            /** Format: int32 */
+            first?: number;
+            /** Format: int32 */
+            last?: number;
+            /** Format: int32 */
+            before?: number;
         });
         PareChosenFillers: {
             type: "PareChosenFillers";
@@ -1520,6 +1606,16 @@ export interface components {
             first?: number;
             /** Format: int32 */
             last?: number;
+        });
+        PullWords: {
+            type: "PullWords";
+        } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
+            /** Format: int32 */
+            first?: number;
+            /** Format: int32 */
+            last?: number;
+            /** Format: int32 */
+            before?: number;
         });
         PutBackReason: {
             type: "PutBackReason";
@@ -2314,6 +2410,30 @@ export interface operations {
             };
         };
     };
+    make: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Gathered"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["MadeClip"];
+                };
+            };
+        };
+    };
     add: {
         parameters: {
             query?: never;
@@ -2648,6 +2768,32 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["ShelfItem"];
+                };
+            };
+        };
+    };
+    highlights: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BriefAsked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Pick"][];
                 };
             };
         };
@@ -3315,6 +3461,28 @@ export interface operations {
                 };
                 content: {
                     "*/*": string;
+                };
+            };
+        };
+    };
+    limits: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": string[];
                 };
             };
         };

@@ -5,6 +5,7 @@ import { api, type DoubtfulWord, type TranscriptColumns } from '../api/client';
 import { clock } from '../ui/time';
 import type { Corrections } from '../workbench/corrections';
 import { startCorrecting } from '../workbench/corrections';
+import { putCarried } from '../workbench/keys';
 import { ordered, useWorkbench } from '../workbench/store';
 
 interface Props {
@@ -28,18 +29,32 @@ const WHY: Record<DoubtfulWord['why'], string> = {
 export function CorrectBar({ episodeId, transcript, corrections, cuts, doubtful }: Props) {
   const selection = useWorkbench((s) => s.selection);
   const showStruck = useWorkbench((s) => s.showStruck);
+  const carrying = useWorkbench((s) => s.carrying);
   const [first, last] = selection ? ordered(selection) : [-1, -1];
   const why = first === last ? doubtful.find((d) => d.index === first)?.why : undefined;
   return (
     <div className="flex h-[38px] shrink-0 items-center border-b border-rule bg-desk px-4 text-[13px] whitespace-nowrap" data-testid="correct-bar">
-      {first < 0 || last >= transcript.text.length ? (
+      {carrying ? (
+        <span className="flex items-center gap-2 pl-1" data-testid="carrying">
+          {ordered(carrying)[1] - ordered(carrying)[0] + 1} words taken up. Select a word:
+          <button className="button" disabled={first < 0} onClick={() => putCarried(first)}>
+            Put them before it <span className="text-[11px] text-faint">Ctrl V</span>
+          </button>
+          <button className="link" onClick={() => putCarried(-1)}>
+            at the end
+          </button>
+          <button className="link" onClick={() => useWorkbench.setState({ carrying: null })}>
+            leave them
+          </button>
+        </span>
+      ) : first < 0 || last >= transcript.text.length ? (
         <span className="pl-1 text-faint">Select a word to correct it</span>
       ) : (
-        <Selected episodeId={episodeId} first={first} last={last} transcript={transcript} corrections={corrections} />
+        <Selected cuts={cuts} episodeId={episodeId} first={first} last={last} transcript={transcript} corrections={corrections} />
       )}
       <span className="ml-auto flex items-center gap-4 pl-3 text-soft">
         {why && <span className="text-accent">{WHY[why]}</span>}
-        {doubtful.length > 0 && (
+        {doubtful.length > 0 && !(cuts && first >= 0) && (
           <span title="N goes to the next one, A accepts it, T corrects it" data-testid="doubtful">
             {doubtful.length} doubtful <span className="text-[11px] text-faint">N</span>
           </span>
@@ -55,7 +70,7 @@ export function CorrectBar({ episodeId, transcript, corrections, cuts, doubtful 
   );
 }
 
-function Selected({ episodeId, first, last, transcript, corrections }: { episodeId: number; first: number; last: number; transcript: TranscriptColumns; corrections: Corrections }) {
+function Selected({ cuts, episodeId, first, last, transcript, corrections }: { cuts: boolean; episodeId: number; first: number; last: number; transcript: TranscriptColumns; corrections: Corrections }) {
   const phrase = transcript.text.slice(first, last + 1).join(' ');
   const paragraphStarts = transcript.paragraphs.some((p) => p.from === first);
   return (
@@ -74,6 +89,7 @@ function Selected({ episodeId, first, last, transcript, corrections }: { episode
         onAct={() => void corrections.correct({ type: 'paragraph', word: first, starts: !paragraphStarts })}
       />
       <Speaker first={first} last={last} transcript={transcript} corrections={corrections} />
+      {cuts && <Act label="Take up" keyName="^X" onAct={() => useWorkbench.setState({ carrying: { anchor: first, focus: last } })} />}
     </>
   );
 }

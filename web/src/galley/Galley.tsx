@@ -10,7 +10,7 @@ import type { Corrections } from '../workbench/corrections';
 import { lineHeightOf, useReading } from '../workbench/reading';
 import { CorrectField } from './CorrectField';
 import { Loupe, LOUPE_HEIGHT } from './Loupe';
-import { canvasMeasure, cutFlags, setLines, wordAt, type Row } from './setLines';
+import { canvasMeasure, cutFlags, setPieces, wordAt, type Row } from './setLines';
 import { drawSpine } from './spine';
 
 interface Props {
@@ -56,12 +56,15 @@ export function Galley({ transcript, levels, clip, preview, stage, picks, names,
 
   const lane = clip !== null && (stage === 'frame' || stage === 'letter');
   const margin = lane ? MARGIN + LANE : MARGIN;
-  const from = clip ? clip.firstWord : 0;
-  const to = clip ? clip.lastWord + 1 : transcript.text.length;
+  const shape = clip ? JSON.stringify(clip.pieces) : '';
+  const pieces = useMemo(
+    () => (shape ? (JSON.parse(shape) as { from: number; to: number }[]) : [{ from: 0, to: transcript.text.length }]),
+    [shape, transcript],
+  );
   const column = Math.min(textSize * 30.5, Math.max(160, width - margin - 36));
   const lines = useMemo(
-    () => (fontsReady && width ? setLines(transcript, from, to, column, lineHeightOf(textSize), canvasMeasure(font)) : []),
-    [transcript, from, to, column, fontsReady, width, textSize, font],
+    () => (fontsReady && width ? setPieces(transcript, pieces, column, lineHeightOf(textSize), canvasMeasure(font)) : []),
+    [transcript, pieces, column, fontsReady, width, textSize, font],
   );
   const loupe = useWorkbench((s) => s.loupe);
   const looked = stage === 'pare' ? clip?.removals.find((r) => r.id === loupe) : undefined;
@@ -164,6 +167,16 @@ export function Galley({ transcript, levels, clip, preview, stage, picks, names,
             >
               {row.kind === 'loupe' ? (
                 looked && <Loupe key={looked.id} removal={looked} transcript={transcript} levels={levels} frameUs={frameUs} />
+              ) : row.kind === 'seam' ? (
+                <div className="flex flex-1 items-center gap-3 text-[12px] text-faint" style={{ marginLeft: margin }} data-testid="seam">
+                  <span className="w-24 border-t border-dashed border-rule" />
+                  from {clock(row.startUs)}
+                  {stage === 'pare' && (
+                    <button className="link" onClick={() => void change({ type: 'dropStretch', place: row.place })}>
+                      drop
+                    </button>
+                  )}
+                </div>
               ) : row.kind === 'speaker' ? (
                 <SpeakerName margin={margin} speaker={row.speaker} name={names[row.speaker] ?? 'Somebody'} corrections={corrections} />
               ) : (
@@ -235,7 +248,7 @@ function SpeakerName({ margin, speaker, name, corrections }: { margin: number; s
 
 /** The rows with the loupe under the line in which a removal begins. */
 function withLoupe(lines: Row[], removal: { id: number; span: { startUs: number } }): Row[] {
-  let at = lines.findIndex((r) => r.kind === 'line' && r.endUs > removal.span.startUs);
+  let at = lines.findIndex((r) => r.kind === 'line' && r.startUs <= removal.span.startUs && r.endUs > removal.span.startUs);
   if (at < 0) at = lines.length - 1;
   return [...lines.slice(0, at + 1), { kind: 'loupe', removal: removal.id, height: LOUPE_HEIGHT }, ...lines.slice(at + 1)];
 }
@@ -291,6 +304,13 @@ function usePointerSelection(scroller: React.RefObject<HTMLDivElement | null>, t
     const root = scroller.current!;
     let anchor = -1;
     let dragged = false;
+    let carried = false;
+    let target = -1;
+    const showTarget = (word: number) => {
+      root.querySelector('.drop-before')?.classList.remove('drop-before');
+      if (word >= 0) root.querySelector(`[data-w="${word}"]`)?.classList.add('drop-before');
+      target = word;
+    };
     const wordUnder = (e: PointerEvent): number => {
       const element = document.elementFromPoint(e.clientX, e.clientY)?.closest('[data-w]');
       return element ? Number((element as HTMLElement).dataset.w) : -1;
@@ -311,16 +331,33 @@ function usePointerSelection(scroller: React.RefObject<HTMLDivElement | null>, t
       }
       anchor = word;
       dragged = false;
+      const held = chosen && ordered(chosen);
+      carried = !!held && held[1] > held[0] && word >= held[0] && word <= held[1] && useWorkbench.getState().clip !== null;
     };
     const move = (e: PointerEvent) => {
       if (anchor < 0 || !(e.buttons & 1)) return;
       const word = wordUnder(e);
+      if (carried) {
+        const [first, last] = ordered(useWorkbench.getState().selection!);
+        dragged = true;
+        showTarget(word >= 0 && (word < first || word > last) ? word : -1);
+        return;
+      }
       if (word >= 0 && (dragged || word !== anchor)) {
         dragged = true;
         useWorkbench.getState().select(anchor, word);
       }
     };
     const up = () => {
+      if (carried && dragged) {
+        const [first, last] = ordered(useWorkbench.getState().selection!);
+        if (target >= 0) void change({ type: 'moveWords', first, last, before: target });
+        showTarget(-1);
+        anchor = -1;
+        carried = false;
+        return;
+      }
+      carried = false;
       if (anchor >= 0 && !dragged) {
         useWorkbench.getState().select(anchor, anchor);
         current.seekEpisode(transcript.startUs[anchor]);

@@ -10,6 +10,8 @@ export interface PausePiece {
 export type Row =
   | { kind: 'speaker'; speaker: number; height: number }
   | { kind: 'loupe'; removal: number; height: number }
+  /** Between two stretches that a clip is put together from; the place of the one that follows. */
+  | { kind: 'seam'; place: number; startUs: number; height: number }
   | {
       kind: 'line';
       from: number;
@@ -88,6 +90,16 @@ export function setLines(t: TranscriptColumns, from: number, to: number, width: 
     close(end);
   }
   return rows;
+}
+
+const SEAM_HEIGHT = 26;
+
+/** Sets pieces of a transcript in the order in which they play, a seam between two of them. */
+export function setPieces(t: TranscriptColumns, pieces: { from: number; to: number }[], width: number, lineHeight: number, measure: Measure): Row[] {
+  return pieces.flatMap((piece, place): Row[] => [
+    ...(place ? [{ kind: 'seam' as const, place, startUs: t.startUs[piece.from] ?? 0, height: SEAM_HEIGHT }] : []),
+    ...setLines(t, piece.from, piece.to, width, lineHeight, measure),
+  ]);
 }
 
 /** Index of the word being said at a time; -1 before the first. */

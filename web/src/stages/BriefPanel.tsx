@@ -29,7 +29,7 @@ export function BriefPanel({ episodeId, brief, onBrief }: { episodeId: number; b
       </form>
       {understood && (
         <p className="mt-1 text-[12.5px] text-soft" data-testid="understood">
-          {understood.length ? `Understood: ${understood.join('; ')}.` : 'Nothing of that was understood; it takes how many, how long, about what, and what to avoid.'}
+          {understood.length ? `Understood: ${understood.join('; ')}.` : 'Nothing of that was understood; it takes how many, how long, about what, what to avoid, or a share of the episode.'}
         </p>
       )}
       <div className="mt-2 flex items-center gap-2">
@@ -41,6 +41,30 @@ export function BriefPanel({ episodeId, brief, onBrief }: { episodeId: number; b
       <div className="mt-1.5 grid grid-cols-2 gap-2">
         <Words label="about" words={brief.subjects} onWords={(subjects) => onBrief({ ...brief, subjects })} />
         <Words label="not about" words={brief.avoid} onWords={(avoid) => onBrief({ ...brief, avoid })} />
+      </div>
+      <div className="mt-1.5 flex items-center gap-2">
+        <div className="flex-1">
+          <Words label="words not to be heard" words={brief.unheard} onWords={(unheard) => onBrief({ ...brief, unheard })} />
+        </div>
+        <label className="flex items-center gap-1.5 text-soft" title="One clip of the highlights, in their order, instead of single picks">
+          <input type="checkbox" checked={brief.share !== null} onChange={(e) => onBrief({ ...brief, share: e.target.checked ? 0.2 : null })} />
+          {brief.share === null ? (
+            'a share of it'
+          ) : (
+            <>
+              <input
+                type="number"
+                min={1}
+                max={90}
+                className="field w-[52px]"
+                aria-label="Share of the episode, per cent"
+                value={Math.round(brief.share * 100)}
+                onChange={(e) => Number(e.target.value) >= 1 && Number(e.target.value) <= 90 && onBrief({ ...brief, share: Number(e.target.value) / 100 })}
+              />
+              % of it
+            </>
+          )}
+        </label>
       </div>
     </>
   );

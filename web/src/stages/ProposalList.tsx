@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import { Play } from 'lucide-react';
+import { ChevronLeft, ChevronRight, Play } from 'lucide-react';
 import { api, type ClipState, type Mark, type Pick, type TranscriptColumns } from '../api/client';
 import { current } from '../plate/player';
 import { clock } from '../ui/time';
@@ -19,11 +19,12 @@ interface Props {
 export function ProposalList({ episodeId, transcript, picks, clips, marks, onKeep }: Props) {
   const fresh = useFreshMarks(episodeId);
   const [at, setAt] = useState(0);
+  const [merged, setMerged] = useState<number[]>([]);
   const [trimmed, setTrimmed] = useState<Record<number, [number, number]>>({});
   const list = useRef<HTMLOListElement>(null);
   const passedMarks = marks.filter((m) => m.state === 'PASSED');
   const isPassed = (p: Pick) => passedMarks.some((m) => Math.min(m.endUs, p.span.endUs) - Math.max(m.startUs, p.span.startUs) > (p.span.endUs - p.span.startUs) / 2);
-  const shown = picks?.filter((p) => !isPassed(p)) ?? [];
+  const shown = picks?.filter((p) => !isPassed(p) && !merged.includes(p.first)) ?? [];
   const kept = (p: Pick) => clips.some((c) => Math.abs(c.stretches[0].startUs - p.span.startUs) < 1_000_000);
   const range = (p: Pick): [number, number] => trimmed[p.first] ?? [p.first, p.last];
   const ends = transcript.sentenceEnds;
@@ -37,6 +38,29 @@ export function ProposalList({ episodeId, transcript, picks, clips, marks, onKee
     setTrimmed({ ...trimmed, [p.first]: next });
     useWorkbench.getState().select(...next);
   };
+  /** Moves an end by words. */
+  const trimWords = (p: Pick, start: number, end: number) => {
+    const [first, last] = range(p);
+    const next: [number, number] = [Math.max(0, first + start), Math.min(transcript.text.length - 1, last + end)];
+    if (next[0] > next[1]) return;
+    setTrimmed({ ...trimmed, [p.first]: next });
+    useWorkbench.getState().select(...next);
+  };
+  const nudge = (p: Pick, start: number, end: number) => (e: React.MouseEvent) => (e.shiftKey ? trimWords(p, start, end) : trim(p, start, end));
+  const merge = (p: Pick, next: Pick) => {
+    const [first] = range(p);
+    const [, last] = range(next);
+    setTrimmed({ ...trimmed, [p.first]: [first, last] });
+    setMerged([...merged, next.first]);
+    useWorkbench.getState().select(first, last);
+  };
+  const noteOf = (p: Pick) => marks.find((m) => m.state === 'NOTED' && Math.min(m.endUs, p.span.endUs) - Math.max(m.startUs, p.span.startUs) > (p.span.endUs - p.span.startUs) / 2);
+  const note = async (p: Pick, text: string) => {
+    const old = noteOf(p);
+    if (old && text !== old.note) await (text ? api.changeMark(episodeId, { ...old, note: text }) : api.removeMarks(episodeId, [old.id]));
+    else if (!old && text) await api.addMark(episodeId, { startUs: p.span.startUs, endUs: p.span.endUs, state: 'NOTED', title: p.opening, note: text });
+    await fresh();
+  };
   const hear = (p: Pick) => {
     const [first, last] = range(p);
     useWorkbench.getState().select(first, last);
@@ -45,7 +69,7 @@ export function ProposalList({ episodeId, transcript, picks, clips, marks, onKee
     void current.player?.play();
   };
   const pass = async (p: Pick) => {
-    await api.addMark(episodeId, { startUs: p.span.startUs, endUs: p.span.endUs, state: 'PASSED', title: p.opening, note: '' });
+    await api.addMark(episodeId, { startUs: p.span.startUs, endUs: p.span.endUs, state: 'PASSED', title: p.opening, note: noteOf(p)?.note ?? '' });
     await fresh();
   };
   const keep = (p: Pick) => onKeep(...range(p), '');
@@ -120,15 +144,40 @@ export function ProposalList({ episodeId, transcript, picks, clips, marks, onKee
                     <button className="button text-soft" onClick={() => void pass(p)}>
                       Pass
                     </button>
-                    <span className="ml-auto flex items-center gap-0.5 text-[12px] text-soft">
-                      <Nudge label="Start a sentence earlier" text="‹+" onClick={() => trim(p, -1, 0)} />
-                      <Nudge label="Start a sentence later" text="‹−" onClick={() => trim(p, 1, 0)} />
-                      <Nudge label="End a sentence earlier" text="−›" onClick={() => trim(p, 0, -1)} />
-                      <Nudge label="End a sentence later" text="+›" onClick={() => trim(p, 0, 1)} />
-                    </span>
+                    {i + 1 < shown.length && (
+                      <button className="link ml-auto text-[12.5px]" title="One pick from the start of this one to the end of the next" onClick={() => merge(p, shown[i + 1])}>
+                        join with {i + 2}
+                      </button>
+                    )}
                   </>
                 )}
               </div>
+              {i === at && !kept(p) && (
+                <div className="mt-1.5 flex items-center gap-3 pl-5 text-[12px] text-soft" title="By a sentence; with Shift by a word">
+                  <span className="flex items-center gap-0.5">
+                    start
+                    <Nudge label="Start earlier" icon={<ChevronLeft size={14} />} onClick={nudge(p, -1, 0)} />
+                    <Nudge label="Start later" icon={<ChevronRight size={14} />} onClick={nudge(p, 1, 0)} />
+                  </span>
+                  <span className="flex items-center gap-0.5">
+                    end
+                    <Nudge label="End earlier" icon={<ChevronLeft size={14} />} onClick={nudge(p, 0, -1)} />
+                    <Nudge label="End later" icon={<ChevronRight size={14} />} onClick={nudge(p, 0, 1)} />
+                  </span>
+                  <span className="text-faint">Shift: by a word</span>
+                </div>
+              )}
+              {(i === at || noteOf(p)) && (
+                <input
+                  key={noteOf(p)?.id ?? 'new'}
+                  className="field mt-1.5 ml-5 w-[calc(100%-1.25rem)] text-[12.5px]"
+                  defaultValue={noteOf(p)?.note ?? ''}
+                  placeholder="a note: why, or why not"
+                  aria-label="Note on the proposal"
+                  onBlur={(e) => void note(p, e.target.value.trim())}
+                  onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+                />
+              )}
             </li>
           );
         })}
@@ -140,7 +189,10 @@ export function ProposalList({ episodeId, transcript, picks, clips, marks, onKee
             {passedMarks.map((m) => (
               <li key={m.id} className="flex items-baseline gap-2 py-1 text-[13px]">
                 <span className="w-10 text-faint tabular-nums">{clock(m.startUs)}</span>
-                <span className="flex-1 truncate font-serif">{m.title}</span>
+                <span className="flex-1 truncate font-serif" title={m.note}>
+                  {m.title}
+                  {m.note && <span className="font-sans text-[12px] text-soft"> {m.note}</span>}
+                </span>
                 <button className="link" onClick={() => void api.removeMarks(episodeId, [m.id]).then(fresh)}>
                   bring back
                 </button>
@@ -153,10 +205,10 @@ export function ProposalList({ episodeId, transcript, picks, clips, marks, onKee
   );
 }
 
-function Nudge({ label, text, onClick }: { label: string; text: string; onClick: () => void }) {
+function Nudge({ label, icon, onClick }: { label: string; icon: React.ReactNode; onClick: (e: React.MouseEvent) => void }) {
   return (
     <button className="rounded px-1 py-0.5 hover:bg-paper" aria-label={label} title={label} onClick={onClick}>
-      {text}
+      {icon}
     </button>
   );
 }

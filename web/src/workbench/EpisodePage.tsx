@@ -23,6 +23,7 @@ import { PickSide } from '../stages/PickSide';
 import { EpisodeMap } from '../stages/EpisodeMap';
 import { Bench } from './Bench';
 import { redo, undo } from './changes';
+import { gather } from './gathered';
 import { Corrections } from './corrections';
 import { ReadingPanel } from './ReadingPanel';
 import { TranscriptPanel } from './TranscriptPanel';
@@ -148,6 +149,14 @@ export function EpisodePage() {
     await queries.invalidateQueries({ queryKey: ['marks', id] });
     useWorkbench.setState({ message: null });
   }, [id, queries, transcript.data]);
+  const gatherSelected = useCallback(() => {
+    const selection = useWorkbench.getState().selection;
+    const t = transcript.data;
+    if (!selection || !t || !item) return;
+    const [first, last] = ordered(selection);
+    gather({ episodeId: id, episode: item.title, firstWord: first, lastWord: last, startUs: t.startUs[first], lengthUs: t.endUs[last] - t.startUs[first], text: t.text.slice(first, last + 1).join(' ') });
+    useWorkbench.setState({ message: `Gathered: ${last - first + 1} words. They wait under Pick, Gathered.` });
+  }, [id, item, transcript.data]);
   const showHelp = useCallback(() => setHelp((h) => !h), []);
   const search = useCallback(() => searchField.current?.focus(), []);
   const saving = useWorkbench((s) => s.saving);
@@ -232,7 +241,7 @@ export function EpisodePage() {
           </button>
         </div>
       )}
-      {data && <Keys transcript={data} goTo={goTo} search={search} help={showHelp} makeClip={makeClip} mark={markSelected} undo={stepBack} redo={stepOn} corrections={corrections} doubtful={doubtful.data ?? []} />}
+      {data && <Keys transcript={data} goTo={goTo} search={search} help={showHelp} gatherSelected={gatherSelected} makeClip={makeClip} mark={markSelected} undo={stepBack} redo={stepOn} corrections={corrections} doubtful={doubtful.data ?? []} />}
       <div className="flex min-h-0 flex-1">
         {stage !== 'deliver' && (
           <Bench clips={clips.data ?? []} current={clipId} onOpen={(c) => openClip(c)} onRead={() => navigate(`/episodes/${id}/pick`)} />
@@ -246,7 +255,7 @@ export function EpisodePage() {
                 searchField={searchField}
                 episodeId={id}
                 left={
-                  stage === 'pare' && shownClip ? <PareBar clip={shownClip} specs={specs.data ?? []} /> : <SelectionActions onKeep={keepWords} clip={shownClip} />
+                  stage === 'pare' && shownClip ? <PareBar clip={shownClip} specs={specs.data ?? []} /> : <SelectionActions onKeep={keepWords} onGather={gatherSelected} clip={shownClip} />
                 }
               />
               {data && <CorrectBar episodeId={id} transcript={data} corrections={corrections} cuts={shownClip !== null} doubtful={doubtful.data ?? []} />}
@@ -387,7 +396,7 @@ function Notice({ text }: { text: string }) {
   );
 }
 
-function SelectionActions({ onKeep, clip }: { onKeep: (first: number, last: number, open: boolean) => void; clip: ClipState | null }) {
+function SelectionActions({ onKeep, onGather, clip }: { onKeep: (first: number, last: number, open: boolean) => void; onGather: () => void; clip: ClipState | null }) {
   const selection = useWorkbench((s) => s.selection);
   if (clip) return <span className="font-serif text-[15px] font-semibold">{clip.title}</span>;
   if (!selection) return <span className="text-soft">Read, listen, select words to make a clip.</span>;
@@ -400,6 +409,9 @@ function SelectionActions({ onKeep, clip }: { onKeep: (first: number, last: numb
       </span>
       <button className="button button-strong" onClick={() => onKeep(first, last, true)}>
         Make it a clip
+      </button>
+      <button className="button" onClick={onGather} title="Gather these words for a clip put together from several places (G)">
+        Gather
       </button>
     </span>
   );

@@ -16,6 +16,8 @@ const KEYS: [string, string][] = [
   ['B', 'start a paragraph, or run it on'],
   ['C', 'make the selection a clip'],
   ['M', 'mark the selection for later'],
+  ['G', 'gather the selection for a clip of several places'],
+  ['Ctrl X, Ctrl V', 'take words of a clip up, put them before the selected word; or drag them'],
   ['↑ ↓, Enter, X', 'in Pick: walk the proposals, keep, pass'],
   [', and .', 'one frame back, one frame on'],
   ['/', 'find in the transcript'],

@@ -19,6 +19,7 @@ interface Actions {
   goTo: (stage: Stage) => void;
   search: () => void;
   help: () => void;
+  gatherSelected: () => void;
   makeClip: () => void;
   mark: () => Promise<void>;
   undo: () => void;
@@ -27,8 +28,17 @@ interface Actions {
   doubtful: DoubtfulWord[];
 }
 
+/** Puts the words that were taken up before another word of the clip; -1 for its end. */
+export function putCarried(before: number) {
+  const { carrying } = useWorkbench.getState();
+  if (!carrying) return;
+  const [first, last] = ordered(carrying);
+  useWorkbench.setState({ carrying: null });
+  void change({ type: 'moveWords', first, last, before });
+}
+
 /** Our keys; see the help panel for their list. */
-export function useKeys({ transcript, goTo, search, help, makeClip, mark: markSelected, undo, redo, corrections, doubtful }: Actions) {
+export function useKeys({ transcript, goTo, search, help, gatherSelected, makeClip, mark: markSelected, undo, redo, corrections, doubtful }: Actions) {
   useEffect(() => {
     const down = (e: KeyboardEvent) => {
       const target = e.target as HTMLElement;
@@ -41,6 +51,14 @@ export function useKeys({ transcript, goTo, search, help, makeClip, mark: markSe
       if (modified && e.key.toLowerCase() === 'z') {
         if (e.shiftKey) redo();
         else undo();
+        return true;
+      }
+      if (modified && clip && selection && e.key.toLowerCase() === 'x') {
+        useWorkbench.setState({ carrying: selection });
+        return true;
+      }
+      if (modified && clip && e.key.toLowerCase() === 'v') {
+        putCarried(selection ? ordered(selection)[0] : -1);
         return true;
       }
       if (modified) return false;
@@ -86,6 +104,10 @@ export function useKeys({ transcript, goTo, search, help, makeClip, mark: markSe
         void markSelected();
         return true;
       }
+      if (e.key === 'g') {
+        gatherSelected();
+        return true;
+      }
       if (e.key === 'c' && !clip) {
         makeClip();
         return true;
@@ -123,7 +145,7 @@ export function useKeys({ transcript, goTo, search, help, makeClip, mark: markSe
         return true;
       }
       if (e.key === 'Escape') {
-        useWorkbench.setState({ selection: null, pause: null, hits: [] });
+        useWorkbench.setState({ selection: null, pause: null, hits: [], carrying: null });
         return true;
       }
       const stage = STAGES[Number(e.key) - 1];

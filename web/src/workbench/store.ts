@@ -21,6 +21,8 @@ interface Workbench {
   loupe: number | null;
   /** Words under the text field. */
   correcting: Selection | null;
+  /** Words that were taken up to be put elsewhere. */
+  carrying: Selection | null;
   /** What undo is about. */
   lastEdited: 'clip' | 'transcript';
   saving: number;
@@ -42,6 +44,7 @@ export const useWorkbench = create<Workbench>((set) => ({
   pause: null,
   loupe: null,
   correcting: null,
+  carrying: null,
   lastEdited: 'clip',
   saving: 0,
   message: null,

@@ -34,12 +34,16 @@ public record WindowRun(HeldWindow window, long clipFrame, long count) {
   }
 
   private static HeldWindow windowAt(List<HeldWindow> windows, long us) {
+    HeldWindow nearest = windows.get(0);
+    long least = Long.MAX_VALUE;
     for (HeldWindow window : windows) {
-      if (window.span().contains(us)) {
-        return window;
+      long away = Math.max(0, Math.max(window.span().startUs() - us, us - window.span().endUs() + 1));
+      if (away < least) {
+        least = away;
+        nearest = window;
       }
     }
-    return us < windows.get(0).span().startUs() ? windows.get(0) : windows.get(windows.size() - 1);
+    return nearest;
   }
 
   private static void add(List<WindowRun> shown, HeldWindow window, long clipFrame, long count) {

@@ -79,7 +79,8 @@ public final class CueBreaker {
   private static boolean mustBreakAfter(List<Heard> heard, int index) {
     Heard here = heard.get(index);
     Heard next = heard.get(index + 1);
-    return here.word().speaker() != next.word().speaker()
+    return next.word().startUs() < here.word().startUs()
+        || here.word().speaker() != next.word().speaker()
         || next.span().startUs() - here.span().endUs() >= SILENCE_US;
   }
 

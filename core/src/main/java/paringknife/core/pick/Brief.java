@@ -1,6 +1,7 @@
 package paringknife.core.pick;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What is wanted of the picks.
@@ -11,6 +12,8 @@ import java.util.List;
  * @param subjects words they should be about; may be empty
  * @param avoid words they should rather not be about
  * @param unheard words that must not be heard in them
+ * @param share share of what is left of the episode after paring that one clip of its highlights
+ *     takes, above 0 and at most 0.9; null where single picks are wanted
  */
 public record Brief(
     int count,
@@ -18,7 +21,8 @@ public record Brief(
     long longestUs,
     List<String> subjects,
     List<String> avoid,
-    List<String> unheard) {
+    List<String> unheard,
+    @Nullable Double share) {
   public static final Brief DEFAULT = new Brief(3, 20_000_000, 55_000_000, List.of());
 
   public Brief {
@@ -29,6 +33,9 @@ public record Brief(
       throw new IllegalArgumentException(
           "the shortest length must be at least 1 s and not above the longest");
     }
+    if (share != null && !(share > 0 && share <= 0.9)) {
+      throw new IllegalArgumentException("a clip of highlights takes between 1 and 90 per cent of the episode");
+    }
     subjects = List.copyOf(subjects);
     avoid = List.copyOf(avoid);
     unheard = List.copyOf(unheard);
@@ -36,6 +43,17 @@ public record Brief(
 
   /** A brief that avoids nothing. */
   public Brief(int count, long shortestUs, long longestUs, List<String> subjects) {
-    this(count, shortestUs, longestUs, subjects, List.of(), List.of());
+    this(count, shortestUs, longestUs, subjects, List.of(), List.of(), null);
+  }
+
+  /** A brief for single picks. */
+  public Brief(
+      int count, long shortestUs, long longestUs, List<String> subjects, List<String> avoid, List<String> unheard) {
+    this(count, shortestUs, longestUs, subjects, avoid, unheard, null);
+  }
+
+  /** The same wishes for other lengths. */
+  Brief ofLength(long shortest, long longest) {
+    return new Brief(count, shortest, longest, subjects, avoid, unheard, share);
   }
 }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -21,6 +22,9 @@ public final class BriefSentence {
   private static final String NUMBER = "(\\d+(?:\\.\\d+)?|an?|half an?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|twenty|thirty|forty|fifty|sixty|ninety)";
   private static final String UNIT = "(seconds?|secs?|s|minutes?|mins?|min)\\b";
   private static final Pattern COUNT = Pattern.compile("\\b" + NUMBER + "\\s+(?:\\w+\\s+){0,2}?(?:clips?|picks?|moments?|shorts?|pieces?)\\b");
+  private static final Pattern SHARE = Pattern.compile("\\b(?:(\\d{1,2}(?:\\.\\d+)?)\\s*(?:%|per ?cent)|(a tenth|a fifth|a quarter|a third|half)\\s+of\\s+(?:it|the (?:episode|talk|whole)))");
+  private static final Map<String, Double> FRACTIONS =
+      Map.of("a tenth", 0.1, "a fifth", 0.2, "a quarter", 0.25, "a third", 1 / 3.0, "half", 0.5);
   private static final Pattern BETWEEN = Pattern.compile("\\b(?:between|from)?\\s*" + NUMBER + "\\s*" + "(?:" + UNIT + ")?\\s*(?:and|to|-|\u2013)\\s*" + NUMBER + "\\s*" + UNIT);
   private static final Pattern MOST = Pattern.compile("\\b(?:under|below|at most|up to|no longer than|shorter than|less than|within|max(?:imum)?)\\s+" + NUMBER + "\\s*" + UNIT);
   private static final Pattern LEAST = Pattern.compile("\\b(?<!no )(?:over|above|at least|longer than|more than|min(?:imum)?)\\s+" + NUMBER + "\\s*" + UNIT);
@@ -43,6 +47,15 @@ public final class BriefSentence {
       count = (int) Math.min(100, number(counted.group(1)));
       understood.add(count == 1 ? "one pick" : count + " picks");
     }
+    Double share = understood.isEmpty() ? otherwise.share() : null;
+    Matcher shared = SHARE.matcher(text);
+    if (shared.find()) {
+      double asked = shared.group(1) != null ? Double.parseDouble(shared.group(1)) / 100 : FRACTIONS.get(shared.group(2));
+      if (asked > 0 && asked <= 0.9) {
+        share = asked;
+        understood.add(Math.round(asked * 100) + " % of the episode as one clip");
+      }
+    }
     long[] lengths = lengths(text, otherwise, understood);
     Set<String> avoid = new LinkedHashSet<>();
     Set<String> unheard = new LinkedHashSet<>();
@@ -60,7 +73,7 @@ public final class BriefSentence {
         }
       }
     }
-    for (Pattern length : List.of(BETWEEN, MOST, LEAST, ROUGHLY)) {
+    for (Pattern length : List.of(SHARE, BETWEEN, MOST, LEAST, ROUGHLY)) {
       rest = length.matcher(rest).replaceAll(",");
     }
     Set<String> about = new LinkedHashSet<>();
@@ -76,7 +89,8 @@ public final class BriefSentence {
             lengths[1],
             about.isEmpty() ? otherwise.subjects() : List.copyOf(about),
             avoid.isEmpty() ? otherwise.avoid() : List.copyOf(avoid),
-            unheard.isEmpty() ? otherwise.unheard() : List.copyOf(unheard));
+            unheard.isEmpty() ? otherwise.unheard() : List.copyOf(unheard),
+            share);
     return new Understood(brief, understood);
   }
 

@@ -34,6 +34,9 @@ public final class PickFinder {
   private static final Set<String> QUESTION =
       Set.of("what", "why", "how", "who", "when", "where", "did", "do", "does", "is", "was", "were", "have", "can", "could", "would");
 
+  private static final long SHORTEST_HIGHLIGHT_US = 5_000_000;
+  private static final long LONGEST_HIGHLIGHT_US = 40_000_000;
+
   private final Transcript transcript;
   private final LevelCurve levels;
   private final List<Passage> sentences;
@@ -87,6 +90,34 @@ public final class PickFinder {
     List<BestSet.Candidate> weighed =
         candidates.stream().map(p -> new BestSet.Candidate(p.span(), p.score())).toList();
     return BestSet.choose(weighed, brief.count()).stream().map(candidates::get).toList();
+  }
+
+  /**
+   * Stretches that together make a share of the episode, in order of time: the best ones first, as
+   * long as there is room.
+   *
+   * @throws IllegalArgumentException when the brief asks for no share
+   */
+  public List<Pick> highlights(Brief brief) {
+    Double share = brief.share();
+    if (share == null) {
+      throw new IllegalArgumentException("the brief asks for no share of the episode");
+    }
+    if (sentences.isEmpty()) {
+      return List.of();
+    }
+    long room = Math.round(share * paredLength(0, transcript.words().size() - 1));
+    List<Pick> best = new ArrayList<>(candidates(brief.ofLength(SHORTEST_HIGHLIGHT_US, Math.max(SHORTEST_HIGHLIGHT_US, Math.min(LONGEST_HIGHLIGHT_US, room)))));
+    best.sort(Comparator.comparingDouble((Pick p) -> -p.score()).thenComparingInt(Pick::first));
+    List<Pick> chosen = new ArrayList<>();
+    for (Pick pick : best) {
+      if (pick.score() > 0 && pick.paredUs() <= room && chosen.stream().noneMatch(c -> c.span().overlaps(pick.span()))) {
+        chosen.add(pick);
+        room -= pick.paredUs();
+      }
+    }
+    chosen.sort(Comparator.comparingInt(Pick::first));
+    return chosen;
   }
 
   private List<Pick> candidates(Brief brief) {
@@ -303,7 +334,7 @@ public final class PickFinder {
 
   private void wanted(int first, int last, Brief brief, List<Finding> findings) {
     for (String subject : brief.subjects()) {
-            int said = said(first, last, subject);
+      int said = said(first, last, subject);
       if (said > 0) {
         findings.add(new Finding(Math.min(3, 1.2 + 0.4 * said), "speaks of \u201c" + subject + "\u201d " + times(said)));
       }

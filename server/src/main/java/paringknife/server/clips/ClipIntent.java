@@ -33,6 +33,9 @@ import paringknife.server.episodes.Episode;
   @JsonSubTypes.Type(value = ClipIntent.PutBackWords.class, name = "putBackWords"),
   @JsonSubTypes.Type(value = ClipIntent.PutBackRemovals.class, name = "putBackRemovals"),
   @JsonSubTypes.Type(value = ClipIntent.PutBackReason.class, name = "putBackReason"),
+  @JsonSubTypes.Type(value = ClipIntent.MoveWords.class, name = "moveWords"),
+  @JsonSubTypes.Type(value = ClipIntent.PullWords.class, name = "pullWords"),
+  @JsonSubTypes.Type(value = ClipIntent.DropStretch.class, name = "dropStretch"),
   @JsonSubTypes.Type(value = ClipIntent.Rename.class, name = "rename"),
   @JsonSubTypes.Type(value = ClipIntent.Reframe.class, name = "reframe"),
   @JsonSubTypes.Type(value = ClipIntent.Letter.class, name = "letter"),
@@ -62,6 +65,49 @@ public sealed interface ClipIntent {
     public String label() {
       int n = last - first + 1;
       return n == 1 ? "pare a word" : "pare " + n + " words";
+    }
+  }
+
+  /** Move words before another word of the clip, or to its end (-1). */
+  record MoveWords(int first, int last, int before) implements ClipIntent {
+    @Override
+    public ClipDocument apply(ClipDocument clip, Episode episode) {
+      Range.check(first, last, episode);
+      Range.check(Math.max(0, before), Math.max(0, before), episode);
+      return episode.stretches().move(clip, first, last, before);
+    }
+
+    @Override
+    public String label() {
+      return "move words";
+    }
+  }
+
+  /** Put words of elsewhere before a word of the clip, or at its end (-1). */
+  record PullWords(int first, int last, int before) implements ClipIntent {
+    @Override
+    public ClipDocument apply(ClipDocument clip, Episode episode) {
+      Range.check(first, last, episode);
+      Range.check(Math.max(0, before), Math.max(0, before), episode);
+      return episode.stretches().pull(clip, first, last, before);
+    }
+
+    @Override
+    public String label() {
+      return "pull words in";
+    }
+  }
+
+  /** Drop one of the stretches a clip is put together from. */
+  record DropStretch(int place) implements ClipIntent {
+    @Override
+    public ClipDocument apply(ClipDocument clip, Episode episode) {
+      return episode.stretches().drop(clip, place);
+    }
+
+    @Override
+    public String label() {
+      return "drop a stretch";
     }
   }
 

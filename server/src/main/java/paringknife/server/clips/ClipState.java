@@ -10,6 +10,7 @@ import paringknife.core.pare.Parings;
 import paringknife.core.pare.Reason;
 import paringknife.core.pare.Removal;
 import paringknife.core.time.Span;
+import paringknife.core.transcript.Passage;
 import paringknife.server.episodes.Episode;
 
 /**
@@ -17,6 +18,7 @@ import paringknife.server.episodes.Episode;
  *
  * @param firstWord index of its first word
  * @param lastWord index of its last word, included
+ * @param pieces the words of each stretch, in playing order
  * @param kept what plays, in order
  * @param cut what was left out
  */
@@ -30,6 +32,7 @@ public record ClipState(
     int firstWord,
     int lastWord,
     List<Span> stretches,
+    List<Passage> pieces,
     String shape,
     Framing framing,
     String lettering,
@@ -63,6 +66,7 @@ public record ClipState(
         first,
         Math.max(first, after - 1),
         settings.stretches(),
+        episode.stretches().pieces(clip.document()),
         settings.shape(),
         settings.framing(),
         settings.lettering(),

@@ -5,6 +5,7 @@ import org.jspecify.annotations.Nullable;
 import paringknife.core.pare.Framing;
 import paringknife.core.pare.Removal;
 import paringknife.core.time.Span;
+import paringknife.core.transcript.Passage;
 
 /**
  * What one change made of a clip, against the state with the revision before: small, whatever the
@@ -24,6 +25,7 @@ public record ClipStep(
     int firstWord,
     int lastWord,
     List<Span> stretches,
+    List<Passage> pieces,
     String shape,
     Framing framing,
     String lettering,
@@ -54,6 +56,7 @@ public record ClipStep(
         after.firstWord(),
         after.lastWord(),
         after.stretches(),
+        after.pieces(),
         after.shape(),
         after.framing(),
         after.lettering(),

@@ -9,6 +9,7 @@ import paringknife.core.frame.PeopleTracker;
 import paringknife.core.frame.Person;
 import paringknife.core.listen.LevelCurve;
 import paringknife.core.pare.ClipEditor;
+import paringknife.core.pare.StretchEditor;
 import paringknife.core.pick.Brief;
 import paringknife.core.pick.Pick;
 import paringknife.core.pick.PickFinder;
@@ -25,6 +26,7 @@ public final class Episode {
   private final LevelCurve levels;
   private final List<Person> people;
   private volatile @Nullable FramePlanner planner;
+  private volatile @Nullable PickFinder finder;
   private final ClipEditor editor;
   private final ConcurrentHashMap<Brief, List<Pick>> picks = new ConcurrentHashMap<>();
 
@@ -81,6 +83,11 @@ public final class Episode {
     return made;
   }
 
+  /** Arranges what a clip plays. */
+  public StretchEditor stretches() {
+    return new StretchEditor(transcript, levels);
+  }
+
   public ClipEditor editor() {
     return editor;
   }
@@ -100,6 +107,15 @@ public final class Episode {
   }
 
   public List<Pick> picks(Brief brief) {
-    return picks.computeIfAbsent(brief, b -> new PickFinder(transcript, levels).find(b));
+    return picks.computeIfAbsent(brief, b -> picks().find(b));
+  }
+
+  public PickFinder picks() {
+    PickFinder made = finder;
+    if (made == null) {
+      made = new PickFinder(transcript, levels);
+      finder = made;
+    }
+    return made;
   }
 }

@@ -30,7 +30,9 @@ public class MarkStore {
     /** Marked by hand, or imported. */
     MARKED,
     /** A proposal that was passed over. */
-    PASSED
+    PASSED,
+    /** A proposal that something was noted of. */
+    NOTED
   }
 
   /** A stretch somebody marked; times on the episode's clock. */

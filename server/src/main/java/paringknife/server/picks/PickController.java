@@ -3,6 +3,7 @@ package paringknife.server.picks;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -24,6 +25,7 @@ import paringknife.core.pick.BriefSentence;
 import paringknife.core.pick.Chapter;
 import paringknife.core.pick.ChapterFinder;
 import paringknife.core.pick.Pick;
+import paringknife.core.pick.PickLimits;
 import paringknife.core.pick.Piece;
 import paringknife.core.pick.PieceFinder;
 import paringknife.core.time.FrameRate;
@@ -44,13 +46,13 @@ class PickController {
   }
 
   /** A brief as the browser writes it: seconds, and words. */
-  record BriefAsked(int count, double shortest, double longest, List<String> subjects, List<String> avoid, List<String> unheard) {
+  record BriefAsked(int count, double shortest, double longest, List<String> subjects, List<String> avoid, List<String> unheard, @Nullable Double share) {
     Brief brief() {
-      return new Brief(count, Math.round(shortest * 1e6), Math.round(longest * 1e6), subjects, avoid, unheard);
+      return new Brief(count, Math.round(shortest * 1e6), Math.round(longest * 1e6), subjects, avoid, unheard, share);
     }
 
     static BriefAsked of(Brief brief) {
-      return new BriefAsked(brief.count(), brief.shortestUs() / 1e6, brief.longestUs() / 1e6, brief.subjects(), brief.avoid(), brief.unheard());
+      return new BriefAsked(brief.count(), brief.shortestUs() / 1e6, brief.longestUs() / 1e6, brief.subjects(), brief.avoid(), brief.unheard(), brief.share());
     }
   }
 
@@ -87,6 +89,21 @@ class PickController {
     List<Pick> picks = episodes.open(id).picks(brief);
     marks.keep(episodes.row(id).show(), brief);
     return picks;
+  }
+
+  /** What one clip of the episode's highlights is made of, for the share that a brief asks for. */
+  @PostMapping("/highlights")
+  List<Pick> highlights(@PathVariable long id, @RequestBody BriefAsked asked) {
+    Brief brief = asked.brief();
+    List<Pick> found = episodes.open(id).picks().highlights(brief);
+    marks.keep(episodes.row(id).show(), brief);
+    return found;
+  }
+
+  /** What picking in this episode cannot go by; said to the user. */
+  @GetMapping("/pick-limits")
+  List<String> limits(@PathVariable long id) {
+    return PickLimits.of(episodes.transcript(id).transcript());
   }
 
   @PostMapping("/brief-sentence")

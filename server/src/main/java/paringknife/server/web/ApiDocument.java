@@ -26,6 +26,7 @@ class ApiDocument {
           Map.entry("SoundsOfEpisode", Set.of("listened")),
           Map.entry("SoundsChosen", Set.of("listened")),
           Map.entry("NewEpisode", Set.of("text")),
+          Map.entry("BriefAsked", Set.of("share")),
           Map.entry("SoundOfEpisode", Set.of("offsetUs", "driftPpm", "agreeing")),
           Map.entry("ClipState", Set.of("undo", "redo")),
           Map.entry("TranscriptColumns", Set.of("undo", "redo")),

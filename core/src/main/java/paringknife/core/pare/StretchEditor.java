@@ -1,0 +1,158 @@
+package paringknife.core.pare;
+
+import java.util.ArrayList;
+import java.util.List;
+import paringknife.core.listen.LevelCurve;
+import paringknife.core.time.Span;
+import paringknife.core.transcript.Passage;
+import paringknife.core.transcript.Transcript;
+
+/**
+ * Arranges what a clip plays: moves words to another place, pulls words in from elsewhere in the
+ * episode, drops them. Edges lie where a cut would lie. What was pared stays pared, wherever it plays.
+ */
+public final class StretchEditor {
+  /** What is left of a stretch below this is not worth keeping, microseconds. */
+  private static final long LEAST_US = 20_000;
+
+  private final Transcript transcript;
+  private final JoinPlacement placement;
+
+  public StretchEditor(Transcript transcript, LevelCurve levels) {
+    this.transcript = transcript;
+    this.placement = new JoinPlacement(transcript, levels);
+  }
+
+  /** The words of each stretch, in playing order. */
+  public List<Passage> pieces(ClipDocument clip) {
+    List<Passage> pieces = new ArrayList<>();
+    for (Span stretch : clip.settings().stretches()) {
+      int from = transcript.firstEndingAfter(stretch.startUs());
+      while (from < transcript.words().size() && transcript.words().get(from).span().middleUs() < stretch.startUs()) {
+        from++;
+      }
+      int to = from;
+      while (to < transcript.words().size() && transcript.words().get(to).span().middleUs() < stretch.endUs()) {
+        to++;
+      }
+      pieces.add(new Passage(from, to, from < to ? transcript.words().get(from).speaker() : -1));
+    }
+    return pieces;
+  }
+
+  /**
+   * Moves words {@code first} to {@code last} (indexes, both included) before another word of the
+   * clip.
+   *
+   * @param before index of the word they will be heard before; -1 for the end of the clip
+   * @throws IllegalArgumentException when the clip does not hold them, or the place is among them
+   */
+  public ClipDocument move(ClipDocument clip, int first, int last, int before) {
+    if (before >= first && before <= last) {
+      throw new IllegalArgumentException("Words cannot be moved into themselves.");
+    }
+    Span moved = placement.around(first, last);
+    List<Span> parts = inside(clip, moved);
+    if (parts.isEmpty()) {
+      throw new IllegalArgumentException("These words are not in this clip.");
+    }
+    List<Span> rest = without(clip.settings().stretches(), moved);
+    return with(clip, put(rest, parts, before));
+  }
+
+  /**
+   * Puts words of anywhere in the episode before another word of the clip; they may be in it already
+   * and are heard again then.
+   *
+   * @param before index of the word they will be heard before; -1 for the end of the clip
+   */
+  public ClipDocument pull(ClipDocument clip, int first, int last, int before) {
+    return with(clip, put(clip.settings().stretches(), List.of(placement.around(first, last)), before));
+  }
+
+  /**
+   * Drops one stretch.
+   *
+   * @param place of the stretch in playing order
+   * @throws IllegalArgumentException when there is none, or it is the only one
+   */
+  public ClipDocument drop(ClipDocument clip, int place) {
+    List<Span> stretches = new ArrayList<>(clip.settings().stretches());
+    if (place < 0 || place >= stretches.size() || stretches.size() == 1) {
+      throw new IllegalArgumentException("A clip keeps at least one stretch.");
+    }
+    stretches.remove(place);
+    return with(clip, stretches);
+  }
+
+  private static List<Span> inside(ClipDocument clip, Span span) {
+    List<Span> parts = new ArrayList<>();
+    for (Span stretch : clip.settings().stretches()) {
+      if (stretch.overlapUs(span) >= LEAST_US) {
+        parts.add(new Span(Math.max(stretch.startUs(), span.startUs()), Math.min(stretch.endUs(), span.endUs())));
+      }
+    }
+    return parts;
+  }
+
+  private static List<Span> without(List<Span> stretches, Span gone) {
+    List<Span> rest = new ArrayList<>();
+    for (Span stretch : stretches) {
+      if (stretch.overlapUs(gone) < LEAST_US) {
+        rest.add(stretch);
+        continue;
+      }
+      add(rest, stretch.startUs(), gone.startUs());
+      add(rest, gone.endUs(), stretch.endUs());
+    }
+    return rest;
+  }
+
+  private List<Span> put(List<Span> stretches, List<Span> parts, int before) {
+    List<Span> all = new ArrayList<>();
+    boolean placed = false;
+    long at = before < 0 ? -1 : placement.edgeBefore(before);
+    long word = before < 0 ? -1 : transcript.words().get(before).span().middleUs();
+    for (Span stretch : stretches) {
+      if (!placed && before >= 0 && stretch.contains(word)) {
+        add(all, stretch.startUs(), at);
+        all.addAll(parts);
+        add(all, Math.max(stretch.startUs(), at), stretch.endUs());
+        placed = true;
+      } else {
+        all.add(stretch);
+      }
+    }
+    if (!placed && before >= 0) {
+      throw new IllegalArgumentException("The place to put them is not in this clip.");
+    }
+    if (!placed) {
+      all.addAll(parts);
+    }
+    return joined(all);
+  }
+
+  private static void add(List<Span> spans, long from, long to) {
+    if (to - from >= LEAST_US) {
+      spans.add(new Span(from, to));
+    }
+  }
+
+  /** Stretches that go on where the one before ends are one again. */
+  private static List<Span> joined(List<Span> stretches) {
+    List<Span> joined = new ArrayList<>();
+    for (Span stretch : stretches) {
+      Span last = joined.isEmpty() ? null : joined.get(joined.size() - 1);
+      if (last != null && Math.abs(stretch.startUs() - last.endUs()) < LEAST_US && stretch.endUs() > last.startUs()) {
+        joined.set(joined.size() - 1, new Span(last.startUs(), stretch.endUs()));
+      } else {
+        joined.add(stretch);
+      }
+    }
+    return joined;
+  }
+
+  private static ClipDocument with(ClipDocument clip, List<Span> stretches) {
+    return clip.withSettings(clip.settings().withStretches(stretches));
+  }
+}

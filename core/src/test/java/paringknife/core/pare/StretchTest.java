@@ -1,0 +1,89 @@
+package paringknife.core.pare;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import paringknife.core.Talk;
+import paringknife.core.letter.Cue;
+import paringknife.core.letter.CueBreaker;
+import paringknife.core.letter.Letterings;
+import paringknife.core.time.FrameRate;
+import paringknife.core.time.Span;
+import paringknife.core.transcript.Transcript;
+import paringknife.core.transcript.Word;
+
+/** Words moved to another place in a clip, pulled in from elsewhere, and dropped. */
+class StretchTest {
+  private final Talk talk =
+      new Talk().speaker("Ada").say("One two three four.").pause(0.8).say("Five six seven eight.").pause(0.8).say("Nine ten eleven twelve.").pause(3).say("Far away from it.");
+  private final Transcript transcript = talk.transcript();
+  private final StretchEditor editor = new StretchEditor(transcript, talk.levels());
+  private final ClipEditor paring = new ClipEditor(transcript, talk.levels());
+  private final ClipDocument clip =
+      ClipDocument.of(new ClipSettings("Test", List.of(paring.stretchOf(0, 11)), "9:16", Framing.SPEAKER, "sluice", List.of()));
+
+  /** What is heard, word by word, in playing order. */
+  private String heard(ClipDocument document) {
+    List<String> words = new ArrayList<>();
+    for (Span kept : CutList.of(document, transcript).kept()) {
+      for (Word word : transcript.words()) {
+        if (kept.contains(word.span().middleUs())) {
+          words.add(word.text());
+        }
+      }
+    }
+    return String.join(" ", words);
+  }
+
+  @Test
+  void aSentenceMovesToTheFrontAndNothingIsLostOrHeardTwice() {
+    ClipDocument moved = editor.move(clip, 8, 11, 0);
+    assertThat(heard(moved)).isEqualTo("Nine ten eleven twelve. One two three four. Five six seven eight.");
+    assertThat(CutList.of(moved, transcript).lengthUs()).isCloseTo(CutList.of(clip, transcript).lengthUs(), org.assertj.core.data.Offset.offset(40_000L));
+    assertThat(editor.pieces(moved)).extracting(p -> transcript.text(p.from(), p.to())).containsExactly("Nine ten eleven twelve.", "One two three four. Five six seven eight.");
+  }
+
+  @Test
+  void aWordMovesIntoTheMiddleAndBack() {
+    ClipDocument moved = editor.move(clip, 1, 1, 6);
+    assertThat(heard(moved)).isEqualTo("One three four. Five six two seven eight. Nine ten eleven twelve.");
+    ClipDocument back = editor.move(moved, 1, 1, 2);
+    assertThat(heard(back)).isEqualTo(heard(clip));
+    assertThat(back.settings().stretches()).hasSize(1);
+  }
+
+  @Test
+  void whatWasParedStaysParedWhereverItPlays() {
+    ClipDocument pared = paring.pareWords(clip, 9, 10);
+    assertThat(heard(editor.move(pared, 8, 11, 4))).isEqualTo("One two three four. Nine twelve. Five six seven eight.");
+  }
+
+  @Test
+  void wordsOfElsewhereArePulledInAndDroppedAgain() {
+    ClipDocument pulled = editor.pull(clip, 12, 15, 4);
+    assertThat(heard(pulled)).isEqualTo("One two three four. Far away from it. Five six seven eight. Nine ten eleven twelve.");
+    assertThat(heard(editor.pull(clip, 12, 15, -1))).endsWith("twelve. Far away from it.");
+    assertThat(heard(editor.drop(pulled, 1))).isEqualTo(heard(clip));
+    assertThatThrownBy(() -> editor.drop(clip, 0)).hasMessageContaining("at least one stretch");
+    assertThatThrownBy(() -> editor.move(clip, 12, 13, 0)).hasMessageContaining("not in this clip");
+    assertThatThrownBy(() -> editor.move(clip, 3, 6, 5)).hasMessageContaining("into themselves");
+  }
+
+  @Test
+  void captionsAndPicturesFollowTheNewOrder() {
+    ClipDocument moved = editor.move(clip, 8, 11, 0);
+    CutList cuts = CutList.of(moved, transcript);
+    List<Cue> cues = new CueBreaker(Letterings.byId("sluice").limits()).cues(cuts, transcript);
+    assertThat(cues.get(0).text()).startsWith("Nine");
+    assertThat(cues).noneMatch(c -> c.text().contains("twelve") && c.text().contains("One"));
+    for (int i = 1; i < cues.size(); i++) {
+      assertThat(cues.get(i).span().startUs()).isGreaterThanOrEqualTo(cues.get(i - 1).span().startUs());
+    }
+    List<PictureRun> runs = PictureRun.of(cuts, new FrameRate(25, 1));
+    assertThat(runs.get(0).episodeFrame()).isGreaterThan(runs.get(runs.size() - 1).episodeFrame());
+    assertThat(PictureRun.total(runs)).isEqualTo(new FrameRate(25, 1).nearestFrame(cuts.lengthUs()));
+  }
+}

@@ -1,0 +1,83 @@
+package paringknife.media.ffmpeg;
+
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import paringknife.core.time.FrameRate;
+import paringknife.core.time.Span;
+import paringknife.media.process.ChildProcess;
+import paringknife.media.store.ScratchFolder;
+import paringknife.media.store.WholeFile;
+
+/**
+ * Puts pieces of several recordings one after the other into a recording of its own, at the size and
+ * frame rate of the first: picture nearly lossless, sound lossless, every piece a whole number of
+ * frames, so that sound and picture stay in step however many there are.
+ */
+public final class Assembly {
+  /**
+   * A piece.
+   *
+   * @param sound what is heard of its episode
+   * @param span on the clock of its episode
+   */
+  public record Piece(Recording recording, Path sound, Span span) {}
+
+  private Assembly() {}
+
+  /** How long a piece plays: its length in whole frames, microseconds. */
+  public static long lengthUs(Piece piece, FrameRate rate) {
+    return rate.startUs(Math.max(1, rate.nearestFrame(piece.span().lengthUs())));
+  }
+
+  /**
+   * Writes the recording as Matroska; it appears whole or not at all.
+   *
+   * @param pieces at least one, the first of a recording with a picture
+   * @return the target
+   */
+  public static Path write(List<Piece> pieces, Path target) {
+    try (ScratchFolder scratch = ScratchFolder.in(target.toAbsolutePath().getParent())) {
+      Path part = scratch.path().resolve("assembly.mkv");
+      ChildProcess.run(command(pieces, part), null, Duration.ofHours(1));
+      WholeFile.move(part, target);
+      return target;
+    }
+  }
+
+  private static List<String> command(List<Piece> pieces, Path part) {
+    Recording.Picture picture = pieces.get(0).recording().picture();
+    if (picture == null) {
+      throw new UnusableRecording(pieces.get(0).recording().file().getFileName() + " has no picture to begin with.");
+    }
+    FrameRate rate = picture.rate();
+    List<String> c = new ArrayList<>(List.of("ffmpeg", "-nostdin", "-y", "-v", "error"));
+    StringBuilder graph = new StringBuilder();
+    StringBuilder joined = new StringBuilder();
+    for (int i = 0; i < pieces.size(); i++) {
+      Piece piece = pieces.get(i);
+      String from = seconds(piece.span().startUs());
+      double length = lengthUs(piece, rate) / 1e6;
+      for (Path file : List.of(piece.recording().file(), piece.sound())) {
+        c.addAll(Input.safety());
+        c.addAll(List.of("-ss", from, "-t", String.format(Locale.ROOT, "%.6f", length + 1), "-i", Input.argument(file)));
+      }
+      graph.append(
+          String.format(
+              Locale.ROOT,
+              "[%d:v:0]setpts=PTS-STARTPTS,fps=%s:start_time=0,scale=%d:%d:force_original_aspect_ratio=decrease:flags=bicubic,pad=%d:%d:-1:-1,setsar=1,tpad=stop_mode=clone:stop_duration=2,trim=end_frame=%d,setpts=N/(%s)/TB,format=yuv420p[v%d];",
+              2 * i, rate, picture.width(), picture.height(), picture.width(), picture.height(), rate.nearestFrame(Math.round(length * 1e6)), rate, i));
+      graph.append(String.format(Locale.ROOT, "[%d:a:0]asetpts=PTS-STARTPTS,aresample=48000,aformat=sample_fmts=s16:channel_layouts=stereo,apad,atrim=end_sample=%d,asetpts=N/SR/TB[a%d];", 2 * i + 1, Math.round(length * 48_000), i));
+      joined.append("[v").append(i).append("][a").append(i).append(']');
+    }
+    graph.append(joined).append("concat=n=").append(pieces.size()).append(":v=1:a=1[v][a]");
+    c.addAll(List.of("-filter_complex", graph.toString(), "-map", "[v]", "-map", "[a]", "-c:v", "libx264", "-preset", "veryfast", "-crf", "12", "-g", "50", "-c:a", "flac", part.toString()));
+    return c;
+  }
+
+  private static String seconds(long us) {
+    return String.format(Locale.ROOT, "%.6f", us / 1e6);
+  }
+}
