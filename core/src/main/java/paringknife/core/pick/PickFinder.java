@@ -107,7 +107,10 @@ public final class PickFinder {
       return List.of();
     }
     long room = Math.round(share * paredLength(0, transcript.words().size() - 1));
-    List<Pick> best = new ArrayList<>(candidates(brief.ofLength(SHORTEST_HIGHLIGHT_US, Math.max(SHORTEST_HIGHLIGHT_US, Math.min(LONGEST_HIGHLIGHT_US, room)))));
+    if (room < 1_000_000) {
+      return List.of();
+    }
+    List<Pick> best = new ArrayList<>(candidates(brief.ofLength(Math.max(1_000_000, Math.min(SHORTEST_HIGHLIGHT_US, room / 2)), Math.min(LONGEST_HIGHLIGHT_US, room))));
     best.sort(Comparator.comparingDouble((Pick p) -> -p.score()).thenComparingInt(Pick::first));
     List<Pick> chosen = new ArrayList<>();
     for (Pick pick : best) {

@@ -1,5 +1,6 @@
 package paringknife.core.transcript;
 
+import java.util.Set;
 import paringknife.core.time.Span;
 
 /**
@@ -50,8 +51,15 @@ public record Word(
     return text.substring(from, to).toLowerCase(java.util.Locale.ROOT).replace('\u2019', '\'');
   }
 
-  /** Whether the word closes a sentence by its punctuation. */
+  /** English words that are written with a full stop wherever they stand (common practice). */
+  private static final Set<String> ABBREVIATED =
+      Set.of("mr", "mrs", "ms", "dr", "st", "prof", "sr", "jr", "vs", "approx", "fig", "vol", "capt", "lt", "col", "gen", "rev", "e.g", "i.e");
+
+  /** Whether the word closes a sentence by its punctuation; an abbreviation or an initial does not. */
   public boolean endsSentence() {
+    if (text.endsWith(".") && !text.endsWith("..") && (ABBREVIATED.contains(bare()) || text.matches("[A-HJ-Z]\\."))) {
+      return false;
+    }
     int last = text.length() - 1;
     while (last >= 0 && "\"')]\u201d\u2019".indexOf(text.charAt(last)) >= 0) {
       last--;
