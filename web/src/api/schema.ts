@@ -1306,6 +1306,7 @@ export interface components {
             unheard: string[];
             /** Format: double */
             share: number | null;
+            specs: string[];
         };
         Pick: {
             /** Format: int32 */

@@ -1,8 +1,9 @@
 import { useEffect, useState } from 'react';
-import { api, type Brief } from '../api/client';
+import { Popover } from 'radix-ui';
+import { api, type Brief, type Spec } from '../api/client';
 
 /** What is wanted: typed as a sentence, or set number by number. */
-export function BriefPanel({ episodeId, brief, onBrief }: { episodeId: number; brief: Brief; onBrief: (brief: Brief) => void }) {
+export function BriefPanel({ episodeId, brief, specs, onBrief }: { specs: Spec[]; episodeId: number; brief: Brief; onBrief: (brief: Brief) => void }) {
   const [sentence, setSentence] = useState('');
   const [understood, setUnderstood] = useState<string[] | null>(null);
   const read = async () => {
@@ -37,6 +38,28 @@ export function BriefPanel({ episodeId, brief, onBrief }: { episodeId: number; b
         {number(brief.shortest, (shortest) => shortest <= brief.longest && onBrief({ ...brief, shortest }), 'of', 'w-[56px]')}
         {number(brief.longest, (longest) => longest >= brief.shortest && onBrief({ ...brief, longest }), 'to', 'w-[56px]')}
         <span className="text-soft">s</span>
+        <Popover.Root>
+          <Popover.Trigger asChild>
+            <button className="link ml-auto text-[12.5px]" title="Delivery specs that clips made of picks are asked for">
+              {brief.specs.length ? `${brief.specs.length} spec${brief.specs.length === 1 ? '' : 's'}` : 'specs'}
+            </button>
+          </Popover.Trigger>
+          <Popover.Portal>
+            <Popover.Content className="panel w-[230px]" sideOffset={6} align="end">
+              <p className="text-soft">Clips of this show are for</p>
+              {specs.map((s) => (
+                <label key={s.id} className="mt-1.5 flex items-center gap-2">
+                  <input
+                    type="checkbox"
+                    checked={brief.specs.includes(s.id)}
+                    onChange={(e) => onBrief({ ...brief, specs: e.target.checked ? [...brief.specs, s.id] : brief.specs.filter((x) => x !== s.id) })}
+                  />
+                  {s.name}
+                </label>
+              ))}
+            </Popover.Content>
+          </Popover.Portal>
+        </Popover.Root>
       </div>
       <div className="mt-1.5 grid grid-cols-2 gap-2">
         <Words label="about" words={brief.subjects} onWords={(subjects) => onBrief({ ...brief, subjects })} />

@@ -17,6 +17,7 @@ interface Props {
 export function MarkList({ episodeId, transcript, marks, onKeep }: Props) {
   const fresh = useFreshMarks(episodeId);
   const picker = useRef<HTMLInputElement>(null);
+  const [sure, setSure] = useState(false);
   const [cleared, setCleared] = useState<Mark[] | null>(null);
   const read = async (file: File | undefined) => {
     if (!file) return;
@@ -100,9 +101,21 @@ export function MarkList({ episodeId, transcript, marks, onKeep }: Props) {
             <a className="link" href={`/api/episodes/${episodeId}/marks/file?format=edl`}>
               edl
             </a>
-            <button className="link ml-auto" onClick={() => void clear()}>
-              clear all {marks.length}
-            </button>
+            {sure ? (
+              <span className="ml-auto flex gap-2">
+                Clear all {marks.length}?
+                <button className="link" onClick={() => void clear().then(() => setSure(false))}>
+                  clear
+                </button>
+                <button className="link text-soft" onClick={() => setSure(false)}>
+                  keep them
+                </button>
+              </span>
+            ) : (
+              <button className="link ml-auto" onClick={() => setSure(true)}>
+                clear all {marks.length}
+              </button>
+            )}
           </>
         )}
       </div>

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
-import { api, type Brief, type ClipState, type Pick, type TranscriptColumns } from '../api/client';
+import { api, type Brief, type ClipState, type Pick, type Spec, type TranscriptColumns } from '../api/client';
 import { useGathered } from '../workbench/gathered';
 import { BriefPanel } from './BriefPanel';
 import { ChapterList } from './ChapterList';
@@ -19,6 +19,7 @@ interface Props {
   picks: Pick[] | null;
   error: Error | null;
   clips: ClipState[];
+  specs: Spec[];
   onKeep: (first: number, last: number, title: string) => Promise<void>;
 }
 
@@ -50,7 +51,7 @@ export function PickSide(props: Props) {
       </div>
       {tab === 'Proposed' && (
         <>
-          <BriefPanel episodeId={props.episodeId} brief={props.brief} onBrief={props.onBrief} />
+          <BriefPanel specs={props.specs} episodeId={props.episodeId} brief={props.brief} onBrief={props.onBrief} />
           {props.error && <p className="mt-3 text-accent">{props.error.message}</p>}
           {limits.data?.map((l) => (
             <p key={l} className="mt-2 text-[12.5px] text-soft" data-testid="limit">

@@ -5,6 +5,7 @@ import { Redo2, Search, Undo2, X } from 'lucide-react';
 import { api, type Brief, type ClipState, type ShelfItem } from '../api/client';
 import { useServerEvents } from '../api/events';
 import { CorrectBar } from '../galley/CorrectBar';
+import { GlossaryProposal } from '../galley/GlossaryProposal';
 import { MisfitList } from '../galley/MisfitList';
 import { TypeAlong } from '../galley/TypeAlong';
 import { Galley } from '../galley/Galley';
@@ -259,6 +260,7 @@ export function EpisodePage() {
                 }
               />
               {data && <CorrectBar episodeId={id} transcript={data} corrections={corrections} cuts={shownClip !== null} doubtful={doubtful.data ?? []} />}
+              {data && <GlossaryProposal episodeId={id} corrections={corrections} />}
               {data && <MisfitList episodeId={id} transcript={data} />}
               <div className="min-h-0 flex-1">
                 {data && data.ids.length === 0 && !typing ? (
@@ -302,7 +304,7 @@ export function EpisodePage() {
                   <Transport lengthUs={shownClip ? shownClip.lengthUs : episode.data.durationUs} speed={shownClip?.speed ?? 1} />
                   {shownClip && <LengthGauge clip={shownClip} specs={specs.data} />}
                   {stage === 'pick' && data && wanted && (
-                    <PickSide episodeId={id} transcript={data!} brief={wanted!} onBrief={setBrief} picks={picks.data ?? null} error={picks.error} onKeep={(first, last, title) => keepWords(first, last, false, title)} clips={clips.data ?? []} />
+                    <PickSide specs={specs.data} episodeId={id} transcript={data!} brief={wanted!} onBrief={setBrief} picks={picks.data ?? null} error={picks.error} onKeep={(first, last, title) => keepWords(first, last, false, title)} clips={clips.data ?? []} />
                   )}
                   {stage === 'pare' && shownClip && <ParingsTray clip={shownClip} />}
                   {stage === 'frame' && shownClip && <FrameSide clip={shownClip} episode={episode.data} preview={shownPreview} />}

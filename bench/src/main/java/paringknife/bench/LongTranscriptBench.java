@@ -17,6 +17,8 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Random;
 import paringknife.core.listen.LevelCurve;
+import paringknife.core.pick.Brief;
+import paringknife.core.pick.PickFinder;
 import paringknife.core.transcript.Sentences;
 import paringknife.core.transcript.Transcript;
 import paringknife.core.transcript.Word;
@@ -40,6 +42,7 @@ final class LongTranscriptBench {
   private static final double EDIT_BUDGET_MS = 20;
   private static final double OPEN_BUDGET_MS = 1_000;
   private static final double FIND_BUDGET_MS = 200;
+  private static final double PICK_BUDGET_MS = 3_000;
   private static final JsonMapper JSON = new JsonMapper();
   private static final HttpClient HTTP = HttpClient.newHttpClient();
 
@@ -65,6 +68,7 @@ final class LongTranscriptBench {
       corrections(server.address(), id, false);
       corrections(server.address(), id, true);
       opening(server.address(), id);
+      picking();
       findingOnTheShelf(server);
     }
   }
@@ -136,6 +140,19 @@ final class LongTranscriptBench {
     if (measured) {
       report(String.format(Locale.ROOT, "one correction in a transcript of %,d words", WORDS), took, EDIT_BUDGET_MS);
     }
+  }
+
+  /** Three hours read for their picks, from level curve and transcript. */
+  private static void picking() {
+    Transcript transcript = transcript(3);
+    LevelCurve levels = levels(transcript);
+    double[] took = new double[5];
+    for (int i = 0; i < took.length; i++) {
+      long from = System.nanoTime();
+      new PickFinder(transcript, levels).find(new Brief(12, 15_000_000, 58_000_000, List.of()));
+      took[i] = (System.nanoTime() - from) / 1e6;
+    }
+    report("picks of three hours, 30,000 words", took, PICK_BUDGET_MS);
   }
 
   /** 500 hours of talk: 167 episodes like this one. */

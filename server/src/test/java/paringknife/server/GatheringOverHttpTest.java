@@ -61,11 +61,14 @@ class GatheringOverHttpTest {
 
   @Test
   void aShareOfTheEpisodeAndTheLimitsOfPickingAreAnswered() throws Exception {
-    String brief = "{\"count\":3,\"shortest\":1,\"longest\":20,\"subjects\":[],\"avoid\":[],\"unheard\":[\"nobody\"],\"share\":0.6}";
+    String brief = "{\"count\":3,\"shortest\":1,\"longest\":20,\"subjects\":[],\"avoid\":[],\"unheard\":[\"nobody\"],\"share\":0.6,\"specs\":[\"feed-square\"]}";
     JsonNode found = APP.post("/api/episodes/1/highlights", brief);
     assertThat(found).isNotEmpty();
     assertThat(found.toString()).doesNotContain("\"opening\":\"Nobody");
     assertThat(APP.get("/api/episodes/1/brief").path("share").asDouble()).isEqualTo(0.6);
+    JsonNode clip = APP.post("/api/episodes/1/clips", "{\"firstWord\":1,\"lastWord\":4,\"title\":\"For the feed\"}");
+    assertThat(clip.path("specs").toString()).isEqualTo("[\"feed-square\"]");
+    assertThat(APP.postAny("/api/episodes/1/picks", brief.replace("feed-square", "no-such")).statusCode()).isEqualTo(422);
     assertThat(APP.get("/api/episodes/1/pick-limits").toString()).contains("less than a minute");
   }
 }

@@ -2,6 +2,7 @@ package paringknife.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.net.http.HttpResponse;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
@@ -109,6 +110,25 @@ class ListeningOverHttpTest {
       undo(id);
     }
     assertThat(text(id)).isEqualTo(SAID);
+  }
+
+  @Test
+  void aPictureWithoutSoundIsRefusedAndNothingIsShelved() throws Exception {
+    ChildProcess.run(List.of("ffmpeg", "-nostdin", "-y", "-v", "error", "-f", "lavfi", "-i", "testsrc2=s=320x180", "-t", "1", APP.media().resolve("mute.mp4").toString()), null, Duration.ofMinutes(1));
+    int before = APP.get("/api/shelf").size();
+    HttpResponse<String> refused = APP.postAny("/api/episodes", "{\"show\":\"S\",\"title\":\"T\",\"recording\":\"mute.mp4\",\"transcript\":\"\"}");
+    assertThat(refused.statusCode()).isEqualTo(422);
+    assertThat(refused.body()).contains("mute.mp4 has no sound, so there is nothing to read or pare.");
+    assertThat(APP.get("/api/shelf")).hasSize(before);
+  }
+
+  @Test
+  void silenceHasNoWordsAndSaysSo() throws Exception {
+    ChildProcess.run(List.of("ffmpeg", "-nostdin", "-y", "-v", "error", "-f", "lavfi", "-i", "anullsrc=r=48000", "-t", "4", APP.media().resolve("silent.wav").toString()), null, Duration.ofMinutes(1));
+    long id = APP.post("/api/episodes", "{\"show\":\"S\",\"title\":\"T\",\"recording\":\"silent.wav\",\"transcript\":\"\"}").path("id").asLong();
+    APP.awaitReady(id);
+    assertThat(text(id)).isEmpty();
+    assertThat(APP.get("/api/episodes/" + id + "/pick-limits").toString()).contains("no words yet");
   }
 
   @Test

@@ -14,6 +14,7 @@ import org.jspecify.annotations.Nullable;
  * @param unheard words that must not be heard in them
  * @param share share of what is left of the episode after paring that one clip of its highlights
  *     takes, above 0 and at most 0.9; null where single picks are wanted
+ * @param specs ids of the delivery specs that clips made of the picks are asked for; may be empty
  */
 public record Brief(
     int count,
@@ -22,7 +23,8 @@ public record Brief(
     List<String> subjects,
     List<String> avoid,
     List<String> unheard,
-    @Nullable Double share) {
+    @Nullable Double share,
+    @Nullable List<String> specs) {
   public static final Brief DEFAULT = new Brief(3, 20_000_000, 55_000_000, List.of());
 
   public Brief {
@@ -39,21 +41,22 @@ public record Brief(
     subjects = List.copyOf(subjects);
     avoid = List.copyOf(avoid);
     unheard = List.copyOf(unheard);
+    specs = specs == null ? List.of() : List.copyOf(specs);
   }
 
   /** A brief that avoids nothing. */
   public Brief(int count, long shortestUs, long longestUs, List<String> subjects) {
-    this(count, shortestUs, longestUs, subjects, List.of(), List.of(), null);
+    this(count, shortestUs, longestUs, subjects, List.of(), List.of(), null, null);
   }
 
   /** A brief for single picks. */
   public Brief(
       int count, long shortestUs, long longestUs, List<String> subjects, List<String> avoid, List<String> unheard) {
-    this(count, shortestUs, longestUs, subjects, avoid, unheard, null);
+    this(count, shortestUs, longestUs, subjects, avoid, unheard, null, null);
   }
 
   /** The same wishes for other lengths. */
   Brief ofLength(long shortest, long longest) {
-    return new Brief(count, shortest, longest, subjects, avoid, unheard, share);
+    return new Brief(count, shortest, longest, subjects, avoid, unheard, share, specs);
   }
 }

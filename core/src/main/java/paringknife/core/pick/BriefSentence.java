@@ -90,7 +90,8 @@ public final class BriefSentence {
             about.isEmpty() ? otherwise.subjects() : List.copyOf(about),
             avoid.isEmpty() ? otherwise.avoid() : List.copyOf(avoid),
             unheard.isEmpty() ? otherwise.unheard() : List.copyOf(unheard),
-            share);
+            share,
+            otherwise.specs());
     return new Understood(brief, understood);
   }
 

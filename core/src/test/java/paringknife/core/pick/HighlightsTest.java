@@ -26,7 +26,7 @@ class HighlightsTest {
   }
 
   private static Brief share(double share) {
-    return new Brief(3, 15_000_000, 50_000_000, List.of(), List.of(), List.of(), share);
+    return new Brief(3, 15_000_000, 50_000_000, List.of(), List.of(), List.of(), share, List.of());
   }
 
   @ParameterizedTest

@@ -12,6 +12,7 @@ import java.util.Locale;
 import java.util.concurrent.TimeUnit;
 import java.util.function.DoubleConsumer;
 import java.util.stream.Stream;
+import paringknife.core.listen.LevelCurve;
 import paringknife.core.listen.QuietPlaces;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.HeardWord;
@@ -28,6 +29,7 @@ import paringknife.media.store.ScratchFolder;
  */
 final class SphinxDecoder {
   private static final long PART_US = 10_000_000;
+  private static final double SILENCE_DB = -55;
   private static final Duration LIMIT = Duration.ofHours(12);
 
   private final Path dictionary;
@@ -46,7 +48,11 @@ final class SphinxDecoder {
   List<HeardWord> decode(Path sound, DoubleConsumer progress) {
     try (ScratchFolder scratch = ScratchFolder.in(Path.of(System.getProperty("java.io.tmpdir")))) {
       Path raw = scratch.path().resolve("sound.raw");
-      List<Span> parts = QuietPlaces.parts(DecodedSound.of(Probe.of(sound), raw).levels(), PART_US);
+      LevelCurve levels = DecodedSound.of(Probe.of(sound), raw).levels();
+      List<Span> parts = QuietPlaces.parts(levels, PART_US).stream().filter(p -> isHeard(levels, p)).toList();
+      if (parts.isEmpty()) {
+        return List.of();
+      }
       Files.write(scratch.path().resolve("parts"), lines(parts));
       return decode(scratch.path(), parts, progress);
     } catch (IOException e) {
@@ -55,6 +61,16 @@ final class SphinxDecoder {
       Thread.currentThread().interrupt();
       throw new Interrupted();
     }
+  }
+
+  /** Whether there is anything in a part; in silence the decoder makes words up. */
+  private static boolean isHeard(LevelCurve levels, Span part) {
+    for (int i = levels.windowAt(part.startUs()); i <= levels.windowAt(part.endUs() - 1); i++) {
+      if (levels.dbfs()[i] > SILENCE_DB) {
+        return true;
+      }
+    }
+    return false;
   }
 
   private static List<String> lines(List<Span> parts) {

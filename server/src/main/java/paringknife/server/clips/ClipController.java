@@ -41,12 +41,15 @@ class ClipController {
   private final VersionStore versions;
   private final Events events;
 
+  private final WantedSpecs wanted;
+
   /** The newest state told of each clip, to tell the next change against. */
   private final Recent<Told> told = new Recent<>(60);
 
   private record Told(ClipState state, Episode episode) {}
 
-  ClipController(Episodes episodes, ClipStore store, VersionStore versions, Events events) {
+  ClipController(Episodes episodes, ClipStore store, VersionStore versions, Events events, WantedSpecs wanted) {
+    this.wanted = wanted;
     this.episodes = episodes;
     this.store = store;
     this.versions = versions;
@@ -83,7 +86,7 @@ class ClipController {
     String title = asked.title().isBlank() ? titleFrom(episode.transcript(), asked) : asked.title().strip();
     ClipDocument document =
         ClipDocument.of(
-            new ClipSettings(title, List.of(stretch), "9:16", Framing.SPEAKER, "sluice", List.of()));
+            new ClipSettings(title, List.of(stretch), "9:16", Framing.SPEAKER, "sluice", wanted.specsFor(id)));
     ClipState made = ClipState.of(store.create(id, document), episode);
     events.clipsChanged(id);
     return made;

@@ -33,12 +33,14 @@ class GatheredController {
   private final Episodes episodes;
   private final ClipStore clips;
   private final DataFolder data;
+  private final WantedSpecs wanted;
   private final Events events;
 
-  GatheredController(Episodes episodes, ClipStore clips, DataFolder data, Events events) {
+  GatheredController(Episodes episodes, ClipStore clips, DataFolder data, WantedSpecs wanted, Events events) {
     this.episodes = episodes;
     this.clips = clips;
     this.data = data;
+    this.wanted = wanted;
     this.events = events;
   }
 
@@ -74,7 +76,7 @@ class GatheredController {
   }
 
   private MadeClip clip(long episodeId, String title, List<Span> stretches) {
-    ClipDocument document = ClipDocument.of(new ClipSettings(title, stretches, "9:16", Framing.SPEAKER, "sluice", List.of()));
+    ClipDocument document = ClipDocument.of(new ClipSettings(title, stretches, "9:16", Framing.SPEAKER, "sluice", wanted.specsFor(episodeId)));
     long id = clips.create(episodeId, document).id();
     events.clipsChanged(episodeId);
     return new MadeClip(episodeId, id);

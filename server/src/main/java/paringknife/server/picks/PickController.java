@@ -20,6 +20,7 @@ import paringknife.core.formats.EditEvent;
 import paringknife.core.formats.ImportedText;
 import paringknife.core.formats.PickCsv;
 import paringknife.core.formats.TimedText;
+import paringknife.core.deliver.DeliverySpecs;
 import paringknife.core.pick.Brief;
 import paringknife.core.pick.BriefSentence;
 import paringknife.core.pick.Chapter;
@@ -46,13 +47,16 @@ class PickController {
   }
 
   /** A brief as the browser writes it: seconds, and words. */
-  record BriefAsked(int count, double shortest, double longest, List<String> subjects, List<String> avoid, List<String> unheard, @Nullable Double share) {
+  record BriefAsked(int count, double shortest, double longest, List<String> subjects, List<String> avoid, List<String> unheard, @Nullable Double share, @Nullable List<String> specs) {
     Brief brief() {
-      return new Brief(count, Math.round(shortest * 1e6), Math.round(longest * 1e6), subjects, avoid, unheard, share);
+      for (String spec : specs == null ? List.<String>of() : specs) {
+        DeliverySpecs.byId(spec);
+      }
+      return new Brief(count, Math.round(shortest * 1e6), Math.round(longest * 1e6), subjects, avoid, unheard, share, specs);
     }
 
     static BriefAsked of(Brief brief) {
-      return new BriefAsked(brief.count(), brief.shortestUs() / 1e6, brief.longestUs() / 1e6, brief.subjects(), brief.avoid(), brief.unheard(), brief.share());
+      return new BriefAsked(brief.count(), brief.shortestUs() / 1e6, brief.longestUs() / 1e6, brief.subjects(), brief.avoid(), brief.unheard(), brief.share(), brief.specs());
     }
   }
 
