@@ -171,7 +171,8 @@ export const api = {
   fit: (id: number, targetUs: number) => get<Schemas['FitPlan']>(`/clips/${id}/fit?targetUs=${Math.round(targetUs)}`),
   versions: (id: number) => get<Schemas['Version'][]>(`/clips/${id}/versions`),
   keepVersion: (id: number, name: string) => post<Schemas['Version'][]>(`/clips/${id}/versions`, { name }),
-  compareVersion: (id: number, version: number) => get<Schemas['Comparison']>(`/clips/${id}/versions/${version}/comparison`),
+  compareVersion: (id: number, version: number, other: number | null) =>
+    get<Schemas['Comparison']>(`/clips/${id}/versions/${version}/comparison${other === null ? '' : `?with=${other}`}`),
   returnToVersion: (id: number, version: number, revision: number) => post<ClipStep>(`/clips/${id}/versions/${version}/return`, { revision }),
   duplicate: (id: number) => post<ClipState>(`/clips/${id}/duplicate`),
   preview: (id: number) => get<Preview>(`/clips/${id}/preview`),

@@ -740,6 +740,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/episodes/{id}/thumbnail": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["thumbnail"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/episodes/{id}/sheet": {
         parameters: {
             query?: never;
@@ -3376,6 +3392,30 @@ export interface operations {
             };
         };
     };
+    thumbnail: {
+        parameters: {
+            query: {
+                us: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": string;
+                };
+            };
+        };
+    };
     sheet: {
         parameters: {
             query?: never;
@@ -3688,7 +3728,9 @@ export interface operations {
     };
     compare: {
         parameters: {
-            query?: never;
+            query?: {
+                with?: number;
+            };
             header?: never;
             path: {
                 id: number;

@@ -10,7 +10,7 @@ import type { Corrections } from '../workbench/corrections';
 import { lineHeightOf, useReading } from '../workbench/reading';
 import { CorrectField } from './CorrectField';
 import { Loupe, LOUPE_HEIGHT } from './Loupe';
-import { canvasMeasure, cutFlags, setPieces, wordAt, type Row } from './setLines';
+import { canvasMeasure, cutFlags, setPieces, SHORTEST_PAUSE_US, wordAt, type Row } from './setLines';
 import { drawSpine } from './spine';
 
 interface Props {
@@ -312,8 +312,19 @@ function usePointerSelection(scroller: React.RefObject<HTMLDivElement | null>, t
       target = word;
     };
     const wordUnder = (e: PointerEvent): number => {
-      const element = document.elementFromPoint(e.clientX, e.clientY)?.closest('[data-w]');
-      return element ? Number((element as HTMLElement).dataset.w) : -1;
+      const under = document.elementFromPoint(e.clientX, e.clientY);
+      const element = under?.closest<HTMLElement>('[data-w]');
+      if (element) return Number(element.dataset.w);
+      const us = spineTime(under, e.clientY);
+      return us === null ? -1 : wordAt(transcript.startUs, us);
+    };
+    /** The time a place on the spine stands for; null beside it. */
+    const spineTime = (under: Element | null, y: number): number | null => {
+      const spine = under?.closest<HTMLElement>('[data-spine]');
+      if (!spine) return null;
+      const box = spine.getBoundingClientRect();
+      const [startUs, endUs] = spine.dataset.spine!.split('-').map(Number);
+      return startUs + ((y - box.top) / box.height) * (endUs - startUs);
     };
     const down = (e: PointerEvent) => {
       const paused = (e.target as HTMLElement).closest('[data-pause]') as HTMLElement | null;
@@ -324,6 +335,13 @@ function usePointerSelection(scroller: React.RefObject<HTMLDivElement | null>, t
       }
       const word = wordUnder(e);
       if (word < 0 || e.button !== 0) return;
+      const us = spineTime(e.target as Element, e.clientY);
+      const gap = word + 1 < transcript.startUs.length ? transcript.startUs[word + 1] - transcript.endUs[word] : 0;
+      if (us !== null && us > transcript.endUs[word] && gap >= SHORTEST_PAUSE_US) {
+        useWorkbench.setState({ pause: word, selection: null });
+        current.seekEpisode(transcript.endUs[word]);
+        return;
+      }
       const chosen = useWorkbench.getState().selection;
       if (e.shiftKey && chosen) {
         useWorkbench.getState().select(chosen.anchor, word);
@@ -410,10 +428,11 @@ const SetLine = memo(function SetLine(p: LineProps) {
     () => (clip ? clip.cut.filter((c) => c.endUs > row.startUs && c.startUs < row.endUs) : []),
     [clip, row],
   );
+  const pausePiece = p.pause >= 0 ? row.pauses.get(p.pause) : undefined;
   const selectedSpan =
     p.selectedTo >= p.selectedFrom
       ? { startUs: transcript.startUs[p.selectedFrom], endUs: transcript.endUs[p.selectedTo] }
-      : null;
+      : (pausePiece ?? null);
   const selectedKey = selectedSpan ? `${selectedSpan.startUs}-${selectedSpan.endUs}` : '';
   useEffect(() => {
     if (spine.current) {
@@ -484,7 +503,7 @@ const SetLine = memo(function SetLine(p: LineProps) {
       <div className="w-[76px] shrink-0 self-center pr-2 text-right text-[12px] tabular-nums text-faint">
         {transcript.timed ? clock(row.startUs) : ''}
       </div>
-      <div className="relative w-[84px] shrink-0">
+      <div className="relative w-[84px] shrink-0 cursor-pointer" data-spine={`${row.startUs}-${row.endUs}`}>
         <canvas ref={spine} className="h-full w-full" aria-hidden="true" />
       </div>
       <div className="relative w-[28px] shrink-0">

@@ -26,7 +26,8 @@ export type Row =
 
 const SPEAKER_HEIGHT = 30;
 const PAUSE_WIDTH = 40;
-const SHORTEST_PAUSE_US = 400_000;
+/** A gap between words from which on it is set into the text as a pause. */
+export const SHORTEST_PAUSE_US = 400_000;
 
 export type Measure = (text: string) => number;
 

@@ -10,10 +10,12 @@ export function VersionsPanel({ clip }: { clip: ClipState }) {
   const queries = useQueryClient();
   const [name, setName] = useState('');
   const [open, setOpen] = useState<number | null>(null);
+  const [other, setOther] = useState<number | null>(null);
   const versions = useQuery({ queryKey: ['versions', clip.id, clip.revision], queryFn: () => api.versions(clip.id), placeholderData: (before) => before });
   const comparison = useQuery({
-    queryKey: ['comparison', clip.id, clip.revision, open],
-    queryFn: () => api.compareVersion(clip.id, open!),
+    queryKey: ['comparison', clip.id, clip.revision, open, other],
+    queryFn: () => api.compareVersion(clip.id, open!, other),
+    placeholderData: (before) => before,
     enabled: open !== null,
   });
   const keep = async () => {
@@ -48,7 +50,10 @@ export function VersionsPanel({ clip }: { clip: ClipState }) {
         {versions.data?.map((v) => (
           <li key={v.id} className="border-b border-rule py-1.5">
             <div className="flex items-center gap-3">
-              <button className={`flex-1 text-left ${v.automatic ? 'text-soft' : 'font-medium'}`} aria-expanded={open === v.id} onClick={() => setOpen(open === v.id ? null : v.id)}>
+              <button className={`flex-1 text-left ${v.automatic ? 'text-soft' : 'font-medium'}`} aria-expanded={open === v.id} onClick={() => {
+                  setOpen(open === v.id ? null : v.id);
+                  setOther(null);
+                }}>
                 {v.name}
               </button>
               <span className="text-[12px] text-faint tabular-nums">{new Date(v.madeAt).toLocaleTimeString('en', { hour: '2-digit', minute: '2-digit', hour12: false })}</span>
@@ -58,10 +63,23 @@ export function VersionsPanel({ clip }: { clip: ClipState }) {
               </button>
             </div>
             {open === v.id && comparison.data && (
+              <>
+              <label className="mt-1.5 flex items-center gap-2 text-soft">
+                beside
+                <select className="field w-auto" aria-label="Compare with" value={other ?? ''} onChange={(e) => setOther(e.target.value ? Number(e.target.value) : null)}>
+                  <option value="">the clip as it is now</option>
+                  {versions.data.filter((x) => x.id !== v.id).map((x) => (
+                    <option key={x.id} value={x.id}>
+                      {x.name}, {secondsText(x.lengthUs)}
+                    </option>
+                  ))}
+                </select>
+              </label>
               <div className="mt-2 grid grid-cols-2 gap-4" data-testid="comparison">
-                <Side title="then" lengthUs={comparison.data.firstLengthUs} words={comparison.data.words.map((w) => ({ text: w.text, kept: w.inFirst, differs: w.inFirst !== w.inSecond }))} />
-                <Side title="now" lengthUs={comparison.data.secondLengthUs} words={comparison.data.words.map((w) => ({ text: w.text, kept: w.inSecond, differs: w.inFirst !== w.inSecond }))} />
+                <Side title={v.name} lengthUs={comparison.data.firstLengthUs} words={comparison.data.words.map((w) => ({ text: w.text, kept: w.inFirst, differs: w.inFirst !== w.inSecond }))} />
+                <Side title={other === null ? 'now' : (versions.data.find((x) => x.id === other)?.name ?? '')} lengthUs={comparison.data.secondLengthUs} words={comparison.data.words.map((w) => ({ text: w.text, kept: w.inSecond, differs: w.inFirst !== w.inSecond }))} />
               </div>
+              </>
             )}
           </li>
         ))}

@@ -316,7 +316,7 @@ export function EpisodePage() {
                 </div>
               )}
             </aside>
-            {stage === 'pick' && item && <EpisodeMap durationUs={item.durationUs} picks={picks.data ?? []} clips={clips.data ?? []} />}
+            {stage === 'pick' && item && <EpisodeMap episodeId={id} durationUs={item.durationUs} picks={picks.data ?? []} clips={clips.data ?? []} />}
           </>
         )}
       </div>

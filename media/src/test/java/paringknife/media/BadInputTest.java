@@ -138,6 +138,7 @@ class BadInputTest {
     Ingest.Result result = new Ingest(seen, proxy, sound).run(share -> {});
     assertThat(result.levels().windows()).as(what).isPositive();
     assertThat(Probe.of(sound).hasSound()).isTrue();
+    assertThat(Ingest.thumbnails(proxy)).isNotEmptyDirectory();
     assertThat(Probe.of(proxy).picture()).isNotNull();
     assertThat(Math.abs(Probe.of(proxy).durationUs() - recording.durationUs())).as(what).isLessThanOrEqualTo(120_000);
     assertThat(Math.abs(Probe.of(sound).durationUs() - result.levels().durationUs())).as(what).isLessThanOrEqualTo(20_000);

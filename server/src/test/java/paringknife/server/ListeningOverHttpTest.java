@@ -1,7 +1,10 @@
 package paringknife.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
+import java.net.URI;
+import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -110,6 +113,39 @@ class ListeningOverHttpTest {
       undo(id);
     }
     assertThat(text(id)).isEqualTo(SAID);
+  }
+
+  /** The camera hears the talk in noise; the microphone began a second and a half before it and hears it well. */
+  @Test
+  void wordsAreListenedForInTheSoundThatWasChosenAndStandOnTheEpisodesClock() throws Exception {
+    ChildProcess.run(
+        List.of("ffmpeg", "-nostdin", "-y", "-v", "error", "-i", APP.media().resolve("said.wav").toString(), "-f", "lavfi", "-i", "anoisesrc=a=0.02:r=16000:seed=7", "-filter_complex", "[0][1]amix=duration=first:normalize=0", APP.media().resolve("camera.wav").toString()),
+        null,
+        Duration.ofMinutes(1));
+    ChildProcess.run(
+        List.of("ffmpeg", "-nostdin", "-y", "-v", "error", "-i", APP.media().resolve("said.wav").toString(), "-af", "adelay=1500:all=1", APP.media().resolve("clip-on.wav").toString()), null, Duration.ofMinutes(1));
+    long id =
+        APP.post(
+                "/api/episodes",
+                "{\"show\":\"S\",\"title\":\"T\",\"recording\":\"camera.wav\",\"transcript\":\"\",\"text\":" + JSON.writeValueAsString(SAID) + ",\"microphones\":[{\"file\":\"clip-on.wav\",\"speaker\":\"Ada\"}]}")
+            .path("id")
+            .asLong();
+    APP.awaitReady(id);
+    JsonNode sounds = APP.get("/api/episodes/" + id + "/sounds");
+    assertThat(sounds.path("separate").get(0).path("offsetUs").asLong()).isBetween(-1_505_000L, -1_495_000L);
+    assertThat(sounds.path("listened").isNull()).isTrue();
+    double end = transcript(id).path("endUs").get(20).asDouble();
+    String same = "{\"separate\":[{\"speaker\":\"Ada\",\"nudgeUs\":0,\"heard\":true}],\"listened\":%d}";
+    assertThat(put(id, String.format(same, 5)).statusCode()).isEqualTo(422);
+    assertThat(put(id, String.format(same, 0)).statusCode()).isEqualTo(200);
+    assertThat(APP.get("/api/episodes/" + id + "/sounds").path("listened").asInt()).isZero();
+    listen(id, "TIME");
+    assertThat(transcript(id).path("endUs").get(20).asDouble()).isCloseTo(end, within(60_000.0));
+  }
+
+  private static HttpResponse<String> put(long id, String body) throws Exception {
+    return APP.send(
+        HttpRequest.newBuilder(URI.create(APP.address() + "/api/episodes/" + id + "/sounds")).header("Content-Type", "application/json").PUT(HttpRequest.BodyPublishers.ofString(body)));
   }
 
   @Test

@@ -9,7 +9,7 @@ import paringknife.core.transcript.Word;
 /**
  * Two states of a clip side by side.
  *
- * @param words those in either, in order of time, with where they are kept
+ * @param words those in the stretches of either, in order of time, with where they are kept
  */
 public record Comparison(long firstLengthUs, long secondLengthUs, List<ComparedWord> words) {
   /** A word, and in which of the two it is kept. */
@@ -28,12 +28,19 @@ public record Comparison(long firstLengthUs, long secondLengthUs, List<ComparedW
       if (word.startUs() >= to) {
         break;
       }
+      if (!holds(first, word) && !holds(second, word)) {
+        continue;
+      }
       boolean keptA = inA.toClip(word.span().middleUs()).isPresent();
       boolean keptB = inB.toClip(word.span().middleUs()).isPresent();
       words.add(new ComparedWord(i, word.text(), keptA, keptB));
     }
     return new Comparison(
         Math.round(a.lengthUs() / first.settings().speed()), Math.round(b.lengthUs() / second.settings().speed()), words);
+  }
+
+  private static boolean holds(ClipDocument clip, Word word) {
+    return clip.settings().stretches().stream().anyMatch(s -> s.contains(word.span().middleUs()));
   }
 
   private static long start(ClipDocument a, ClipDocument b) {

@@ -8,6 +8,7 @@ import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
@@ -22,6 +23,7 @@ import paringknife.core.listen.LevelCurve;
 import paringknife.media.process.ChildProcess;
 import paringknife.media.process.Interrupted;
 import paringknife.media.process.ProcessFailed;
+import paringknife.media.store.FolderTree;
 import paringknife.media.store.ScratchFolder;
 import paringknife.media.store.WholeFile;
 
@@ -32,6 +34,11 @@ import paringknife.media.store.WholeFile;
 public final class Ingest {
   /** What ingest makes of a recording. */
   public record Result(LevelCurve levels, List<FaceSample> faces) {}
+
+  /** One thumbnail for so many seconds, the first at the start. */
+  public static final int THUMBNAIL_SECONDS = 10;
+
+  private static final int THUMBNAIL_WIDTH = 192;
 
   private final Recording recording;
   private final Recording.Picture picture;
@@ -68,6 +75,11 @@ public final class Ingest {
     this.pictures = pictures;
   }
 
+  /** Where the thumbnails of a proxy lie: {@code 00001.jpg} and on. */
+  public static Path thumbnails(Path proxy) {
+    return proxy.resolveSibling("thumbnails");
+  }
+
   /** Looks at the small pictures as they come. */
   interface PictureReader {
     List<FaceSample> read(InputStream pictures) throws IOException;
@@ -92,7 +104,8 @@ public final class Ingest {
     ChildProcess.run(List.of("mkfifo", pcm.toString()), null, Duration.ofSeconds(10));
     Path proxyPart = work.resolve("proxy.mp4");
     Path soundPart = work.resolve("sound.flac");
-    ProcessBuilder builder = new ProcessBuilder(command(proxyPart, soundPart, pcm));
+    Path thumbnailsPart = Files.createDirectories(work.resolve("thumbnails"));
+    ProcessBuilder builder = new ProcessBuilder(command(proxyPart, soundPart, thumbnailsPart, pcm));
     Process process = builder.start();
     process.getOutputStream().close();
     Thread killer = ChildProcess.killAfter(process, limit());
@@ -113,6 +126,8 @@ public final class Ingest {
       Result result = new Result(levels.get(), faces.get());
       WholeFile.move(proxyPart, proxy);
       WholeFile.move(soundPart, sound);
+      FolderTree.delete(thumbnails(proxy));
+      WholeFile.move(thumbnailsPart, thumbnails(proxy));
       return result;
     } catch (InterruptedException e) {
       Thread.currentThread().interrupt();
@@ -147,7 +162,7 @@ public final class Ingest {
     return Duration.ofSeconds(120 + recording.durationUs() / 1_000_000 * 2);
   }
 
-  private List<String> command(Path proxyPart, Path soundPart, Path pcm) {
+  private List<String> command(Path proxyPart, Path soundPart, Path thumbnailsPart, Path pcm) {
     List<String> c = new ArrayList<>(List.of("ffmpeg", "-nostdin", "-y", "-v", "error", "-progress", "pipe:2"));
     c.addAll(Input.safety());
     c.addAll(List.of("-i", Input.argument(recording.file())));
@@ -165,10 +180,12 @@ public final class Ingest {
     String small = "fps=" + picture.rate() + ":start_time=0,scale=-2:" + AnalysisPictures.PROXY_HEIGHT + ":flags=fast_bilinear:out_color_matrix=bt709:out_range=tv,format=yuv420p";
     graph.append("[0:v:0]");
     if (analysis.areOfTheProxy()) {
-      graph.append(small).append(",split=2[proxy][va];[va]").append(analysis.filtersAfterProxy()).append("[frames];");
+      graph.append(small).append(",split=3[proxy][va][vt];[va]").append(analysis.filtersAfterProxy()).append("[frames];");
     } else {
-      graph.append("split=2[vp][va];[vp]").append(small).append("[proxy];[va]").append(analysis.filters()).append("[frames];");
+      graph.append("split=2[vp][va];[vp]").append(small).append(",split=2[proxy][vt];[va]").append(analysis.filters()).append("[frames];");
     }
+    String tens = "floor(%s/" + THUMBNAIL_SECONDS + ")";
+    graph.append(String.format("[vt]select='isnan(prev_selected_t)+gt(" + tens + "," + tens + ")',scale=%d:-2[thumbnails];", "t", "prev_selected_t", THUMBNAIL_WIDTH));
     graph.append(
         heard.isEmpty()
             ? SoundGraph.own(audio, recording.soundChannels())
@@ -177,6 +194,7 @@ public final class Ingest {
     c.addAll(List.of("-filter_complex", graph.toString()));
     c.addAll(List.of("-map", "[proxy]", "-map", "[ap]", "-c:v", "libx264", "-preset", "ultrafast", "-tune", "fastdecode", "-crf", "26", "-g", "15", "-bf", "0", "-colorspace", "bt709", "-color_primaries", "bt709", "-color_trc", "bt709", "-color_range", "tv", "-c:a", "aac", "-b:a", "128k", "-ac", channels(), "-movflags", "+faststart", proxyPart.toString()));
     c.addAll(List.of("-map", "[frames]", "-f", "rawvideo", "pipe:1"));
+    c.addAll(List.of("-map", "[thumbnails]", "-f", "image2", "-fps_mode", "passthrough", "-q:v", "5", thumbnailsPart.resolve("%05d.jpg").toString()));
     c.addAll(List.of("-map", "[af]", "-c:a", "flac", "-sample_fmt", "s16", "-compression_level", "2", soundPart.toString()));
     c.addAll(List.of("-map", "[al]", "-f", "s16le", "-c:a", "pcm_s16le", pcm.toString()));
     return c;

@@ -3,6 +3,7 @@ package paringknife.server.clips;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -119,11 +120,11 @@ class PareController {
     return versions.of(id);
   }
 
-  /** A kept version against the clip as it is now. */
+  /** A kept version against another one, or against the clip as it is now. */
   @GetMapping("/versions/{version}/comparison")
-  Comparison compare(@PathVariable long id, @PathVariable long version) {
+  Comparison compare(@PathVariable long id, @PathVariable long version, @RequestParam(required = false) @Nullable Long with) {
     ClipStore.StoredClip clip = clips.byId(id);
-    return Comparison.of(versions.document(id, version), clip.document(), episodes.open(clip.episodeId()).transcript());
+    return Comparison.of(versions.document(id, version), with == null ? clip.document() : versions.document(id, with), episodes.open(clip.episodeId()).transcript());
   }
 
   /** Another clip just like this one. */

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.function.DoubleConsumer;
 import paringknife.core.frame.FaceSample;
 import paringknife.core.listen.LevelCurve;
+import paringknife.media.ffmpeg.Ingest;
 import paringknife.media.ffmpeg.Probe;
 import paringknife.media.ffmpeg.Recording;
 import paringknife.media.ffmpeg.SoundPicture;
@@ -49,6 +50,16 @@ public record EpisodeFolder(Path root) {
       return source;
     }
     return Probe.of(Files.exists(drawnPicture()) ? drawnPicture() : SoundPicture.draw(source, drawnPicture(), progress));
+  }
+
+  /** The thumbnail nearest to a time; one is there for each {@link Ingest#THUMBNAIL_SECONDS}. */
+  public Path thumbnailAt(long us) {
+    long nearest = 1 + Math.round(Math.max(0, us) / 1e6 / Ingest.THUMBNAIL_SECONDS);
+    return Files.exists(thumbnail(nearest)) ? thumbnail(nearest) : thumbnail(Math.max(1, nearest - 1));
+  }
+
+  private Path thumbnail(long number) {
+    return Ingest.thumbnails(proxy()).resolve(String.format("%05d.jpg", number));
   }
 
   public Path poster() {

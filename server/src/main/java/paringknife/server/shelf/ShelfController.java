@@ -324,6 +324,12 @@ class ShelfController {
     return file(data.episode(id).proxy(), "video/mp4");
   }
 
+  /** The picture nearest to a time, small. */
+  @GetMapping("/episodes/{id}/thumbnail")
+  ResponseEntity<FileSystemResource> thumbnail(@PathVariable long id, @RequestParam long us) {
+    return file(data.episode(id).thumbnailAt(us), "image/jpeg");
+  }
+
   @GetMapping("/episodes/{id}/poster")
   ResponseEntity<FileSystemResource> poster(@PathVariable long id) {
     return file(data.episode(id).poster(), "image/jpeg");
