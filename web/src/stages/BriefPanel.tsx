@@ -33,10 +33,10 @@ export function BriefPanel({ episodeId, brief, specs, onBrief }: { specs: Spec[]
           {understood.length ? `Understood: ${understood.join('; ')}.` : 'Nothing of that was understood; it takes how many, how long, about what, what to avoid, or a share of the episode.'}
         </p>
       )}
-      <div className="mt-2 flex items-center gap-2">
-        {number(brief.count, (count) => onBrief({ ...brief, count }), 'Picks', 'w-[52px]')}
-        {number(brief.shortest, (shortest) => shortest <= brief.longest && onBrief({ ...brief, shortest }), 'of', 'w-[56px]')}
-        {number(brief.longest, (longest) => longest >= brief.shortest && onBrief({ ...brief, longest }), 'to', 'w-[56px]')}
+      <div className="mt-2 flex items-center gap-1.5">
+        {number(brief.count, (count) => onBrief({ ...brief, count }), 'Picks', 'w-[42px]')}
+        {number(brief.shortest, (shortest) => shortest <= brief.longest && onBrief({ ...brief, shortest }), 'of', 'w-[46px]')}
+        {number(brief.longest, (longest) => longest >= brief.shortest && onBrief({ ...brief, longest }), 'to', 'w-[46px]')}
         <span className="text-soft">s</span>
         <Popover.Root>
           <Popover.Trigger asChild>
