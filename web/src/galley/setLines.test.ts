@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { TranscriptColumns } from '../api/client';
-import { cutFlags, setLines, wordAt } from './setLines';
+import { cutFlags, setLines, setPieces, wordAt } from './setLines';
 
 const SECOND = 1_000_000;
 
@@ -77,5 +77,14 @@ describe('words and times', () => {
   it('strikes the words whose middle lies in a cut', () => {
     const flags = cutFlags(t, [{ startUs: t.endUs[0] - 10, endUs: t.endUs[2] }]);
     expect([...flags]).toEqual([0, 1, 1, 0, 0]);
+  });
+});
+
+describe('pieces', () => {
+  it('stand in the order in which they play, with a seam between two', () => {
+    const t = talk(['a', 'b', 'c', 'd', 'e', 'f', 'g', 'h']);
+    const rows = setPieces(t, [{ from: 4, to: 6 }, { from: 0, to: 2 }], 400, 30, (text) => text.length * 10);
+    const seen = rows.map((r) => (r.kind === 'line' ? `${r.from}-${r.to}` : r.kind === 'seam' ? `seam ${r.place} at ${r.startUs}` : r.kind));
+    expect(seen.filter((x) => x !== 'speaker')).toEqual(['4-6', `seam 1 at ${t.startUs[0]}`, '0-2']);
   });
 });

@@ -6,6 +6,9 @@ import paringknife.server.events.Throttle;
 
 /** Writes down how far the work on an episode is, and ends it when the producer stopped it. */
 final class IngestProgress {
+  /** The whole is told by the episode being ready, and by nothing before. */
+  private static final double NEARLY = 0.99;
+
   private final long episodeId;
   private final EpisodeStore store;
   private final Set<IngestStep> expected;
@@ -31,7 +34,7 @@ final class IngestProgress {
   }
 
   private void report(IngestStep step, double share) {
-    if (!store.reportStep(episodeId, step, share, step.ofAll(share, expected))) {
+    if (!store.reportStep(episodeId, step, share, Math.min(NEARLY, step.ofAll(share, expected)))) {
       throw new Stopped();
     }
   }
