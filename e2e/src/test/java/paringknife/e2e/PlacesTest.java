@@ -85,7 +85,8 @@ class PlacesTest {
       page.getByLabel("Title of the clip").fill("Two winters");
       page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Make the clip")).click();
       page.waitForURL("**/pare?clip=*", new Page.WaitForURLOptions().setTimeout(60_000));
-      page.locator("[data-w='8']").waitFor(new Locator.WaitForOptions().setTimeout(60_000));
+      page.locator("button", new Page.LocatorOptions().setHasText("Pauses")).waitFor(new Locator.WaitForOptions().setTimeout(60_000));
+      page.locator("[data-w='8']").waitFor();
       assertThat(shown(page)).isEqualTo("We crossed on foot. The wheel stopped in winter.");
 
       select(page, 4, 8);
@@ -108,7 +109,8 @@ class PlacesTest {
       page.keyboard().press("Control+z");
       assertThat(page.locator("[data-w]").first()).hasText("The");
       page.reload();
-      page.locator("[data-w='0']").waitFor(new Locator.WaitForOptions().setTimeout(60_000));
+      page.locator("button", new Page.LocatorOptions().setHasText("Pauses")).waitFor(new Locator.WaitForOptions().setTimeout(60_000));
+      page.getByTestId("seam").waitFor();
       assertThat(shown(page)).isEqualTo("The wheel stopped in winter. We crossed on foot.");
       assertThat(browser.errors).isEmpty();
 

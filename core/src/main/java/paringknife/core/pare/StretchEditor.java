@@ -51,7 +51,7 @@ public final class StretchEditor {
     if (before >= first && before <= last) {
       throw new IllegalArgumentException("Words cannot be moved into themselves.");
     }
-    Span moved = placement.around(first, last);
+    Span moved = withSilence(clip, placement.around(first, last));
     List<Span> parts = inside(clip, moved);
     if (parts.isEmpty()) {
       throw new IllegalArgumentException("These words are not in this clip.");
@@ -114,7 +114,11 @@ public final class StretchEditor {
     long at = before < 0 ? -1 : placement.edgeBefore(before);
     long word = before < 0 ? -1 : transcript.words().get(before).span().middleUs();
     for (Span stretch : stretches) {
-      if (!placed && before >= 0 && stretch.contains(word)) {
+      if (!placed && before >= 0 && stretch.contains(word) && isWordless(stretch.startUs(), at)) {
+        all.addAll(parts);
+        all.add(stretch);
+        placed = true;
+      } else if (!placed && before >= 0 && stretch.contains(word)) {
         add(all, stretch.startUs(), at);
         all.addAll(parts);
         add(all, Math.max(stretch.startUs(), at), stretch.endUs());
@@ -130,6 +134,27 @@ public final class StretchEditor {
       all.addAll(parts);
     }
     return joined(all);
+  }
+
+  /** A span with the silence between it and the ends of its stretch, so that none is left alone. */
+  private Span withSilence(ClipDocument clip, Span span) {
+    long from = span.startUs();
+    long to = span.endUs();
+    for (Span stretch : clip.settings().stretches()) {
+      if (stretch.overlapUs(span) >= LEAST_US) {
+        from = stretch.startUs() < from && isWordless(stretch.startUs(), from) ? stretch.startUs() : from;
+        to = stretch.endUs() > to && isWordless(to, stretch.endUs()) ? stretch.endUs() : to;
+      }
+    }
+    return new Span(from, to);
+  }
+
+  private boolean isWordless(long fromUs, long toUs) {
+    int next = transcript.firstEndingAfter(fromUs);
+    while (next < transcript.words().size() && transcript.words().get(next).span().middleUs() < fromUs) {
+      next++;
+    }
+    return next == transcript.words().size() || transcript.words().get(next).span().middleUs() >= toUs;
   }
 
   private static void add(List<Span> spans, long from, long to) {

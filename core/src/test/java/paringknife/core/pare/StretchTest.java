@@ -43,6 +43,7 @@ class StretchTest {
     ClipDocument moved = editor.move(clip, 8, 11, 0);
     assertThat(heard(moved)).isEqualTo("Nine ten eleven twelve. One two three four. Five six seven eight.");
     assertThat(CutList.of(moved, transcript).lengthUs()).isCloseTo(CutList.of(clip, transcript).lengthUs(), org.assertj.core.data.Offset.offset(40_000L));
+    assertThat(moved.settings().stretches()).as("no silence is left alone").hasSize(2);
     assertThat(editor.pieces(moved)).extracting(p -> transcript.text(p.from(), p.to())).containsExactly("Nine ten eleven twelve.", "One two three four. Five six seven eight.");
   }
 
