@@ -14,7 +14,7 @@ export function BriefPanel({ episodeId, brief, specs, onBrief }: { specs: Spec[]
   const number = (value: number, set: (n: number) => void, label: string, width: string) => (
     <label className="flex items-center gap-1">
       <span className="text-soft">{label}</span>
-      <input type="number" min={1} max={600} className={`field ${width}`} value={value} onChange={(e) => Number(e.target.value) >= 1 && set(Number(e.target.value))} />
+      <input type="number" min={1} max={600} className={`field plain-number px-1.5 text-center ${width}`} value={value} onChange={(e) => Number(e.target.value) >= 1 && set(Number(e.target.value))} />
     </label>
   );
   return (

@@ -49,6 +49,12 @@ class CorrectingTest {
   }
 
   @Test
+  void aShortenedQuestionGetsItsMark() {
+    Transcript bare = new Talk().speaker("Ada").say("what'd you do then").speaker("Ben").say("i ran").transcript();
+    assertThat(Punctuator.punctuate(bare).text(0, 6)).isEqualTo("What'd you do then? I ran.");
+  }
+
+  @Test
   void allOccurrencesKeepTheirPunctuationAndSomeCanBeLeft() {
     Transcript all = new TranscriptEditor(TALK).replaceAll("korean", "Corin", Set.of());
     assertThat(text(all)).isEqualTo("We met Corin Hale at the mill. He said the mill is old. So is Corin.");

@@ -207,7 +207,8 @@ public final class PickFinder {
 
   private String name(Passage sentence) {
     String name = transcript.speakerName(sentence.speaker());
-    return name.isEmpty() ? "someone" : name.split(" ")[0];
+    boolean numbered = name.matches(".* \\d+");
+    return name.isEmpty() ? "someone" : numbered ? name : name.split(" ")[0];
   }
 
   private void ending(int e, List<Finding> findings) {

@@ -60,6 +60,6 @@ public final class Punctuator {
   }
 
   private static boolean asks(List<Word> words, int from, int to) {
-    return to > from && ASKING.contains(words.get(from).bare()) && ASKING_AFTER.contains(words.get(from + 1).bare());
+    return to > from && ASKING.contains(words.get(from).bare().replaceAll("'(d|s|re|ll|ve)$", "")) && ASKING_AFTER.contains(words.get(from + 1).bare());
   }
 }

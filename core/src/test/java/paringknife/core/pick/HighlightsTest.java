@@ -57,6 +57,13 @@ class HighlightsTest {
   }
 
   @Test
+  void aSpeakerWhoHasOnlyANumberIsCalledByIt() {
+    Talk talk = new Talk().speaker("Speaker 1").say("How did you begin with the bees?").speaker("Speaker 2").say("My neighbour gave me a box. I thought it was empty. Then I heard it humming.");
+    List<Pick> picks = new PickFinder(talk.transcript(), talk.levels()).find(new Brief(1, 3_000_000, 20_000_000, List.of()));
+    assertThat(String.join("; ", picks.get(0).reasons())).contains("Speaker 1 starts to speak");
+  }
+
+  @Test
   void whatPickingCannotGoByIsSaid() {
     Talk talk = talk();
     assertThat(PickLimits.of(talk.transcript())).isEmpty();
