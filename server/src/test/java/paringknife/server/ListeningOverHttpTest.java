@@ -168,6 +168,17 @@ class ListeningOverHttpTest {
   }
 
   @Test
+  void workAskedForOnWordsIsLetGoOf() throws Exception {
+    long id = add("let-go.wav", "\"text\":" + JSON.writeValueAsString(SAID));
+    APP.awaitReady(id);
+    APP.postAny("/api/episodes/" + id + "/words", "{\"work\":\"RECOGNISE\"}");
+    assertThat(APP.post("/api/episodes/" + id + "/ingest/stop", "{}").path("state").asString()).isEqualTo("READY");
+    Thread.sleep(4_000);
+    assertThat(text(id)).isEqualTo(SAID);
+    assertThat(RunningApplication.find(APP.get("/api/shelf"), id).path("state").asString()).isEqualTo("READY");
+  }
+
+  @Test
   void whatIsStoppedStaysStoppedUntilItIsTakenUpAgain() throws Exception {
     long id = add("stopped.wav", "\"text\":\"\"");
     assertThat(APP.post("/api/episodes/" + id + "/ingest/stop", "{}").path("state").asString()).isEqualTo("STOPPED");

@@ -100,10 +100,15 @@ public class Episodes {
     ingest.schedule(id);
   }
 
-  /** Stops what is being done to an episode; what is whole by then stays. */
+  /**
+   * Stops what is being done to an episode; what is whole by then stays. Work that was asked for on the
+   * words of a whole episode is let go of, and the episode is as it was before.
+   */
   public void stop(long id) {
-    row(id);
-    if (!store.stop(id)) {
+    EpisodeStore.Row row = row(id);
+    if (row.state() == EpisodeState.ARRIVING && row.wanted() != null && isPlayable(id)) {
+      store.arrived(id, null);
+    } else if (!store.stop(id)) {
       throw new NotYet("Nothing is being done to this episode.");
     }
   }
