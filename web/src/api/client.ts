@@ -25,12 +25,21 @@ export type MediaFile = Schemas['MediaFile'];
 export type Span = Schemas['Span'];
 export type Hit = Schemas['Hit'];
 
+export type Means = Schemas['Removal']['means'];
+export type Cleanup = Schemas['Cleanup'];
+export type FillerList = Schemas['FillerList'];
+export type PiecesMade = Schemas['PiecesMade'];
+
 /** What a producer wants done to a clip; the server's rules decide what comes of it. */
 export type Intent =
   | { type: 'pareWords'; first: number; last: number }
   | { type: 'parePauses'; thresholdDb: number; shortest: number; head: number; tail: number }
   | { type: 'pareFillers' }
-  | { type: 'pareChosenFillers'; first: number[] }
+  | { type: 'pareChosenFillers'; first: number[]; means: Means }
+  | { type: 'treatWords'; first: number; last: number; means: Means }
+  | { type: 'putGap'; word: number; seconds: number }
+  | { type: 'changeGap'; id: number; seconds: number }
+  | ({ type: 'cleanUp' } & Cleanup)
   | { type: 'pareRepeats' }
   | { type: 'keepAttempt'; group: number; attempt: number }
   | { type: 'parePauseAfter'; word: number }
@@ -43,6 +52,7 @@ export type Intent =
   | { type: 'moveWords'; first: number; last: number; before: number }
   | { type: 'pullWords'; first: number; last: number; before: number }
   | { type: 'dropStretch'; place: number }
+  | { type: 'moveSeam'; place: number; outUs: number; inUs: number }
   | { type: 'rename'; title: string }
   | { type: 'reframe'; shape: string; mode: 'SPEAKER' | 'PERSON' | 'MIDDLE'; person: number }
   | { type: 'letter'; lettering: string }
@@ -168,7 +178,15 @@ export const api = {
     ),
   repeats: (id: number) => get<Schemas['RepeatFound'][]>(`/clips/${id}/repeats`),
   fillers: (id: number) => get<Schemas['FillerFound'][]>(`/clips/${id}/fillers`),
-  fit: (id: number, targetUs: number) => get<Schemas['FitPlan']>(`/clips/${id}/fit?targetUs=${Math.round(targetUs)}`),
+  fit: (id: number, targetUs: number, declined: string[]) =>
+    get<Schemas['FitPlan']>(`/clips/${id}/fit?targetUs=${Math.round(targetUs)}&declined=${declined.join(',')}`),
+  fillerList: (id: number) => get<FillerList>(`/clips/${id}/filler-list`),
+  changeFillerList: (id: number, list: FillerList) => request<FillerList>('PUT', `/clips/${id}/filler-list`, list),
+  loudness: (id: number) => get<Schemas['Loudness']>(`/clips/${id}/loudness`),
+  part: (id: number, revision: number, word: number) => post<Schemas['PartedClip']>(`/clips/${id}/part`, { revision, word }),
+  join: (id: number, revision: number, other: number) => post<ClipStep>(`/clips/${id}/join`, { revision, other }),
+  keptPieces: (id: number) => get<PiecesMade[]>(`/clips/${id}/pieces`),
+  writePieces: (id: number, each: boolean, handles: number) => post<PiecesMade[]>(`/clips/${id}/pieces`, { each, handles }),
   versions: (id: number) => get<Schemas['Version'][]>(`/clips/${id}/versions`),
   keepVersion: (id: number, name: string) => post<Schemas['Version'][]>(`/clips/${id}/versions`, { name }),
   compareVersion: (id: number, version: number, other: number | null) =>

@@ -84,6 +84,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/clips/{id}/filler-list": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["fillerList"];
+        put: operations["changeFillerList"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/uploads": {
         parameters: {
             query?: never;
@@ -526,6 +542,54 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["redo_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clips/{id}/pieces": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["made"];
+        put?: never;
+        post: operations["order"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clips/{id}/part": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["part"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clips/{id}/join": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["join"];
         delete?: never;
         options?: never;
         head?: never;
@@ -980,6 +1044,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/clips/{id}/sound": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["sound"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/clips/{id}/repeats": {
         parameters: {
             query?: never;
@@ -1020,6 +1100,38 @@ export interface paths {
             cookie?: never;
         };
         get: operations["preview"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clips/{id}/pieces/{rendering}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["file_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clips/{id}/loudness": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["loudness"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1122,6 +1234,10 @@ export interface components {
         ChapterList: {
             settled: boolean;
             chapters: components["schemas"]["Chapter"][];
+        };
+        FillerList: {
+            sure: string[];
+            doubtful: string[];
         };
         Finished: {
             address: string;
@@ -1401,6 +1517,12 @@ export interface components {
             lastWord: number;
             title: string;
         };
+        Cleanup: {
+            hum: boolean;
+            noise: boolean;
+            even: boolean;
+            sibilance: boolean;
+        };
         ClipState: {
             /** Format: int64 */
             id: number;
@@ -1423,6 +1545,8 @@ export interface components {
             specs: string[];
             /** Format: double */
             speed: number;
+            gaps: components["schemas"]["GapShown"][];
+            cleanup: components["schemas"]["Cleanup"];
             removals: components["schemas"]["Removal"][];
             kept: components["schemas"]["Span"][];
             cut: components["schemas"]["Span"][];
@@ -1437,6 +1561,16 @@ export interface components {
             mode: "SPEAKER" | "PERSON" | "MIDDLE";
             /** Format: int32 */
             person: number;
+        };
+        GapShown: {
+            /** Format: int64 */
+            id: number;
+            /** Format: int32 */
+            word: number;
+            /** Format: int32 */
+            after: number;
+            /** Format: int64 */
+            lengthUs: number;
         };
         Paring: {
             /** @enum {string} */
@@ -1454,6 +1588,8 @@ export interface components {
             reason: "PAUSE" | "FILLER" | "REPEAT" | "BY_HAND";
             span: components["schemas"]["Span"];
             text: string;
+            /** @enum {string} */
+            means: "CUT" | "ROOM_TONE" | "MUTE" | "CAPTIONS_ONLY";
         };
         SentenceAsked: {
             sentence: string;
@@ -1502,6 +1638,8 @@ export interface components {
             specs: string[];
             /** Format: double */
             speed: number;
+            gaps: components["schemas"]["GapShown"][];
+            cleanup: components["schemas"]["Cleanup"];
             removals: components["schemas"]["RemovalSplice"];
             kept: components["schemas"]["SpanSplice"];
             cut: components["schemas"]["SpanSplice"];
@@ -1527,6 +1665,36 @@ export interface components {
             taken: number;
             added: components["schemas"]["Span"][];
         };
+        KeptPieces: {
+            each: boolean;
+            /** Format: int32 */
+            handles: number;
+        };
+        PiecesMade: {
+            /** Format: int64 */
+            id: number;
+            each: boolean;
+            /** Format: int32 */
+            handles: number;
+            /** @enum {string} */
+            state: "WAITING" | "RENDERING" | "DONE" | "FAILED" | "CANCELLED";
+            /** Format: double */
+            progress: number;
+            /** Format: int64 */
+            bytes: number;
+            current: boolean;
+            problem: string | null;
+        };
+        Part: {
+            /** Format: int32 */
+            revision: number;
+            /** Format: int32 */
+            word: number;
+        };
+        PartedClip: {
+            first: components["schemas"]["ClipStep"];
+            second: components["schemas"]["ClipState"];
+        };
         AskFor: {
             type: "AskFor";
         } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
@@ -1535,8 +1703,24 @@ export interface components {
         Change: {
             /** Format: int32 */
             revision: number;
-            intent: components["schemas"]["AskFor"] | components["schemas"]["DropStretch"] | components["schemas"]["Fit"] | components["schemas"]["KeepAttempt"] | components["schemas"]["Letter"] | components["schemas"]["MoveCut"] | components["schemas"]["MoveWords"] | components["schemas"]["PareChosenFillers"] | components["schemas"]["PareFillers"] | components["schemas"]["ParePauseAfter"] | components["schemas"]["ParePauses"] | components["schemas"]["PareRepeats"] | components["schemas"]["PareWords"] | components["schemas"]["PullWords"] | components["schemas"]["PutBackReason"] | components["schemas"]["PutBackRemovals"] | components["schemas"]["PutBackWords"] | components["schemas"]["Reframe"] | components["schemas"]["Rename"] | components["schemas"]["SetSpeed"];
+            intent: components["schemas"]["AskFor"] | components["schemas"]["ChangeGap"] | components["schemas"]["CleanUp"] | components["schemas"]["DropStretch"] | components["schemas"]["Fit"] | components["schemas"]["KeepAttempt"] | components["schemas"]["Letter"] | components["schemas"]["MoveCut"] | components["schemas"]["MoveSeam"] | components["schemas"]["MoveWords"] | components["schemas"]["PareChosenFillers"] | components["schemas"]["PareFillers"] | components["schemas"]["ParePauseAfter"] | components["schemas"]["ParePauses"] | components["schemas"]["PareRepeats"] | components["schemas"]["PareWords"] | components["schemas"]["PullWords"] | components["schemas"]["PutBackReason"] | components["schemas"]["PutBackRemovals"] | components["schemas"]["PutBackWords"] | components["schemas"]["PutGap"] | components["schemas"]["Reframe"] | components["schemas"]["Rename"] | components["schemas"]["SetSpeed"] | components["schemas"]["TreatWords"];
         };
+        ChangeGap: {
+            type: "ChangeGap";
+        } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
+            /** Format: int64 */
+            id?: number;
+            /** Format: double */
+            seconds?: number;
+        });
+        CleanUp: {
+            type: "CleanUp";
+        } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
+            hum?: boolean;
+            noise?: boolean;
+            even?: boolean;
+            sibilance?: boolean;
+        });
         ClipIntent: {
             sweeping: boolean;
             type: string;
@@ -1577,6 +1761,16 @@ export interface components {
             /** Format: int64 */
             endUs?: number;
         });
+        MoveSeam: {
+            type: "MoveSeam";
+        } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
+            /** Format: int32 */
+            place?: number;
+            /** Format: int64 */
+            outUs?: number;
+            /** Format: int64 */
+            inUs?: number;
+        });
         MoveWords: {
             type: "MoveWords";
         } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
@@ -1591,6 +1785,8 @@ export interface components {
             type: "PareChosenFillers";
         } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
             first?: number[];
+            /** @enum {string} */
+            means?: "CUT" | "ROOM_TONE" | "MUTE" | "CAPTIONS_ONLY";
         });
         PareFillers: {
             type: "PareFillers";
@@ -1653,6 +1849,14 @@ export interface components {
             /** Format: int32 */
             last?: number;
         });
+        PutGap: {
+            type: "PutGap";
+        } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
+            /** Format: int32 */
+            word?: number;
+            /** Format: double */
+            seconds?: number;
+        });
         Reframe: {
             type: "Reframe";
         } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
@@ -1672,6 +1876,16 @@ export interface components {
         } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
             /** Format: double */
             speed?: number;
+        });
+        TreatWords: {
+            type: "TreatWords";
+        } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
+            /** Format: int32 */
+            first?: number;
+            /** Format: int32 */
+            last?: number;
+            /** @enum {string} */
+            means?: "CUT" | "ROOM_TONE" | "MUTE" | "CAPTIONS_ONLY";
         });
         Storage: {
             /** Format: int64 */
@@ -1797,6 +2011,8 @@ export interface components {
             frameRateNumerator: number;
             /** Format: int32 */
             frameRateDenominator: number;
+            /** Format: double */
+            quietBelowDb: number;
             people: components["schemas"]["PersonInPicture"][];
         };
         PersonInPicture: {
@@ -1999,6 +2215,7 @@ export interface components {
             episodeFrame: number;
             /** Format: int64 */
             count: number;
+            held: boolean;
         };
         Preview: {
             /** Format: int32 */
@@ -2011,6 +2228,7 @@ export interface components {
             frameRateNumerator: number;
             /** Format: int32 */
             frameRateDenominator: number;
+            dressed: boolean;
             runs: components["schemas"]["PictureRun"][];
             windows: components["schemas"]["WindowRun"][];
             cues: components["schemas"]["Cue"][];
@@ -2022,6 +2240,18 @@ export interface components {
             clipFrame: number;
             /** Format: int64 */
             count: number;
+        };
+        Loudness: {
+            /** Format: double */
+            lufs: number;
+            /** Format: double */
+            truePeakDbtp: number;
+            /** Format: double */
+            targetLufs: number;
+            /** Format: double */
+            ceilingDbtp: number;
+            /** Format: double */
+            gainDb: number;
         };
         FitPlan: {
             /** Format: int64 */
@@ -2041,6 +2271,11 @@ export interface components {
             /** Format: int64 */
             lengthAfterUs: number;
             needed: boolean;
+            declined: boolean;
+            /** Format: int32 */
+            taken: number;
+            /** Format: int32 */
+            found: number;
         };
         FillerFound: {
             /** Format: int32 */
@@ -2335,6 +2570,54 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["ChapterList"];
+                };
+            };
+        };
+    };
+    fillerList: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["FillerList"];
+                };
+            };
+        };
+    };
+    changeFillerList: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FillerList"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["FillerList"];
                 };
             };
         };
@@ -3108,6 +3391,106 @@ export interface operations {
             };
         };
     };
+    made: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PiecesMade"][];
+                };
+            };
+        };
+    };
+    order: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeptPieces"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PiecesMade"][];
+                };
+            };
+        };
+    };
+    part: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Part"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PartedClip"];
+                };
+            };
+        };
+    };
+    join: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Join"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ClipStep"];
+                };
+            };
+        };
+    };
     duplicate: {
         parameters: {
             query?: never;
@@ -3751,6 +4134,32 @@ export interface operations {
             };
         };
     };
+    sound: {
+        parameters: {
+            query: {
+                fromUs: number;
+                toUs: number;
+                asRecorded?: boolean;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "audio/wav": string;
+                };
+            };
+        };
+    };
     repeats: {
         parameters: {
             query?: never;
@@ -3824,10 +4233,56 @@ export interface operations {
             };
         };
     };
+    file_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                rendering: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": string;
+                };
+            };
+        };
+    };
+    loudness: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Loudness"];
+                };
+            };
+        };
+    };
     fit: {
         parameters: {
             query: {
                 targetUs: number;
+                declined?: ("PAUSES" | "SURE_FILLERS" | "REPEATS" | "TIGHTER_PAUSES" | "DOUBTFUL_FILLERS" | "SPEED")[];
             };
             header?: never;
             path: {

@@ -6,6 +6,7 @@ import { clock } from '../ui/time';
 import type { Corrections } from '../workbench/corrections';
 import { startCorrecting } from '../workbench/corrections';
 import { putCarried } from '../workbench/keys';
+import { GapField, TreatMenu } from '../stages/TreatMenu';
 import { ordered, useWorkbench } from '../workbench/store';
 
 interface Props {
@@ -30,6 +31,8 @@ export function CorrectBar({ episodeId, transcript, corrections, cuts, doubtful 
   const selection = useWorkbench((s) => s.selection);
   const showStruck = useWorkbench((s) => s.showStruck);
   const carrying = useWorkbench((s) => s.carrying);
+  const gap = useWorkbench((s) => s.gap);
+  const chosenGap = useWorkbench((s) => s.clip)?.gaps.find((g) => g.id === gap);
   const [first, last] = selection ? ordered(selection) : [-1, -1];
   const why = first === last ? doubtful.find((d) => d.index === first)?.why : undefined;
   return (
@@ -47,6 +50,8 @@ export function CorrectBar({ episodeId, transcript, corrections, cuts, doubtful 
             leave them
           </button>
         </span>
+      ) : chosenGap ? (
+        <GapField key={chosenGap.id} id={chosenGap.id} lengthUs={chosenGap.lengthUs} />
       ) : first < 0 || last >= transcript.text.length ? (
         <span className="pl-1 text-faint">Select a word to correct it</span>
       ) : (
@@ -75,7 +80,7 @@ function Selected({ cuts, episodeId, first, last, transcript, corrections }: { c
   const paragraphStarts = transcript.paragraphs.some((p) => p.from === first);
   return (
     <>
-      <span className="mr-2 max-w-[110px] truncate font-serif text-[15px]" title={phrase}>
+      <span className="mr-1 max-w-[90px] truncate font-serif text-[15px]" title={phrase}>
         {phrase}
       </span>
       <Act label="Correct" keyName="T" onAct={() => startCorrecting(first, last)} />
@@ -89,7 +94,7 @@ function Selected({ cuts, episodeId, first, last, transcript, corrections }: { c
         onAct={() => void corrections.correct({ type: 'paragraph', word: first, starts: !paragraphStarts })}
       />
       <Speaker first={first} last={last} transcript={transcript} corrections={corrections} />
-      {cuts && <Act label="Take up" keyName="^X" onAct={() => useWorkbench.setState({ carrying: { anchor: first, focus: last } })} />}
+      {cuts && <TreatMenu first={first} last={last} />}
     </>
   );
 }

@@ -9,8 +9,8 @@ import { ordered, useWorkbench, type Stage } from '../workbench/store';
 import type { Corrections } from '../workbench/corrections';
 import { lineHeightOf, useReading } from '../workbench/reading';
 import { CorrectField } from './CorrectField';
-import { Loupe, LOUPE_HEIGHT } from './Loupe';
-import { canvasMeasure, cutFlags, setPieces, SHORTEST_PAUSE_US, wordAt, type Row } from './setLines';
+import { Loupe, LOUPE_HEIGHT, type Join } from './Loupe';
+import { canvasMeasure, cutFlags, paragraphOf, sentenceOf, setPieces, SHORTEST_PAUSE_US, wordAt, type Row } from './setLines';
 import { drawSpine } from './spine';
 
 interface Props {
@@ -61,22 +61,20 @@ export function Galley({ transcript, levels, clip, preview, stage, picks, names,
     () => (shape ? (JSON.parse(shape) as { from: number; to: number }[]) : [{ from: 0, to: transcript.text.length }]),
     [shape, transcript],
   );
+  const gapWords = clip ? clip.gaps.map((g) => g.word).join() : '';
   const column = Math.min(textSize * 30.5, Math.max(160, width - margin - 36));
   const lines = useMemo(
-    () => (fontsReady && width ? setPieces(transcript, pieces, column, lineHeightOf(textSize), canvasMeasure(font)) : []),
-    [transcript, pieces, column, fontsReady, width, textSize, font],
+    () => (fontsReady && width ? setPieces(transcript, pieces, column, lineHeightOf(textSize), canvasMeasure(font), new Set(gapWords ? gapWords.split(',').map(Number) : [])) : []),
+    [transcript, pieces, column, fontsReady, width, textSize, font, gapWords],
   );
   const loupe = useWorkbench((s) => s.loupe);
   const looked = stage === 'pare' ? clip?.removals.find((r) => r.id === loupe) : undefined;
-  const rows = useMemo(() => (looked ? withLoupe(lines, looked) : lines), [lines, looked]);
-  const flags = useMemo(() => {
-    const made = clip ? cutFlags(transcript, clip.cut) : new Uint8Array(transcript.text.length);
-    if (striking) {
-      const [a, b] = ordered(striking);
-      made.fill(1, a, b + 1);
-    }
-    return made;
-  }, [transcript, clip, striking]);
+  const seam = useWorkbench((s) => s.seam);
+  const join = useMemo(() => joinOf(looked, stage === 'pare' ? clip : null, seam), [looked, stage, clip, seam]);
+  const rows = useMemo(() => (join ? withLoupe(lines, join) : lines), [lines, join]);
+  const cut = clip?.cut;
+  const flags = useMemo(() => (cut ? cutFlags(transcript, cut) : new Uint8Array(transcript.text.length)), [transcript, cut]);
+  const [strikeFrom, strikeTo] = striking ? ordered(striking) : [-1, -2];
   const rowOf = useMemo(() => {
     const index = new Int32Array(transcript.text.length).fill(-1);
     rows.forEach((row, r) => {
@@ -166,15 +164,20 @@ export function Galley({ transcript, levels, clip, preview, stage, picks, names,
               style={{ transform: `translateY(${item.start}px)`, height: row.height }}
             >
               {row.kind === 'loupe' ? (
-                looked && <Loupe key={looked.id} removal={looked} transcript={transcript} levels={levels} frameUs={frameUs} />
+                join && <Loupe key={join.key} join={join} transcript={transcript} levels={levels} frameUs={frameUs} />
               ) : row.kind === 'seam' ? (
                 <div className="flex flex-1 items-center gap-3 text-[12px] text-faint" style={{ marginLeft: margin }} data-testid="seam">
                   <span className="w-24 border-t border-dashed border-rule" />
                   from {clock(row.startUs)}
                   {stage === 'pare' && (
-                    <button className="link" onClick={() => void change({ type: 'dropStretch', place: row.place })}>
-                      drop
-                    </button>
+                    <>
+                      <button className="link" onClick={() => useWorkbench.setState({ seam: row.place, loupe: null })}>
+                        loupe
+                      </button>
+                      <button className="link" onClick={() => void change({ type: 'dropStretch', place: row.place })}>
+                        drop
+                      </button>
+                    </>
                   )}
                 </div>
               ) : row.kind === 'speaker' ? (
@@ -189,9 +192,9 @@ export function Galley({ transcript, levels, clip, preview, stage, picks, names,
                   stage={stage}
                   lane={lane}
                   flags={flags}
+                  {...within(row, 'strike', strikeFrom, strikeTo)}
                   showStruck={showStruck}
-                  selectedFrom={Math.max(selectedFrom, row.from)}
-                  selectedTo={Math.min(selectedTo, row.to - 1)}
+                  {...within(row, 'selected', selectedFrom, selectedTo)}
                   marks={marks}
                   nowFrom={nowHit?.from ?? -1}
                   nowTo={nowHit?.to ?? -1}
@@ -246,11 +249,19 @@ function SpeakerName({ margin, speaker, name, corrections }: { margin: number; s
   );
 }
 
-/** The rows with the loupe under the line in which a removal begins. */
-function withLoupe(lines: Row[], removal: { id: number; span: { startUs: number } }): Row[] {
-  let at = lines.findIndex((r) => r.kind === 'line' && r.startUs <= removal.span.startUs && r.endUs > removal.span.startUs);
+/** The join to look at close up: that of a removal, or the seam before a stretch. */
+function joinOf(removal: ClipState['removals'][number] | undefined, clip: ClipState | null, seam: number | null): Join | null {
+  if (removal) return { key: `r${removal.id}`, removal: removal.id, place: null, outUs: removal.span.startUs, inUs: removal.span.endUs };
+  const stretch = clip && seam !== null ? clip.stretches[seam] : undefined;
+  if (!clip || !stretch || !seam) return null;
+  return { key: `s${seam}`, removal: null, place: seam, outUs: clip.stretches[seam - 1].endUs, inUs: stretch.startUs };
+}
+
+/** The rows with the loupe under the line in which a removal begins, or under its seam. */
+function withLoupe(lines: Row[], join: Join): Row[] {
+  let at = lines.findIndex((r) => (join.place === null ? r.kind === 'line' && r.startUs <= join.outUs && r.endUs > join.outUs : r.kind === 'seam' && r.place === join.place));
   if (at < 0) at = lines.length - 1;
-  return [...lines.slice(0, at + 1), { kind: 'loupe', removal: removal.id, height: LOUPE_HEIGHT }, ...lines.slice(at + 1)];
+  return [...lines.slice(0, at + 1), { kind: 'loupe', height: LOUPE_HEIGHT }, ...lines.slice(at + 1)];
 }
 
 function keepInView(element: HTMLElement, virtual: ReturnType<typeof useVirtualizer<HTMLDivElement, Element>>, row: number) {
@@ -260,6 +271,12 @@ function keepInView(element: HTMLElement, virtual: ReturnType<typeof useVirtuali
     virtual.scrollToIndex(row, { align: 'start' });
     element.scrollTop = Math.max(0, place - element.clientHeight * 0.25);
   }
+}
+
+/** The part of a range of words that lies in a line; the same for all lines that it does not touch, so that these stay as they are. */
+function within<N extends string>(row: { from: number; to: number }, name: N, from: number, to: number) {
+  const touches = from < row.to && to >= row.from;
+  return { [`${name}From`]: touches ? Math.max(from, row.from) : -1, [`${name}To`]: touches ? Math.min(to, row.to - 1) : -2 } as Record<`${N}From` | `${N}To`, number>;
 }
 
 function hitMarks(hits: { from: number; to: number }[], words: number): Uint8Array {
@@ -327,9 +344,14 @@ function usePointerSelection(scroller: React.RefObject<HTMLDivElement | null>, t
       return startUs + ((y - box.top) / box.height) * (endUs - startUs);
     };
     const down = (e: PointerEvent) => {
+      const inserted = (e.target as HTMLElement).closest('[data-gap]') as HTMLElement | null;
+      if (inserted && e.button === 0) {
+        useWorkbench.setState({ gap: Number(inserted.dataset.gap), pause: null, selection: null });
+        return;
+      }
       const paused = (e.target as HTMLElement).closest('[data-pause]') as HTMLElement | null;
       if (paused && e.button === 0) {
-        useWorkbench.setState({ pause: Number(paused.dataset.pause), selection: null });
+        useWorkbench.setState({ pause: Number(paused.dataset.pause), gap: null, selection: null });
         current.seekEpisode(transcript.endUs[Number(paused.dataset.pause)]);
         return;
       }
@@ -338,7 +360,7 @@ function usePointerSelection(scroller: React.RefObject<HTMLDivElement | null>, t
       const us = spineTime(e.target as Element, e.clientY);
       const gap = word + 1 < transcript.startUs.length ? transcript.startUs[word + 1] - transcript.endUs[word] : 0;
       if (us !== null && us > transcript.endUs[word] && gap >= SHORTEST_PAUSE_US) {
-        useWorkbench.setState({ pause: word, selection: null });
+        useWorkbench.setState({ pause: word, gap: null, selection: null });
         current.seekEpisode(transcript.endUs[word]);
         return;
       }
@@ -382,10 +404,18 @@ function usePointerSelection(scroller: React.RefObject<HTMLDivElement | null>, t
       }
       anchor = -1;
     };
+    /** The second click takes the sentence, the third the paragraph. */
+    const more = (e: MouseEvent) => {
+      const word = Number((e.target as HTMLElement).closest<HTMLElement>('[data-w]')?.dataset.w ?? -1);
+      if (word < 0 || e.detail < 2 || e.shiftKey) return;
+      useWorkbench.getState().select(...(e.detail === 2 ? sentenceOf(transcript, word) : paragraphOf(transcript, word)));
+    };
+    root.addEventListener('click', more);
     root.addEventListener('pointerdown', down);
     root.addEventListener('pointermove', move);
     window.addEventListener('pointerup', up);
     return () => {
+      root.removeEventListener('click', more);
       root.removeEventListener('pointerdown', down);
       root.removeEventListener('pointermove', move);
       window.removeEventListener('pointerup', up);
@@ -404,6 +434,9 @@ interface LineProps {
   stage: Stage;
   lane: boolean;
   flags: Uint8Array;
+  /** Words struck before the server has answered, where they touch this line. */
+  strikeFrom: number;
+  strikeTo: number;
   showStruck: boolean;
   selectedFrom: number;
   selectedTo: number;
@@ -421,6 +454,52 @@ interface LineProps {
   pause: number;
 }
 
+const TREATED: Record<string, string> = { ROOM_TONE: 'toned', MUTE: 'muted', CAPTIONS_ONLY: 'uncaptioned' };
+const TREATED_TITLE: Record<string, string> = {
+  ROOM_TONE: 'room tone instead: not heard, not captioned',
+  MUTE: 'muted: not heard, but captioned',
+  CAPTIONS_ONLY: 'heard, but out of the captions',
+};
+
+type Timed = { startUs: number; endUs: number };
+
+function sameIn<T>(a: T[], b: T[], spanOf: (t: T) => Timed, row: LineRow, alike: (x: T, y: T) => boolean): boolean {
+  if (a === b) return true;
+  const touches = (t: T) => spanOf(t).endUs > row.startUs && spanOf(t).startUs < row.endUs;
+  const x = a.filter(touches);
+  const y = b.filter(touches);
+  return x.length === y.length && x.every((t, i) => spanOf(t).startUs === spanOf(y[i]).startUs && spanOf(t).endUs === spanOf(y[i]).endUs && alike(t, y[i]));
+}
+
+/** Whether a line looks the same: an edit elsewhere in a long clip must not set every line anew. */
+function sameLine(a: LineProps, b: LineProps): boolean {
+  for (const key of Object.keys(b) as (keyof LineProps)[]) {
+    if (key !== 'clip' && key !== 'flags' && a[key] !== b[key]) return false;
+  }
+  if (a.clip === b.clip && a.flags === b.flags) return true;
+  if (!a.clip || !b.clip || a.lane || a.clip.id !== b.clip.id) return false;
+  const { row } = b;
+  for (let i = row.from; i < row.to; i++) if (a.flags[i] !== b.flags[i]) return false;
+  const gapsHere = (clip: ClipState) => JSON.stringify(clip.gaps.filter((g) => g.word >= row.from && g.word < row.to));
+  return (
+    sameIn(a.clip.cut, b.clip.cut, (c) => c, row, () => true) &&
+    sameIn(treatedOf(a.clip), treatedOf(b.clip), (r) => r.span, row, (x, y) => x.means === y.means) &&
+    gapsHere(a.clip) === gapsHere(b.clip)
+  );
+}
+
+const treatedLists = new WeakMap<ClipState, ClipState['removals']>();
+
+/** What was silenced or left uncaptioned; found once for each state of a clip. */
+function treatedOf(clip: ClipState): ClipState['removals'] {
+  let treated = treatedLists.get(clip);
+  if (!treated) {
+    treated = clip.removals.filter((r) => r.means !== 'CUT');
+    treatedLists.set(clip, treated);
+  }
+  return treated;
+}
+
 const SetLine = memo(function SetLine(p: LineProps) {
   const { row, transcript, clip, flags } = p;
   const spine = useRef<HTMLCanvasElement>(null);
@@ -428,6 +507,12 @@ const SetLine = memo(function SetLine(p: LineProps) {
     () => (clip ? clip.cut.filter((c) => c.endUs > row.startUs && c.startUs < row.endUs) : []),
     [clip, row],
   );
+  const treated = useMemo(
+    () => (clip ? treatedOf(clip).filter((r) => r.span.endUs > row.startUs && r.span.startUs < row.endUs) : []),
+    [clip, row],
+  );
+  const gaps = useMemo(() => (clip ? clip.gaps.filter((g) => g.word >= row.from && g.word < row.to) : []), [clip, row]);
+  const chosenGap = useWorkbench((s) => s.gap);
   const pausePiece = p.pause >= 0 ? row.pauses.get(p.pause) : undefined;
   const selectedSpan =
     p.selectedTo >= p.selectedFrom
@@ -440,23 +525,27 @@ const SetLine = memo(function SetLine(p: LineProps) {
         startUs: row.startUs,
         endUs: row.endUs,
         cut,
+        silenced: treated.filter((r) => r.means !== 'CAPTIONS_ONLY').map((r) => r.span),
         selected: selectedSpan,
         height: row.height,
       });
     }
     // The key stands for the selected span.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [row, cut, selectedKey, p.levels]);
+  }, [row, cut, treated, selectedKey, p.levels]);
 
   const picked = p.stage === 'pick' && !clip ? p.picks.filter((k) => k.first < row.to && k.last >= row.from) : [];
   const words = [];
   for (let i = row.from; i < row.to; i++) {
-    const gone = flags[i] === 1;
+    const gone = flags[i] === 1 || (i >= p.strikeFrom && i <= p.strikeTo);
     const pause = row.pauses.get(i);
     const selected = i >= p.selectedFrom && i <= p.selectedTo;
     const hiddenNow = gone && !p.showStruck;
     let name = 'word';
     if (gone) name += ' cut';
+    const middle = (transcript.startUs[i] + transcript.endUs[i]) / 2;
+    const means = gone ? undefined : treated.find((r) => middle >= r.span.startUs && middle < r.span.endUs)?.means;
+    if (means) name += ` ${TREATED[means]}`;
     if (transcript.confidence[i] < 0.6) name += ' doubtful';
     if (selected) name += ' selected';
     if (p.breaks?.[i]) name += p.breaks[i] === 2 ? ' caption-end' : ' line-end';
@@ -466,7 +555,7 @@ const SetLine = memo(function SetLine(p: LineProps) {
     }
     if (!hiddenNow && !(i <= p.correctTo && (p.correctFrom < 0 || i >= p.correctFrom))) {
       words.push(
-        <span key={i} data-w={i} className={name}>
+        <span key={i} data-w={i} className={name} title={means && TREATED_TITLE[means]}>
           {transcript.text[i]}
         </span>,
       );
@@ -478,6 +567,15 @@ const SetLine = memo(function SetLine(p: LineProps) {
         ) : (
           ' '
         ),
+      );
+    }
+    for (const gap of gaps) {
+      if (gap.word !== i) continue;
+      words.push(
+        <span key={`g${gap.id}`} className={`gap ${chosenGap === gap.id ? 'chosen' : ''}`} data-gap={gap.id} title="room tone put in: click it to change it, Backspace takes it out">
+          +{(gap.lengthUs / 1e6).toFixed(gap.lengthUs % 100_000 ? 2 : 1)}
+        </span>,
+        <span key={`h${gap.id}`}> </span>,
       );
     }
     if (pause) {
@@ -505,6 +603,17 @@ const SetLine = memo(function SetLine(p: LineProps) {
       </div>
       <div className="relative w-[84px] shrink-0 cursor-pointer" data-spine={`${row.startUs}-${row.endUs}`}>
         <canvas ref={spine} className="h-full w-full" aria-hidden="true" />
+        {gaps.map((g) => (
+          <div
+            key={g.id}
+            data-gap={g.id}
+            className={`absolute inset-x-0 flex h-2 -translate-y-1 items-center ${chosenGap === g.id ? 'text-accent' : 'text-steel'}`}
+            style={{ top: `${Math.min(96, ((transcript.endUs[g.word] - row.startUs) / (row.endUs - row.startUs)) * 100)}%` }}
+            title={`${(g.lengthUs / 1e6).toFixed(2)} s of room tone`}
+          >
+            <span className="h-[3px] flex-1 border-y border-current" />
+          </div>
+        ))}
       </div>
       <div className="relative w-[28px] shrink-0">
         {picked.map((k) => (
@@ -522,7 +631,7 @@ const SetLine = memo(function SetLine(p: LineProps) {
       <div className="set-line">{words}</div>
     </>
   );
-});
+}, sameLine);
 
 /** What stands beside the line in the stages after paring: the frame held, or the captions. */
 function Lane({ row, preview, clip, stage, names }: LineProps) {

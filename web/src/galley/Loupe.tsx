@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { X } from 'lucide-react';
-import type { ClipState, TranscriptColumns } from '../api/client';
+import type { TranscriptColumns } from '../api/client';
 import { current } from '../plate/player';
 import { secondsText } from '../ui/time';
 import { change } from '../workbench/changes';
@@ -14,39 +14,50 @@ const HEIGHT = 84;
 const AROUND_US = 900_000;
 const LONGEST_SHOWN_US = 2_400_000;
 
-type Removal = ClipState['removals'][number];
+/** A join: where what plays before it ends, and where what plays after it begins. */
+export interface Join {
+  key: string;
+  /** The removal it comes of; null for a seam. */
+  removal: number | null;
+  /** Place of the stretch after the seam; null for a removal. */
+  place: number | null;
+  outUs: number;
+  inUs: number;
+}
 
 interface Props {
-  removal: Removal;
+  join: Join;
   transcript: TranscriptColumns;
   levels: Uint8Array;
   frameUs: number;
 }
 
 /**
- * One join close up: the sound before it, what was taken out, the sound after. Both edges are dragged
- * or nudged by the frame, rolled together, and heard over and over.
+ * One join close up: the sound before it, what was left out, the sound after. Both edges are dragged
+ * or nudged by the frame, what lies between is dragged to roll the join, and it is heard over and over.
  */
-export function Loupe({ removal, transcript, levels, frameUs }: Props) {
+export function Loupe({ join, transcript, levels, frameUs }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
-  const opened = useRef(removal.span);
-  const [span, setSpan] = useState(removal.span);
-  const [dragging, setDragging] = useState<'in' | 'out' | null>(null);
-  useEffect(() => setSpan(removal.span), [removal.span]);
-  const length = removal.span.endUs - removal.span.startUs;
-  const folded = Math.max(0, length - LONGEST_SHOWN_US);
-  const from = removal.span.startUs - AROUND_US;
-  const to = removal.span.endUs + AROUND_US;
-  const foldFrom = removal.span.startUs + (length - folded) / 2;
-  const shownUs = to - from - folded;
-  const xOf = (us: number) => {
-    const at = us <= foldFrom ? us - from : us >= foldFrom + folded ? us - from - folded : foldFrom - from;
-    return (at / shownUs) * WIDTH;
-  };
-  const usOf = (x: number) => {
-    const at = from + (x / WIDTH) * shownUs;
-    return at <= foldFrom ? at : at + folded;
-  };
+  const opened = useRef({ outUs: join.outUs, inUs: join.inUs });
+  const [edges, setEdges] = useState(opened.current);
+  const [dragging, setDragging] = useState<'out' | 'in' | 'both' | null>(null);
+  const grip = useRef({ x: 0, edges });
+  useEffect(() => setEdges({ outUs: join.outUs, inUs: join.inUs }), [join.outUs, join.inUs]);
+  const seam = join.removal === null;
+  // Two panes side by side, one for each edge; they go on in one another where little was left out.
+  const length = join.inUs - join.outUs;
+  const whole = !seam && length <= LONGEST_SHOWN_US;
+  const from = join.outUs - AROUND_US;
+  const leftEnd = whole ? join.outUs + length / 2 : join.outUs + (seam ? AROUND_US : LONGEST_SHOWN_US / 2);
+  const rightStart = whole ? leftEnd : join.inUs - (seam ? AROUND_US : LONGEST_SHOWN_US / 2);
+  const to = join.inUs + AROUND_US;
+  const leftUs = leftEnd - from;
+  const shownUs = leftUs + to - rightStart;
+  const xOut = (us: number) => ((us - from) / shownUs) * WIDTH;
+  const xIn = (us: number) => ((leftUs + us - rightStart) / shownUs) * WIDTH;
+  const outOf = (x: number) => from + (x / WIDTH) * shownUs;
+  const inOf = (x: number) => rightStart + (x / WIDTH) * shownUs - leftUs;
+  const fold = xOut(leftEnd);
   useEffect(() => {
     const g = canvas.current?.getContext('2d');
     if (!g) return;
@@ -54,59 +65,73 @@ export function Loupe({ removal, transcript, levels, frameUs }: Props) {
     const kept = inkOf('--steel');
     const gone = inkOf('--rule');
     g.fillStyle = inkOf('--wash');
-    g.fillRect(xOf(span.startUs), 0, xOf(span.endUs) - xOf(span.startUs), HEIGHT);
+    g.fillRect(xOut(edges.outUs), 0, xIn(edges.inUs) - xOut(edges.outUs), HEIGHT);
     for (let x = 0; x < WIDTH; x += 2) {
-      const us = usOf(x);
+      const us = x < fold ? outOf(x) : inOf(x);
       const level = Math.max(0, ((levels[Math.floor(us / 10_000)] ?? 0) - 40) / 215);
       const half = Math.max(0.5, (level * HEIGHT) / 2);
-      g.fillStyle = us >= span.startUs && us < span.endUs ? gone : kept;
+      g.fillStyle = x >= xOut(edges.outUs) && x < xIn(edges.inUs) ? gone : kept;
       g.fillRect(x, HEIGHT / 2 - half, 1.4, half * 2);
     }
-    if (folded > 0) {
+    if (!whole) {
       g.fillStyle = inkOf('--paper');
-      g.fillRect(xOf(foldFrom) - 5, 0, 10, HEIGHT);
+      g.fillRect(fold - 5, 0, 10, HEIGHT);
     }
   });
-  const move = (next: { startUs: number; endUs: number }) => {
-    const clean = { startUs: Math.max(0, Math.round(next.startUs)), endUs: Math.round(next.endUs) };
-    if (clean.endUs - clean.startUs < 10_000) return;
-    setSpan(clean);
-    void change({ type: 'moveCut', id: removal.id, ...clean });
+  const move = (next: { outUs: number; inUs: number }) => {
+    const clean = { outUs: Math.max(0, Math.round(next.outUs)), inUs: Math.max(0, Math.round(next.inUs)) };
+    if (!seam && clean.inUs - clean.outUs < 10_000) return;
+    setEdges(clean);
+    if (join.removal !== null) void change({ type: 'moveCut', id: join.removal, startUs: clean.outUs, endUs: clean.inUs });
+    else void change({ type: 'moveSeam', place: join.place!, ...clean });
   };
-  const nudge = (edge: 'in' | 'out' | 'both', frames: number) =>
+  const nudge = (edge: 'out' | 'in' | 'both', frames: number) =>
     move({
-      startUs: span.startUs + (edge === 'out' ? 0 : frames * frameUs),
-      endUs: span.endUs + (edge === 'in' ? 0 : frames * frameUs),
+      outUs: edges.outUs + (edge === 'in' ? 0 : frames * frameUs),
+      inUs: edges.inUs + (edge === 'out' ? 0 : frames * frameUs),
     });
-  const close = () => useWorkbench.setState({ loupe: null });
+  const close = () => useWorkbench.setState({ loupe: null, seam: null });
   const keys = (e: React.KeyboardEvent) => {
     const by = e.key === ',' || e.key === '<' ? -1 : e.key === '.' || e.key === '>' ? 1 : 0;
-    if (by) nudge(e.altKey ? 'both' : e.shiftKey ? 'out' : 'in', by);
-    else if (e.key === 'l') current.hearAround(span.startUs - 1, true);
+    if (by) nudge(e.altKey ? 'both' : e.shiftKey ? 'in' : 'out', by);
+    else if (e.key === 'l') current.hearAround(edges.outUs - 1, true);
     else if (e.key === 'Escape') close();
     else return;
     e.preventDefault();
     e.stopPropagation();
   };
-  const words = [];
-  for (let i = Math.max(0, wordAt(transcript.startUs, from)); i < transcript.text.length && transcript.startUs[i] < to; i++) {
-    const x = xOf(transcript.startUs[i]);
-    const right = xOf(transcript.endUs[i]);
-    if (right - x > 15) words.push({ i, x, width: right - x });
+  const words: { i: number; x: number; width: number; gone: boolean }[] = [];
+  const addWords = (startUs: number, endUs: number, xOf: (us: number) => number, isGone: (middle: number) => boolean) => {
+    for (let i = Math.max(0, wordAt(transcript.startUs, startUs)); i < transcript.text.length && transcript.startUs[i] < endUs; i++) {
+      const x = Math.max(xOf(startUs), xOf(transcript.startUs[i]));
+      const right = Math.min(xOf(endUs), xOf(transcript.endUs[i]));
+      if (right - x > 15) words.push({ i, x, width: right - x, gone: isGone((transcript.startUs[i] + transcript.endUs[i]) / 2) });
+    }
+  };
+  if (whole) addWords(from, to, xOut, (middle) => middle >= edges.outUs && middle < edges.inUs);
+  else {
+    addWords(from, leftEnd, xOut, (middle) => middle >= edges.outUs);
+    addWords(rightStart, to, xIn, (middle) => middle < edges.inUs);
   }
-  const drag = (edge: 'in' | 'out') => ({
+  const drag = (edge: 'out' | 'in' | 'both') => ({
     onPointerDown: (e: React.PointerEvent) => {
       e.currentTarget.setPointerCapture(e.pointerId);
+      grip.current = { x: e.clientX, edges };
       setDragging(edge);
     },
     onPointerMove: (e: React.PointerEvent) => {
       if (dragging !== edge) return;
-      const us = usOf(e.clientX - canvas.current!.getBoundingClientRect().left);
-      setSpan((s) => (edge === 'in' ? { ...s, startUs: Math.min(us, s.endUs - 10_000) } : { ...s, endUs: Math.max(us, s.startUs + 10_000) }));
+      const x = e.clientX - canvas.current!.getBoundingClientRect().left;
+      const by = Math.round(((e.clientX - grip.current.x) / WIDTH) * shownUs);
+      setEdges((now) => {
+        if (edge === 'both') return { outUs: grip.current.edges.outUs + by, inUs: grip.current.edges.inUs + by };
+        if (edge === 'out') return { ...now, outUs: seam ? outOf(x) : Math.min(outOf(x), now.inUs - 10_000) };
+        return { ...now, inUs: seam ? inOf(x) : Math.max(inOf(x), now.outUs + 10_000) };
+      });
     },
     onPointerUp: () => {
       setDragging(null);
-      move(span);
+      move(edges);
     },
   });
   return (
@@ -126,21 +151,28 @@ export function Loupe({ removal, transcript, levels, frameUs }: Props) {
       onKeyDown={keys}
     >
       <div className="flex items-center justify-between text-[12.5px] text-soft">
-        <span className="tabular-nums">{secondsText(span.endUs - span.startUs)} taken out here</span>
+        <span className="tabular-nums">{seam ? 'where two stretches meet' : `${secondsText(edges.inUs - edges.outUs)} taken out here`}</span>
         <button aria-label="Close the loupe" onClick={close}>
           <X size={14} />
         </button>
       </div>
       <div className="relative mt-1" style={{ width: WIDTH, height: HEIGHT }}>
         <canvas ref={canvas} width={WIDTH} height={HEIGHT} aria-hidden="true" />
-        {(['in', 'out'] as const).map((edge) => (
+        <div
+          className="absolute inset-y-0 cursor-grab"
+          style={{ left: xOut(edges.outUs), width: Math.max(0, xIn(edges.inUs) - xOut(edges.outUs)) }}
+          title="Drag to roll the join"
+          data-testid="loupe-roll"
+          {...drag('both')}
+        />
+        {(['out', 'in'] as const).map((edge) => (
           <div
             key={edge}
             role="slider"
-            aria-label={edge === 'in' ? 'Where the cut begins' : 'Where the cut ends'}
-            aria-valuenow={edge === 'in' ? span.startUs : span.endUs}
+            aria-label={edge === 'out' ? 'Where the cut begins' : 'Where the cut ends'}
+            aria-valuenow={edge === 'out' ? edges.outUs : edges.inUs}
             className="absolute inset-y-0 w-3 -translate-x-1/2 cursor-ew-resize border-x-[1px] border-x-transparent"
-            style={{ left: xOf(edge === 'in' ? span.startUs : span.endUs) }}
+            style={{ left: edge === 'out' ? xOut(edges.outUs) : xIn(edges.inUs) }}
             {...drag(edge)}
           >
             <div className="mx-auto h-full w-[2px] bg-accent" />
@@ -148,41 +180,42 @@ export function Loupe({ removal, transcript, levels, frameUs }: Props) {
         ))}
       </div>
       <div className="relative h-5 overflow-hidden text-[12px]" style={{ width: WIDTH }}>
-        {words.map((w) => {
-          const gone = (transcript.startUs[w.i] + transcript.endUs[w.i]) / 2 >= span.startUs && (transcript.startUs[w.i] + transcript.endUs[w.i]) / 2 < span.endUs;
-          return (
-            <span key={w.i} className={`absolute overflow-hidden font-serif whitespace-nowrap ${gone ? 'text-faint line-through' : ''}`} style={{ left: w.x, width: w.width }}>
-              {transcript.text[w.i]}
-            </span>
-          );
-        })}
+        {words.map((w) => (
+          <span key={w.i} className={`absolute overflow-hidden font-serif whitespace-nowrap ${w.gone ? 'text-faint line-through' : ''}`} style={{ left: w.x, width: w.width }}>
+            {transcript.text[w.i]}
+          </span>
+        ))}
       </div>
       <div className="mt-1 flex items-center gap-1 text-[12.5px]">
-        <Step label="Begin the cut a frame earlier" text="‹ in" onClick={() => nudge('in', -1)} />
-        <Step label="Begin the cut a frame later" text="in ›" onClick={() => nudge('in', 1)} />
+        <Step label="Begin the cut a frame earlier" text="‹ out" onClick={() => nudge('out', -1)} />
+        <Step label="Begin the cut a frame later" text="out ›" onClick={() => nudge('out', 1)} />
         <Step label="Roll the join a frame earlier" text="‹ roll" onClick={() => nudge('both', -1)} />
         <Step label="Roll the join a frame later" text="roll ›" onClick={() => nudge('both', 1)} />
-        <Step label="End the cut a frame earlier" text="‹ out" onClick={() => nudge('out', -1)} />
-        <Step label="End the cut a frame later" text="out ›" onClick={() => nudge('out', 1)} />
+        <Step label="End the cut a frame earlier" text="‹ in" onClick={() => nudge('in', -1)} />
+        <Step label="End the cut a frame later" text="in ›" onClick={() => nudge('in', 1)} />
         <span className="ml-auto flex items-center gap-3">
-          <button className="link" onClick={() => current.hearAround(span.startUs - 1, true)}>
+          <button className="link" onClick={() => current.hearAround(edges.outUs - 1, true)}>
             loop <span className="text-[11px] text-faint">L</span>
           </button>
-          <button className="link" onClick={() => current.hear(span.startUs, span.endUs)}>
-            hear what went
-          </button>
+          {!seam && (
+            <button className="link" onClick={() => current.hear(edges.outUs, edges.inUs)}>
+              hear what went
+            </button>
+          )}
           <button className="link" onClick={() => move(opened.current)}>
             reset
           </button>
-          <button
-            className="link"
-            onClick={() => {
-              close();
-              void change({ type: 'putBackRemovals', ids: [removal.id] });
-            }}
-          >
-            put back
-          </button>
+          {join.removal !== null && (
+            <button
+              className="link"
+              onClick={() => {
+                close();
+                void change({ type: 'putBackRemovals', ids: [join.removal!] });
+              }}
+            >
+              put back
+            </button>
+          )}
         </span>
       </div>
     </div>

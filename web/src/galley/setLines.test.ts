@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { TranscriptColumns } from '../api/client';
-import { cutFlags, setLines, setPieces, wordAt } from './setLines';
+import { cutFlags, paragraphOf, sentenceOf, setLines, setPieces, wordAt } from './setLines';
 
 const SECOND = 1_000_000;
 
@@ -86,5 +86,21 @@ describe('pieces', () => {
     const rows = setPieces(t, [{ from: 4, to: 6 }, { from: 0, to: 2 }], 400, 30, (text) => text.length * 10);
     const seen = rows.map((r) => (r.kind === 'line' ? `${r.from}-${r.to}` : r.kind === 'seam' ? `seam ${r.place} at ${r.startUs}` : r.kind));
     expect(seen.filter((x) => x !== 'speaker')).toEqual(['4-6', `seam 1 at ${t.startUs[0]}`, '0-2']);
+  });
+});
+
+describe('what a word is part of', () => {
+  const t = talk(['One', 'two.', 'Three', 'four.', 'Five', 'six', 'seven', 'eight.']);
+  it('is its sentence and its paragraph', () => {
+    const parts = { ...t, sentenceEnds: [2, 4, 8] };
+    expect([0, 1, 2, 4, 7].map((w) => sentenceOf(parts, w))).toEqual([[0, 1], [0, 1], [2, 3], [4, 7], [4, 7]]);
+    expect(paragraphOf(parts, 3)).toEqual([0, 3]);
+    expect(paragraphOf(parts, 5)).toEqual([4, 7]);
+  });
+
+  it('leaves room for a gap that was put in', () => {
+    const wide = setLines(t, 0, 8, 240, 33, measure).filter((r) => r.kind === 'line');
+    const narrow = setLines(t, 0, 8, 240, 33, measure, new Set([0, 1, 2])).filter((r) => r.kind === 'line');
+    expect(narrow[0].kind === 'line' && wide[0].kind === 'line' && narrow[0].to < wide[0].to).toBe(true);
   });
 });

@@ -9,7 +9,7 @@ export interface PausePiece {
 /** One row of the galley. */
 export type Row =
   | { kind: 'speaker'; speaker: number; height: number }
-  | { kind: 'loupe'; removal: number; height: number }
+  | { kind: 'loupe'; height: number }
   /** Between two stretches that a clip is put together from; the place of the one that follows. */
   | { kind: 'seam'; place: number; startUs: number; height: number }
   | {
@@ -26,6 +26,8 @@ export type Row =
 
 const SPEAKER_HEIGHT = 30;
 const PAUSE_WIDTH = 40;
+const GAP_WIDTH = 44;
+const NONE: ReadonlySet<number> = new Set();
 /** A gap between words from which on it is set into the text as a pause. */
 export const SHORTEST_PAUSE_US = 400_000;
 
@@ -49,8 +51,10 @@ export function canvasMeasure(font: string): Measure {
 /**
  * Sets words into lines of a width, as a compositor would, so that every line's stretch of sound is
  * known before anything is drawn.
+ *
+ * @param gaps words after which room tone was put in, by index
  */
-export function setLines(t: TranscriptColumns, from: number, to: number, width: number, lineHeight: number, measure: Measure): Row[] {
+export function setLines(t: TranscriptColumns, from: number, to: number, width: number, lineHeight: number, measure: Measure, gaps: ReadonlySet<number> = NONE): Row[] {
   const rows: Row[] = [];
   const blank = measure(' ');
   let speaker = -2;
@@ -83,7 +87,7 @@ export function setLines(t: TranscriptColumns, from: number, to: number, width: 
     for (let i = first; i < end; i++) {
       const gap = i + 1 < t.startUs.length ? t.startUs[i + 1] - t.endUs[i] : 0;
       const paused = gap >= SHORTEST_PAUSE_US;
-      const needed = measure(t.text[i]) + (paused ? PAUSE_WIDTH + blank : 0);
+      const needed = measure(t.text[i]) + (paused ? PAUSE_WIDTH + blank : 0) + (gaps.has(i) ? GAP_WIDTH + blank : 0);
       if (used > 0 && used + blank + needed > width) close(i);
       used += (used > 0 ? blank : 0) + needed;
       if (paused) pauses.set(i, { startUs: t.endUs[i], endUs: t.startUs[i + 1] });
@@ -96,10 +100,10 @@ export function setLines(t: TranscriptColumns, from: number, to: number, width: 
 const SEAM_HEIGHT = 26;
 
 /** Sets pieces of a transcript in the order in which they play, a seam between two of them. */
-export function setPieces(t: TranscriptColumns, pieces: { from: number; to: number }[], width: number, lineHeight: number, measure: Measure): Row[] {
+export function setPieces(t: TranscriptColumns, pieces: { from: number; to: number }[], width: number, lineHeight: number, measure: Measure, gaps: ReadonlySet<number> = NONE): Row[] {
   return pieces.flatMap((piece, place): Row[] => [
     ...(place ? [{ kind: 'seam' as const, place, startUs: t.startUs[piece.from] ?? 0, height: SEAM_HEIGHT }] : []),
-    ...setLines(t, piece.from, piece.to, width, lineHeight, measure),
+    ...setLines(t, piece.from, piece.to, width, lineHeight, measure, gaps),
   ]);
 }
 
@@ -113,6 +117,18 @@ export function wordAt(startUs: number[], us: number): number {
     else high = middle;
   }
   return low - 1;
+}
+
+/** The sentence that a word is in: its first and last word. */
+export function sentenceOf(t: TranscriptColumns, word: number): [number, number] {
+  const before = wordAt(t.sentenceEnds, word);
+  return [before >= 0 ? t.sentenceEnds[before] : 0, (t.sentenceEnds[before + 1] ?? t.text.length) - 1];
+}
+
+/** The paragraph that a word is in: its first and last word. */
+export function paragraphOf(t: TranscriptColumns, word: number): [number, number] {
+  const found = t.paragraphs.find((p) => word >= p.from && word < p.to);
+  return found ? [found.from, found.to - 1] : [word, word];
 }
 
 /** Which words lie mostly in the cut spans. */

@@ -24,6 +24,8 @@ export interface SpineLine {
   startUs: number;
   endUs: number;
   cut: { startUs: number; endUs: number }[];
+  /** Where room tone is heard instead. */
+  silenced: { startUs: number; endUs: number }[];
   selected: { startUs: number; endUs: number } | null;
   /** Height of the line, pixels. */
   height: number;
@@ -57,8 +59,9 @@ export function drawSpine(canvas: HTMLCanvasElement, levels: Uint8Array, line: S
   for (let y = 0; y < height; y += step) {
     const from = line.startUs + (y / height) * length;
     const to = line.startUs + ((y + step) / height) * length;
-    const half = Math.max(0.5, loudness(levels, from, to) * (width / 2 - 3));
     const middle = (from + to) / 2;
+    const silent = line.silenced.some((c) => middle >= c.startUs && middle < c.endUs);
+    const half = silent ? 3 : Math.max(0.5, loudness(levels, from, to) * (width / 2 - 3));
     const gone = line.cut.some((c) => middle >= c.startUs && middle < c.endUs);
     const chosen = line.selected && middle >= line.selected.startUs && middle < line.selected.endUs;
     g.fillStyle = gone ? faint : chosen ? accent : kept;

@@ -9,6 +9,7 @@ const QUEUE = 12;
 const SOUND_AHEAD_S = 6;
 /** Short, since stretching keeps the page busy while it lasts. */
 const STRETCHED_PIECE_US = 2_000_000;
+const WAV_HEADER = 44;
 
 /** A decoded picture and the frame of the programme that it is. */
 interface Frame {
@@ -42,6 +43,8 @@ export class CutPlayer implements Player {
   playing = false;
   private speed = 1;
   private range: { fromUs: number; toUs: number; loop: boolean } | null = null;
+  /** A programme that goes on from here just like the one that plays, and how far its clock is ahead of that one's. */
+  private exchanged: { programme: Programme; us: number; frames: number } | null = null;
 
   constructor(
     url: string,
@@ -61,12 +64,22 @@ export class CutPlayer implements Player {
   }
 
   get position() {
-    return this.positionUs;
+    return this.positionUs + (this.exchanged?.us ?? 0);
   }
 
-  /** Exchanges what is played; goes on playing from the given time of the new programme. */
+  /**
+   * Exchanges what is played; goes on playing from the given time of the new programme. Where both go on
+   * alike, as when a sentence already heard is dropped, nothing is interrupted.
+   */
   async setProgramme(programme: Programme, atUs: number) {
     const wasPlaying = this.playing;
+    if (wasPlaying && this.programme && !this.range && this.startedAt > 0) {
+      const us = atUs - this.positionUs;
+      if (goOnAlike(this.programme, this.positionUs, programme, atUs)) {
+        this.exchanged = { programme, us, frames: Math.round((us / 1e6) * programme.rate) };
+        return;
+      }
+    }
     this.halt();
     this.programme = programme;
     this.positionUs = Math.max(0, Math.min(programme.lengthUs, atUs));
@@ -82,7 +95,7 @@ export class CutPlayer implements Player {
   /** How fast it plays, 0.5 to 3 times, at the pitch it was spoken. */
   async setRate(rate: number) {
     if (rate === this.speed) return;
-    const at = this.now();
+    const at = this.now() + (this.exchanged?.us ?? 0);
     const wasPlaying = this.playing;
     const range = this.range;
     this.halt();
@@ -142,7 +155,7 @@ export class CutPlayer implements Player {
   }
 
   pause() {
-    const us = this.now();
+    const us = this.now() + (this.exchanged?.us ?? 0);
     this.halt();
     this.positionUs = us;
     this.moved(us);
@@ -151,8 +164,15 @@ export class CutPlayer implements Player {
   }
 
   private halt() {
+    if (this.exchanged) {
+      this.positionUs += this.exchanged.us;
+      this.programme = this.exchanged.programme;
+      this.exchanged = null;
+      this.stillAt = -1;
+    }
     this.range = null;
     this.session++;
+    this.startedAt = 0;
     this.playing = false;
     this.gain?.disconnect();
     this.gain = null;
@@ -198,8 +218,9 @@ export class CutPlayer implements Player {
     const trail = fadeOut ? (FADE_S / 2) * this.speed : 0;
     const from = Math.round((piece.startUs / 1e6 - lead) * RATE);
     const to = Math.round((piece.endUs / 1e6 + trail) * RATE);
-    const channels = [0, 1].map(() => new Float32Array(Math.max(1, to - from)));
-    for await (const { buffer, timestamp } of this.audio.buffers(Math.max(0, from / RATE - 0.03), to / RATE)) {
+    const joined = this.programme?.joined ?? null;
+    const channels = joined ? await this.joinedSound(joined, from, to) : [0, 1].map(() => new Float32Array(Math.max(1, to - from)));
+    if (!joined) for await (const { buffer, timestamp } of this.audio.buffers(Math.max(0, from / RATE - 0.03), to / RATE)) {
       const at = Math.round(timestamp * RATE) - from;
       for (let c = 0; c < 2; c++) {
         const data = buffer.getChannelData(Math.min(c, buffer.numberOfChannels - 1));
@@ -225,6 +246,26 @@ export class CutPlayer implements Player {
     return out;
   }
 
+  /** A part of the clip's sound as the server joins it; silence when it cannot be had. */
+  private async joinedSound(of: NonNullable<Programme['joined']>, from: number, to: number): Promise<Float32Array<ArrayBuffer>[]> {
+    const channels = [0, 1].map(() => new Float32Array(Math.max(1, to - from)));
+    const first = Math.max(0, from);
+    const query = `fromUs=${Math.round((first * 1e6) / RATE)}&toUs=${Math.round((to * 1e6) / RATE)}&asRecorded=${of.asRecorded}&revision=${of.revision}`;
+    try {
+      const answer = await fetch(`/api/clips/${of.clipId}/sound?${query}`);
+      if (!answer.ok) return channels;
+      const samples = new Int16Array(await answer.arrayBuffer(), WAV_HEADER);
+      const count = Math.min(channels[0].length - (first - from), samples.length >> 1);
+      for (let k = 0; k < count; k++) {
+        channels[0][first - from + k] = samples[2 * k] / 32768;
+        channels[1][first - from + k] = samples[2 * k + 1] / 32768;
+      }
+    } catch {
+      // The picture goes on; the next piece asks again.
+    }
+    return channels;
+  }
+
   private schedule(piece: SoundPiece, buffer: AudioBuffer) {
     if (!this.audioContext || !this.gain) return;
     const node = this.audioContext.createBufferSource();
@@ -243,6 +284,11 @@ export class CutPlayer implements Player {
     for (const run of programme.runs) {
       const skip = Math.max(0, fromFrame - run.clipFrame);
       if (skip >= run.count) continue;
+      if (run.held) {
+        const sample = await this.video.getSample((run.episodeFrame + 0.5) * period);
+        if (sample) yield { frame: run.clipFrame + skip, sample };
+        continue;
+      }
       const first = run.episodeFrame + skip;
       const end = run.episodeFrame + run.count;
       const samples = this.video.samples((first + 0.25) * period, (end - 0.25) * period);
@@ -282,11 +328,11 @@ export class CutPlayer implements Player {
     if (shown) {
       if (due - shown.frame > 1) this.lateFrames++;
       this.shownFrames++;
-      this.draw(shown.sample, shown.frame);
+      this.draw(shown.sample, shown.frame + (this.exchanged?.frames ?? 0));
       this.stillAt = shown.frame;
       shown.sample.close();
     }
-    this.moved(us);
+    this.moved(this.position);
     if (this.range && us >= this.range.toUs) {
       const { fromUs, toUs, loop } = this.range;
       if (loop) void this.playRange(fromUs, toUs, true);
@@ -313,7 +359,7 @@ export class CutPlayer implements Player {
         const wanted: number = this.stillWanted;
         const programme: Programme = this.programme!;
         const run = programme.runs.find((r) => wanted >= r.clipFrame && wanted < r.clipFrame + r.count);
-        const episodeFrame = run ? run.episodeFrame + wanted - run.clipFrame : 0;
+        const episodeFrame = run ? run.episodeFrame + (run.held ? 0 : wanted - run.clipFrame) : 0;
         const sample = await this.video.getSample((episodeFrame + 0.5) / programme.rate);
         if (sample) {
           if (!this.playing) {
@@ -337,6 +383,21 @@ export class CutPlayer implements Player {
   episodeTime() {
     return this.programme ? toEpisode(this.programme, this.now()) : 0;
   }
+}
+
+/** Whether two programmes play the same from a time of each on. */
+function goOnAlike(a: Programme, aUs: number, b: Programme, bUs: number): boolean {
+  if (a.joined || b.joined || a.rate !== b.rate) return false;
+  if (Math.abs(toEpisode(a, aUs) - toEpisode(b, bUs)) > 1_000) return false;
+  if (Math.abs(a.lengthUs - aUs - (b.lengthUs - bUs)) > 1_000) return false;
+  const left = a.playsAt.filter((at) => at > aUs).length;
+  if (left !== b.playsAt.filter((at) => at > bUs).length) return false;
+  for (let k = 1; k <= left + 1; k++) {
+    const x = a.spans[a.spans.length - k];
+    const y = b.spans[b.spans.length - k];
+    if (!x || !y || x.endUs !== y.endUs || (k <= left && x.startUs !== y.startUs)) return false;
+  }
+  return true;
 }
 
 const sleep = (ms: number) => new Promise((r) => setTimeout(r, ms));

@@ -3,7 +3,8 @@ import { toEpisode, toProgramme, type Programme } from './programme';
 
 /**
  * For browsers that cannot decode single pictures: plays the proxy in a hidden video element and
- * leaps over what was cut. Each leap is heard as a short gap; pictures and captions still agree.
+ * leaps over what was cut. Each leap is heard as a short gap; pictures and captions still agree. Where
+ * room tone stands in the clip it is silent here, and the voice is heard as it was recorded.
  */
 export class PlainPlayer implements Player {
   private readonly video = document.createElement('video');
@@ -11,6 +12,8 @@ export class PlainPlayer implements Player {
   private positionUs = 0;
   private span = 0;
   private leaping = false;
+  /** When a gap that was put in began to be waited for, ms; null while none is. */
+  private waiting: number | null = null;
   private range: { fromUs: number; toUs: number; loop: boolean } | null = null;
   playing = false;
 
@@ -53,6 +56,8 @@ export class PlainPlayer implements Player {
   }
 
   async seek(us: number) {
+    if (this.waiting !== null && this.playing) this.video.play().catch(() => undefined);
+    this.waiting = null;
     const p = this.programme;
     if (!p) return;
     this.positionUs = Math.max(0, Math.min(p.lengthUs, us));
@@ -80,6 +85,7 @@ export class PlainPlayer implements Player {
 
   pause() {
     this.range = null;
+    this.waiting = null;
     this.playing = false;
     this.video.pause();
     this.stopped();
@@ -90,6 +96,12 @@ export class PlainPlayer implements Player {
     if (!this.playing || !p) return;
     const span = p.spans[this.span];
     const episodeUs = this.video.currentTime * 1e6;
+    this.video.muted = p.silenced.some((s) => episodeUs >= s.startUs && episodeUs < s.endUs);
+    if (span && !this.leaping && episodeUs >= span.endUs && this.waitsIn(p, span)) {
+      this.moved(this.positionUs);
+      requestAnimationFrame(() => this.tick());
+      return;
+    }
     if (!this.leaping && span && episodeUs >= span.endUs) {
       this.span++;
       if (this.span >= p.spans.length) {
@@ -113,6 +125,23 @@ export class PlainPlayer implements Player {
       }
     }
     requestAnimationFrame(() => this.tick());
+  }
+
+  /** Whether the gap after the present span is not over yet; the picture is held meanwhile. */
+  private waitsIn(p: Programme, span: Programme['spans'][number]): boolean {
+    const ends = p.playsAt[this.span] + span.endUs - span.startUs;
+    const room = (p.playsAt[this.span + 1] ?? p.lengthUs) - ends;
+    if (room <= 0) return false;
+    if (this.waiting === null) {
+      this.waiting = performance.now();
+      this.video.pause();
+    }
+    const passed = (performance.now() - this.waiting) * 1e3 * this.video.playbackRate;
+    this.positionUs = ends + Math.min(room, passed);
+    if (passed < room) return true;
+    this.waiting = null;
+    if (this.span + 1 < p.spans.length) this.video.play().catch(() => undefined);
+    return false;
   }
 
   private show() {

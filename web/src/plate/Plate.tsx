@@ -9,6 +9,7 @@ import { usePlayhead } from './playhead';
 import { clipProgramme, oneStretch, toEpisode, toProgramme, wholeEpisode, type Programme } from './programme';
 
 const AROUND_US = 1_500_000;
+const SHORTEST_LOOP_US = 50_000;
 
 interface Props {
   episode: EpisodeCard;
@@ -94,6 +95,15 @@ export function Plate({ episode, clip, preview, specs, stage, height }: Props) {
       useWorkbench.setState({ playing: true });
       void made.playRange(Math.max(0, at - AROUND_US), Math.min(p.lengthUs, at + AROUND_US), loop);
     };
+    current.hearLoop = (startUs, endUs) => {
+      const p = programme.current;
+      if (!p) return;
+      const from = toProgramme(p, startUs);
+      const to = toProgramme(p, endUs);
+      if (to - from < SHORTEST_LOOP_US) return;
+      useWorkbench.setState({ playing: true });
+      void made.playRange(from, to, true);
+    };
     player.current = made;
     current.player = made;
     (window as unknown as { paringKnifePlayer: Player }).paringKnifePlayer = made;
@@ -111,14 +121,15 @@ export function Plate({ episode, clip, preview, specs, stage, height }: Props) {
     };
   }, [episode.id, episode.madeAt, episode.width]);
 
-  const spansKey = clip && preview ? `${clip.id}/${clip.revision}/${preview.revision}` : 'episode';
+  const asRecorded = useWorkbench((s) => s.asRecorded);
+  const spansKey = clip && preview ? `${clip.id}/${clip.revision}/${preview.revision}/${asRecorded}` : 'episode';
   useEffect(() => {
     const made = player.current;
     if (!made) return;
     if (clip && !preview) return;
     const rate = episode.frameRateNumerator / episode.frameRateDenominator;
     const before = programme.current;
-    const next = clip && preview ? clipProgramme(clip.kept, preview) : wholeEpisode(episode.durationUs, rate);
+    const next = clip && preview ? clipProgramme(clip, preview, asRecorded) : wholeEpisode(episode.durationUs, rate);
     const at = before ? toProgramme(next, toEpisode(before, made.position)) : 0;
     lent.current = null;
     programme.current = next;

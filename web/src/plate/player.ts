@@ -35,6 +35,8 @@ interface Current {
   hear: (startUs: number, endUs: number) => void;
   /** Plays over the moment where an episode time plays, from a little before to a little after. */
   hearAround: (episodeUs: number, loop: boolean) => void;
+  /** Plays what is kept between two times of the episode, over and over. */
+  hearLoop: (startUs: number, endUs: number) => void;
 }
 
 /** The player of the open episode, for the keyboard and the galley. */
@@ -43,6 +45,7 @@ export const current: Current = {
   seekEpisode: () => undefined,
   hear: () => undefined,
   hearAround: () => undefined,
+  hearLoop: () => undefined,
 };
 
 export function togglePlay() {

@@ -1,21 +1,46 @@
-import type { Preview, Span } from '../api/client';
+import type { ClipState, Preview, Span } from '../api/client';
 
 /** What the player plays: kept spans for the sound, runs of frames for the picture. */
 export interface Programme {
   spans: Span[];
-  runs: { clipFrame: number; episodeFrame: number; count: number }[];
+  /** Where each span begins on the programme's own clock. */
+  playsAt: number[];
+  runs: Preview['runs'];
   windows: Preview['windows'];
+  /** Stretches of the episode in which room tone is heard instead. */
+  silenced: Span[];
   rate: number;
   lengthUs: number;
+  /** Set where the sound is more than the recording cut; the server joins it then, as for the export. */
+  joined: { clipId: number; revision: number; asRecorded: boolean } | null;
+}
+
+/** Room tone after a span; -1 is before the first. */
+export interface ProgrammeGap {
+  after: number;
+  lengthUs: number;
+}
+
+function laidOut(spans: Span[], gaps: ProgrammeGap[]): Pick<Programme, 'spans' | 'playsAt' | 'lengthUs'> {
+  const room = new Map<number, number>();
+  for (const gap of gaps) room.set(gap.after, (room.get(gap.after) ?? 0) + gap.lengthUs);
+  let played = room.get(-1) ?? 0;
+  const playsAt = spans.map((span, i) => {
+    const at = played;
+    played += span.endUs - span.startUs + (room.get(i) ?? 0);
+    return at;
+  });
+  return { spans, playsAt, lengthUs: played };
 }
 
 export function wholeEpisode(durationUs: number, rate: number): Programme {
   return {
-    spans: [{ startUs: 0, endUs: durationUs }],
-    runs: [{ clipFrame: 0, episodeFrame: 0, count: Math.floor((durationUs / 1e6) * rate) }],
+    ...laidOut([{ startUs: 0, endUs: durationUs }], []),
+    runs: [{ clipFrame: 0, episodeFrame: 0, count: Math.floor((durationUs / 1e6) * rate), held: false }],
     windows: [],
+    silenced: [],
     rate,
-    lengthUs: durationUs,
+    joined: null,
   };
 }
 
@@ -23,40 +48,53 @@ export function wholeEpisode(durationUs: number, rate: number): Programme {
 export function oneStretch(startUs: number, endUs: number, rate: number): Programme {
   const first = Math.round((startUs / 1e6) * rate);
   const count = Math.max(1, Math.round(((endUs - startUs) / 1e6) * rate));
-  return { spans: [{ startUs, endUs }], runs: [{ clipFrame: 0, episodeFrame: first, count }], windows: [], rate, lengthUs: endUs - startUs };
+  return { ...laidOut([{ startUs, endUs }], []), runs: [{ clipFrame: 0, episodeFrame: first, count, held: false }], windows: [], silenced: [], rate, joined: null };
 }
 
-export function clipProgramme(kept: Span[], preview: Preview): Programme {
+/**
+ * A clip.
+ *
+ * @param asRecorded whether what cleans the voice is left out for the moment
+ */
+export function clipProgramme(clip: Pick<ClipState, 'id' | 'kept' | 'removals'> & { gaps: ProgrammeGap[] }, preview: Preview, asRecorded: boolean): Programme {
   return {
-    spans: kept,
+    ...laidOut(clip.kept, clip.gaps),
     runs: preview.runs,
     windows: preview.windows,
+    silenced: clip.removals.filter((r) => r.means === 'ROOM_TONE' || r.means === 'MUTE').map((r) => r.span),
     rate: preview.frameRateNumerator / preview.frameRateDenominator,
-    lengthUs: kept.reduce((sum, s) => sum + s.endUs - s.startUs, 0),
+    joined: preview.dressed ? { clipId: clip.id, revision: preview.revision, asRecorded } : null,
   };
 }
 
-/** The episode time heard at a time of the programme. */
+/** The episode time heard at a time of the programme; in a gap, the time it follows. */
 export function toEpisode(p: Programme, us: number): number {
-  let left = Math.max(0, us);
-  for (const span of p.spans) {
-    const length = span.endUs - span.startUs;
-    if (left < length) return span.startUs + left;
-    left -= length;
+  if (!p.spans.length) return 0;
+  const at = Math.max(0, lastAtOrBefore(p.playsAt, us));
+  const span = p.spans[at];
+  return Math.max(span.startUs, Math.min(span.endUs, span.startUs + us - p.playsAt[at]));
+}
+
+function lastAtOrBefore(sorted: number[], value: number): number {
+  let low = 0;
+  let high = sorted.length;
+  while (low < high) {
+    const middle = (low + high) >>> 1;
+    if (sorted[middle] <= value) low = middle + 1;
+    else high = middle;
   }
-  return p.spans.length ? p.spans[p.spans.length - 1].endUs : 0;
+  return low - 1;
 }
 
 /** Where an episode time plays; the next kept moment when it was cut. */
 export function toProgramme(p: Programme, episodeUs: number): number {
-  let played = 0;
   let next = Infinity;
-  for (const span of p.spans) {
-    if (episodeUs >= span.startUs && episodeUs < span.endUs) return played + episodeUs - span.startUs;
-    if (span.startUs >= episodeUs) next = Math.min(next, played);
-    played += span.endUs - span.startUs;
+  for (let i = 0; i < p.spans.length; i++) {
+    const span = p.spans[i];
+    if (episodeUs >= span.startUs && episodeUs < span.endUs) return p.playsAt[i] + episodeUs - span.startUs;
+    if (span.startUs >= episodeUs) next = Math.min(next, p.playsAt[i]);
   }
-  return next === Infinity ? played : next;
+  return next === Infinity ? p.lengthUs : next;
 }
 
 /** A stretch of sound to be scheduled as one buffer. */
@@ -71,24 +109,37 @@ export interface SoundPiece {
 /** The longest piece that is decoded at once. */
 export const LONGEST_PIECE_US = 8_000_000;
 
-/** Cuts the spans into pieces short enough to decode, from a time of the programme on. */
+/** The longest piece that is asked of the server at once; short, so that playing starts soon. */
+const LONGEST_JOINED_US = 4_000_000;
+const FIRST_JOINED_US = 1_500_000;
+
+/**
+ * Cuts the sound into pieces short enough to decode, from a time of the programme on. Joined sound is
+ * cut by the programme's clock: its pieces go on where the ones before end.
+ */
 export function* soundPieces(p: Programme, fromUs: number, longestUs = LONGEST_PIECE_US): Generator<SoundPiece> {
-  let played = 0;
+  if (p.joined) {
+    for (let at = Math.max(0, fromUs); at < p.lengthUs; ) {
+      const end = Math.min(p.lengthUs, at + Math.min(longestUs, at === Math.max(0, fromUs) ? FIRST_JOINED_US : LONGEST_JOINED_US));
+      yield { startUs: at, endUs: end, atUs: at, fadeIn: false, fadeOut: false };
+      at = end;
+    }
+    return;
+  }
   for (let i = 0; i < p.spans.length; i++) {
     const span = p.spans[i];
     const length = span.endUs - span.startUs;
-    let at = Math.max(0, fromUs - played);
+    let at = Math.max(0, fromUs - p.playsAt[i]);
     while (at < length) {
       const end = Math.min(length, at + longestUs);
       yield {
         startUs: span.startUs + at,
         endUs: span.startUs + end,
-        atUs: played + at,
+        atUs: p.playsAt[i] + at,
         fadeIn: at === 0 && i > 0,
         fadeOut: end === length && i + 1 < p.spans.length,
       };
       at = end;
     }
-    played += length;
   }
 }

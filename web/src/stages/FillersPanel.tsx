@@ -1,15 +1,57 @@
 import { useState } from 'react';
 import { Popover } from 'radix-ui';
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Play } from 'lucide-react';
-import { api, type ClipState } from '../api/client';
+import { api, type ClipState, type Means } from '../api/client';
 import { current } from '../plate/player';
 import { clock, secondsText } from '../ui/time';
 import { change } from '../workbench/changes';
 
+/** The filler words of the show, for the language of this episode. */
+function FillerWords({ clip }: { clip: ClipState }) {
+  const queries = useQueryClient();
+  const list = useQuery({ queryKey: ['filler-list', clip.episodeId], queryFn: () => api.fillerList(clip.id) });
+  const [typed, setTyped] = useState<{ sure: string; doubtful: string } | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  if (!list.data) return null;
+  const shown = typed ?? { sure: list.data.sure.join(', '), doubtful: list.data.doubtful.join(', ') };
+  const keep = async () => {
+    try {
+      const kept = await api.changeFillerList(clip.id, { sure: shown.sure.split(','), doubtful: shown.doubtful.split(',') });
+      queries.setQueryData(['filler-list', clip.episodeId], kept);
+      setTyped(null);
+      setProblem(null);
+      for (const key of ['fillers', 'prospects', 'fit']) await queries.invalidateQueries({ queryKey: [key] });
+    } catch (error) {
+      setProblem((error as Error).message);
+    }
+  };
+  return (
+    <div className="mt-2 border-t border-rule pt-2" data-testid="filler-words">
+      <label className="label">
+        Always fillers
+        <textarea className="field mt-0.5 h-14 font-normal" value={shown.sure} onChange={(e) => setTyped({ ...shown, sure: e.target.value })} />
+      </label>
+      <label className="label mt-2 block">
+        Fillers only where the rhythm shows it
+        <textarea className="field mt-0.5 h-16 font-normal" value={shown.doubtful} onChange={(e) => setTyped({ ...shown, doubtful: e.target.value })} />
+      </label>
+      {problem && <p className="mt-1 text-accent">{problem}</p>}
+      <div className="mt-2 flex items-center justify-between">
+        <span className="text-[12px] text-soft">For all episodes of this show.</span>
+        <button className="button" disabled={!typed} onClick={() => void keep()}>
+          Keep these words
+        </button>
+      </div>
+    </div>
+  );
+}
+
 /** Every filler of the clip: the sure ones in one go, the doubtful ones by ear. */
 export function FillersPanel({ clip, sureUs }: { clip: ClipState; sureUs: number }) {
   const found = useQuery({ queryKey: ['fillers', clip.id, clip.revision], queryFn: () => api.fillers(clip.id), placeholderData: (before) => before });
+  const [means, setMeans] = useState<Means>('CUT');
+  const [editing, setEditing] = useState(false);
   const [ticked, setTicked] = useState<Set<number>>(new Set());
   const sure = found.data?.filter((f) => f.sure) ?? [];
   const doubtful = found.data?.filter((f) => !f.sure) ?? [];
@@ -48,9 +90,21 @@ export function FillersPanel({ clip, sureUs }: { clip: ClipState; sureUs: number
           <ul className="mt-1 max-h-48 overflow-y-auto">{list(doubtful)}</ul>
         </>
       )}
-      <button className="button mt-3" disabled={!chosen.length} onClick={() => void change({ type: 'pareChosenFillers', first: chosen })}>
-        Pare the {chosen.length || ''} ticked
+      <div className="mt-3 flex items-center gap-2">
+        <select className="field min-w-0 flex-1" aria-label="What happens to the ticked ones" value={means} onChange={(e) => setMeans(e.target.value as Means)}>
+          <option value="CUT">cut</option>
+          <option value="ROOM_TONE">room tone instead</option>
+          <option value="MUTE">mute</option>
+          <option value="CAPTIONS_ONLY">out of the captions only</option>
+        </select>
+        <button className="button" disabled={!chosen.length} data-testid="take-ticked" onClick={() => void change({ type: 'pareChosenFillers', first: chosen, means })}>
+          Take the {chosen.length || ''} ticked
+        </button>
+      </div>
+      <button className="link mt-3 block" aria-expanded={editing} onClick={() => setEditing(!editing)}>
+        the show’s filler words
       </button>
+      {editing && <FillerWords clip={clip} />}
     </>
   );
 }

@@ -5,14 +5,16 @@ import { api, type ClipState, type Spec } from '../api/client';
 import { secondsText } from '../ui/time';
 import { change } from '../workbench/changes';
 
-const WAYS: Record<string, string> = {
-  PAUSES: 'pauses of half a second and more',
-  SURE_FILLERS: 'ums and uhs',
-  REPEATS: 'attempts said again',
-  TIGHTER_PAUSES: 'shorter pauses too',
-  DOUBTFUL_FILLERS: 'doubtful fillers',
-  SPEED: 'play a little faster',
+const WAYS: Record<string, [one: string, many: string]> = {
+  PAUSES: ['pause of half a second or more', 'pauses of half a second and more'],
+  SURE_FILLERS: ['um or uh', 'ums and uhs'],
+  REPEATS: ['attempt said again', 'attempts said again'],
+  TIGHTER_PAUSES: ['shorter pause too', 'shorter pauses too'],
+  DOUBTFUL_FILLERS: ['doubtful filler', 'doubtful fillers'],
+  SPEED: ['play a little faster', 'play a little faster'],
 };
+
+const nameOf = (s: { kind: string; taken: number; found: number }) => WAYS[s.kind][s.found === 1 ? 0 : 1];
 
 /** What can still go to fit a length, the least harm first; each step is taken or left. */
 export function FitPanel({ clip, specs }: { clip: ClipState; specs: Spec[] }) {
@@ -22,8 +24,8 @@ export function FitPanel({ clip, specs }: { clip: ClipState; specs: Spec[] }) {
   const [seconds, setSeconds] = useState(aim);
   const [left, setLeft] = useState<Set<string>>(new Set());
   const plan = useQuery({
-    queryKey: ['fit', clip.id, clip.revision, seconds],
-    queryFn: () => api.fit(clip.id, seconds * 1e6),
+    queryKey: ['fit', clip.id, clip.revision, seconds, [...left].sort().join()],
+    queryFn: () => api.fit(clip.id, seconds * 1e6, [...left]),
     enabled: seconds >= 1,
     placeholderData: (before) => before,
   });
@@ -48,16 +50,17 @@ export function FitPanel({ clip, specs }: { clip: ClipState; specs: Spec[] }) {
               <li key={s.kind} className="flex items-center gap-2 border-b border-rule py-1.5">
                 <input
                   type="checkbox"
-                  aria-label={WAYS[s.kind]}
+                  aria-label={nameOf(s)}
                   checked={!left.has(s.kind)}
                   onChange={() => setLeft((before) => (before.has(s.kind) ? new Set([...before].filter((x) => x !== s.kind)) : new Set(before).add(s.kind)))}
                 />
                 <span className="flex-1">
-                  {WAYS[s.kind]}
+                  {s.kind !== 'SPEED' && <span className="tabular-nums">{s.taken < s.found ? `${s.taken} of ${s.found} ` : `${s.found} `}</span>}
+                  {nameOf(s)}
                   {s.kind === 'SPEED' && <b className="ml-1.5 tabular-nums">{p.speed.toFixed(3)} ×</b>}
                 </span>
                 <span className="w-16 text-right text-soft tabular-nums">{secondsText(s.gainUs)}</span>
-                <span className="w-16 text-right tabular-nums">{secondsText(s.lengthAfterUs)}</span>
+                <span className={`w-16 text-right tabular-nums ${s.declined ? 'text-faint' : ''}`}>{secondsText(s.lengthAfterUs)}</span>
               </li>
             ))}
           </ul>

@@ -15,9 +15,15 @@ const PRESETS: [string, PauseChoice][] = [
   ['Tight', { thresholdDb: -36, shortest: 0.3, head: 0.01, tail: 0.1 }],
 ];
 
-/** What the machine can find to pare: counted before anything is cut. */
-export function PareBar({ clip, specs }: { clip: ClipState; specs: Spec[] }) {
-  const [choice, setChoice] = useState<PauseChoice>(PRESETS[1][1]);
+/**
+ * What the machine can find to pare: counted before anything is cut.
+ *
+ * @param quietBelowDb below which level this recording is quiet; a loud room raises the presets to it
+ */
+export function PareBar({ clip, specs, quietBelowDb }: { clip: ClipState; specs: Spec[]; quietBelowDb: number }) {
+  const inRoom = (preset: PauseChoice) => ({ ...preset, thresholdDb: Math.max(preset.thresholdDb, Math.round(quietBelowDb)) });
+  const [chosen, setChoice] = useState<PauseChoice | null>(null);
+  const choice = chosen ?? inRoom(PRESETS[1][1]);
   const found = useQuery({
     queryKey: ['prospects', clip.id, clip.revision, choice],
     queryFn: () => api.prospects(clip.id, choice),
@@ -29,7 +35,7 @@ export function PareBar({ clip, specs }: { clip: ClipState; specs: Spec[] }) {
       <Panel name="Pauses" count={p?.pauses} testId="pauses" width="w-[330px]">
         <div className="flex gap-2">
           {PRESETS.map(([name, preset]) => (
-            <button key={name} className="button flex-1" aria-pressed={JSON.stringify(preset) === JSON.stringify(choice)} onClick={() => setChoice(preset)}>
+            <button key={name} className="button flex-1" aria-pressed={JSON.stringify(inRoom(preset)) === JSON.stringify(choice)} onClick={() => setChoice(inRoom(preset))}>
               {name}
             </button>
           ))}
@@ -40,6 +46,11 @@ export function PareBar({ clip, specs }: { clip: ClipState; specs: Spec[] }) {
           <Exact label="room before speech" unit="s" step={0.01} value={choice.head} onChange={(head) => setChoice({ ...choice, head })} />
           <Exact label="room after speech" unit="s" step={0.01} value={choice.tail} onChange={(tail) => setChoice({ ...choice, tail })} />
         </div>
+        {quietBelowDb > PRESETS[1][1].thresholdDb && (
+          <p className="mt-2 text-[12.5px] text-soft" data-testid="loud-room">
+            The room of this recording is loud: its pauses lie below {Math.round(quietBelowDb)} dBFS, so the presets begin there.
+          </p>
+        )}
         <div className="mt-3 flex items-center justify-between">
           <span data-testid="pause-count">{p ? `${p.pauses} pause${p.pauses === 1 ? '' : 's'}, ${secondsText(p.pausesUs)}` : 'counting'}</span>
           <Popover.Close asChild>

@@ -9,7 +9,7 @@ import { change } from '../workbench/changes';
 export function RepeatsPanel({ clip, repeatsUs, open }: { clip: ClipState; repeatsUs: number; open: number }) {
   const found = useQuery({ queryKey: ['repeats', clip.id, clip.revision], queryFn: () => api.repeats(clip.id), placeholderData: (before) => before });
   if (!found.data) return <p className="text-soft">Listening for repeats</p>;
-  if (!found.data.length) return <p className="text-soft">Nothing is said twice in this clip.</p>;
+  if (!found.data.length) return <p className="text-soft">No attempt is made twice in this clip. A whole sentence said again without a pause counts as meant.</p>;
   return (
     <>
       <div className="flex items-center justify-between">

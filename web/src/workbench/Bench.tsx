@@ -1,18 +1,21 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { BookOpen, Trash2 } from 'lucide-react';
+import { BookOpen, Combine, Trash2 } from 'lucide-react';
 import { api, type ClipState } from '../api/client';
 import { clock } from '../ui/time';
+import { joinOn } from './changes';
 import { useWorkbench } from './store';
 
 interface Props {
   clips: ClipState[];
   current: number | null;
+  /** Whether other clips can be joined on to the open one. */
+  joinable: boolean;
   onOpen: (clip: ClipState) => void;
   onRead: () => void;
 }
 
 /** The episode's clips, with what has been done to each. */
-export function Bench({ clips, current, onOpen, onRead }: Props) {
+export function Bench({ clips, current, joinable, onOpen, onRead }: Props) {
   const queries = useQueryClient();
   const shown = useWorkbench((s) => s.clip);
   const bin = async (clip: ClipState) => {
@@ -55,6 +58,16 @@ export function Bench({ clips, current, onOpen, onRead }: Props) {
                 ))}
               </div>
             </button>
+            {joinable && shown && shown.id === current && clip.id !== current && (
+              <button
+                className="absolute right-2 bottom-2 rounded p-1 text-faint opacity-0 group-hover:opacity-100 focus:opacity-100"
+                aria-label={`Join ${clip.title} on to the open clip`}
+                title="Join it on to the open clip"
+                onClick={() => void joinOn(clip.id, queries)}
+              >
+                <Combine size={14} />
+              </button>
+            )}
             <button
               className="absolute top-2.5 right-2 rounded p-1 text-faint opacity-0 group-hover:opacity-100 focus:opacity-100"
               aria-label={`Put ${clip.title} into the bin`}

@@ -20,6 +20,8 @@ import { FrameSide } from '../stages/FrameSide';
 import { LetterSide } from '../stages/LetterSide';
 import { PareBar } from '../stages/PareBar';
 import { ParingsTray } from '../stages/ParingsTray';
+import { HandOnPanel } from '../stages/HandOnPanel';
+import { SoundPanel } from '../stages/SoundPanel';
 import { PickSide } from '../stages/PickSide';
 import { EpisodeMap } from '../stages/EpisodeMap';
 import { Bench } from './Bench';
@@ -94,7 +96,7 @@ export function EpisodePage() {
     }
   }, [clips.data, clipId]);
   useEffect(() => {
-    useWorkbench.setState({ selection: null, hits: [], striking: null, correcting: null, loupe: null, pause: null });
+    useWorkbench.setState({ selection: null, hits: [], striking: null, correcting: null, loupe: null, seam: null, pause: null, gap: null, asRecorded: false });
   }, [clipId, id]);
 
   useEffect(() => {
@@ -245,7 +247,7 @@ export function EpisodePage() {
       {data && <Keys transcript={data} goTo={goTo} search={search} help={showHelp} gatherSelected={gatherSelected} makeClip={makeClip} mark={markSelected} undo={stepBack} redo={stepOn} corrections={corrections} doubtful={doubtful.data ?? []} />}
       <div className="flex min-h-0 flex-1">
         {stage !== 'deliver' && (
-          <Bench clips={clips.data ?? []} current={clipId} onOpen={(c) => openClip(c)} onRead={() => navigate(`/episodes/${id}/pick`)} />
+          <Bench clips={clips.data ?? []} current={clipId} joinable={stage === 'pare'} onOpen={(c) => openClip(c)} onRead={() => navigate(`/episodes/${id}/pick`)} />
         )}
         {stage === 'deliver' && episode.data ? (
           <DeliverStage episodeId={id} onOpen={(c, s) => openClip({ id: c }, s)} />
@@ -256,7 +258,7 @@ export function EpisodePage() {
                 searchField={searchField}
                 episodeId={id}
                 left={
-                  stage === 'pare' && shownClip ? <PareBar clip={shownClip} specs={specs.data ?? []} /> : <SelectionActions onKeep={keepWords} onGather={gatherSelected} clip={shownClip} />
+                  stage === 'pare' && shownClip ? <PareBar clip={shownClip} specs={specs.data ?? []} quietBelowDb={episode.data?.quietBelowDb ?? -120} /> : <SelectionActions onKeep={keepWords} onGather={gatherSelected} clip={shownClip} />
                 }
               />
               {data && <CorrectBar episodeId={id} transcript={data} corrections={corrections} cuts={shownClip !== null} doubtful={doubtful.data ?? []} />}
@@ -306,7 +308,15 @@ export function EpisodePage() {
                   {stage === 'pick' && data && wanted && (
                     <PickSide specs={specs.data} episodeId={id} transcript={data!} brief={wanted!} onBrief={setBrief} picks={picks.data ?? null} error={picks.error} onKeep={(first, last, title) => keepWords(first, last, false, title)} clips={clips.data ?? []} />
                   )}
-                  {stage === 'pare' && shownClip && <ParingsTray clip={shownClip} />}
+                  {stage === 'pare' && shownClip && (
+                    <>
+                      <SoundPanel clip={shownClip} />
+                      <ParingsTray clip={shownClip} />
+                      <div className="mt-4">
+                        <HandOnPanel clip={shownClip} ntsc={episode.data.frameRateDenominator === 1001} />
+                      </div>
+                    </>
+                  )}
                   {stage === 'frame' && shownClip && <FrameSide clip={shownClip} episode={episode.data} preview={shownPreview} />}
                   {stage === 'letter' && shownClip && <LetterSide clip={shownClip} preview={shownPreview} />}
                 </>

@@ -1,11 +1,13 @@
 import { useEffect } from 'react';
+import { useQueryClient } from '@tanstack/react-query';
 import type { ClipState, DoubtfulWord, TranscriptColumns } from '../api/client';
 import { putBackSelected } from '../galley/Galley';
-import { cutFlags, wordAt } from '../galley/setLines';
+import { cutFlags, paragraphOf, sentenceOf, wordAt } from '../galley/setLines';
 import { current, togglePlay } from '../plate/player';
 import { usePlayhead } from '../plate/playhead';
 import { setRate, stepRate } from '../plate/Transport';
-import { change, pareWords } from './changes';
+import { GAP_SECONDS, TREATMENTS } from '../stages/TreatMenu';
+import { change, pareWords, partBefore } from './changes';
 import { startCorrecting, type Corrections } from './corrections';
 import { ordered, STAGES, useWorkbench, type Stage } from './store';
 
@@ -39,6 +41,7 @@ export function putCarried(before: number) {
 
 /** Our keys; see the help panel for their list. */
 export function useKeys({ transcript, goTo, search, help, gatherSelected, makeClip, mark: markSelected, undo, redo, corrections, doubtful }: Actions) {
+  const queries = useQueryClient();
   useEffect(() => {
     const down = (e: KeyboardEvent) => {
       const target = e.target as HTMLElement;
@@ -76,7 +79,12 @@ export function useKeys({ transcript, goTo, search, help, gatherSelected, makeCl
           dropSentence(clip, e.shiftKey);
           return true;
         }
-        const { pause } = useWorkbench.getState();
+        const { pause, gap } = useWorkbench.getState();
+        if (clip && gap !== null) {
+          useWorkbench.setState({ gap: null });
+          void change({ type: 'changeGap', id: gap, seconds: 0 });
+          return true;
+        }
         if (clip && pause !== null) {
           void change({ type: 'parePauseAfter', word: pause });
           return true;
@@ -95,6 +103,11 @@ export function useKeys({ transcript, goTo, search, help, gatherSelected, makeCl
         else putBackSelected();
         return true;
       }
+      if (e.key === 's') {
+        takeMore(selection);
+        return true;
+      }
+      if (clip && selection && treated(e.key.toLowerCase(), ordered(selection))) return true;
       if (corrected(e.key.toLowerCase())) return true;
       if (e.key === '[' || e.key === ']') {
         mark(e.key);
@@ -134,18 +147,21 @@ export function useKeys({ transcript, goTo, search, help, gatherSelected, makeCl
         const from = transcript.startUs[first] - 400_000;
         const to = transcript.endUs[last] + 400_000;
         const near = clip.removals.filter((r) => r.span.endUs > from && r.span.startUs < to);
-        if (near.length) useWorkbench.setState({ loupe: near[0].id });
+        const seam = clip.pieces.findIndex((p, place) => place > 0 && (p.from === first || clip.pieces[place - 1].to - 1 === last));
+        if (near.length) useWorkbench.setState({ loupe: near[0].id, seam: null });
+        else if (seam > 0) useWorkbench.setState({ seam, loupe: null });
         else useWorkbench.setState({ message: 'Nothing was cut here, so there is no join to look at.' });
         return true;
       }
-      if (e.key === 'h' && selection) {
+      if ((e.key.toLowerCase() === 'h' || (e.altKey && e.code === 'KeyH')) && selection) {
         const [first, last] = ordered(selection);
-        if (e.shiftKey) current.hear(transcript.startUs[first], transcript.endUs[last]);
+        if (e.altKey) current.hearLoop(transcript.startUs[first], transcript.endUs[last]);
+        else if (e.shiftKey) current.hear(transcript.startUs[first], transcript.endUs[last]);
         else current.hearAround(transcript.startUs[first], false);
         return true;
       }
       if (e.key === 'Escape') {
-        useWorkbench.setState({ selection: null, pause: null, hits: [], carrying: null });
+        useWorkbench.setState({ selection: null, pause: null, gap: null, hits: [], carrying: null });
         return true;
       }
       const stage = STAGES[Number(e.key) - 1];
@@ -154,6 +170,21 @@ export function useKeys({ transcript, goTo, search, help, gatherSelected, makeCl
         return true;
       }
       return false;
+    };
+    /** Selects the sentence; when that is selected, its paragraph. */
+    const takeMore = (selection: { anchor: number; focus: number } | null) => {
+      const word = selection ? selection.focus : Math.max(0, here());
+      const sentence = sentenceOf(transcript, word);
+      const whole = selection && ordered(selection)[0] <= sentence[0] && ordered(selection)[1] >= sentence[1];
+      useWorkbench.getState().select(...(whole ? paragraphOf(transcript, word) : sentence));
+    };
+    const treated = (key: string, [first, last]: [number, number]): boolean => {
+      const treatment = TREATMENTS.find((t) => t.key === key);
+      if (treatment) void change({ type: 'treatWords', first, last, means: treatment.means });
+      else if (key === 'i') void change({ type: 'putGap', word: last, seconds: GAP_SECONDS });
+      else if (key === 'd') void partBefore(first, queries);
+      else return false;
+      return true;
     };
     /** Drops the sentence heard last, or the one being heard, and plays on. */
     const dropSentence = (clip: ClipState, present: boolean) => {
@@ -248,5 +279,5 @@ export function useKeys({ transcript, goTo, search, help, gatherSelected, makeCl
     };
     window.addEventListener('keydown', down);
     return () => window.removeEventListener('keydown', down);
-  }, [transcript, goTo, search, help, makeClip, markSelected, undo, redo, corrections, doubtful]);
+  }, [transcript, goTo, search, help, makeClip, markSelected, undo, redo, corrections, doubtful, queries]);
 }

@@ -17,8 +17,14 @@ interface Workbench {
   striking: Selection | null;
   /** The pause that is selected, by the word before it. */
   pause: number | null;
+  /** The gap that is selected. */
+  gap: number | null;
+  /** Whether the clip is heard without what cleans its voice, for the moment. */
+  asRecorded: boolean;
   /** The removal that is looked at close up. */
   loupe: number | null;
+  /** The seam that is looked at close up, by the place of the stretch after it. */
+  seam: number | null;
   /** Words under the text field. */
   correcting: Selection | null;
   /** Words that were taken up to be put elsewhere. */
@@ -38,11 +44,14 @@ interface Workbench {
 /** What the open episode's screen shows. */
 export const useWorkbench = create<Workbench>((set) => ({
   selection: null,
-  select: (anchor, focus) => set({ selection: { anchor, focus }, pause: null }),
+  select: (anchor, focus) => set({ selection: { anchor, focus }, pause: null, gap: null }),
   clip: null,
   striking: null,
   pause: null,
+  gap: null,
+  asRecorded: false,
   loupe: null,
+  seam: null,
   correcting: null,
   carrying: null,
   lastEdited: 'clip',

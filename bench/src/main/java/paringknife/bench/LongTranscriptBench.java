@@ -40,6 +40,7 @@ final class LongTranscriptBench {
   private static final int EDITS = 200;
   private static final int REMOVALS = 5_500;
   private static final double EDIT_BUDGET_MS = 20;
+  private static final double STRIKE_BUDGET_MS = 50;
   private static final double OPEN_BUDGET_MS = 1_000;
   private static final double FIND_BUDGET_MS = 200;
   private static final double PICK_BUDGET_MS = 3_000;
@@ -59,12 +60,14 @@ final class LongTranscriptBench {
       EpisodeFolder folder = server.part(DataFolder.class).episode(id);
       folder.create();
       Files.copy(recording, folder.proxy());
-      folder.writeAnalysis(levels(transcript), List.of());
+      folder.writeAnalysis(levels(transcript), levels(transcript), List.of());
       server.part(EpisodeStore.class).report(id, EpisodeState.READY, 1, null);
       for (int last : new int[] {WORDS - 1, 240}) {
         edits(server.address(), id, last, last == WORDS - 1 ? REMOVALS : EDITS, false);
         edits(server.address(), id, last, EDITS, true);
       }
+      long longest = get(server.address() + "/api/episodes/" + id + "/clips").get(0).path("id").asLong();
+      striking(server.address() + "/episodes/" + id + "/pare?clip=" + longest);
       corrections(server.address(), id, false);
       corrections(server.address(), id, true);
       opening(server.address(), id);
@@ -194,10 +197,52 @@ final class LongTranscriptBench {
     return JSON.readTree(response.body());
   }
 
+  /** From the key to the struck word on the screen, in the clip of all words with its thousands of removals. */
+  private static void striking(String address) {
+    try (Playwright playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+        Browser browser = chromium(playwright)) {
+      Page page = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800)).newPage();
+      page.navigate(address);
+      page.waitForSelector("[data-w='20']");
+      page.waitForTimeout(3_000);
+      Object took =
+          page.evaluate(
+              """
+              async (strikes) => {
+                const took = [];
+                const frame = () => new Promise((next) => requestAnimationFrame(() => setTimeout(next, 0)));
+                const press = (key) => document.body.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }));
+                for (let i = 0; i < strikes; i++) {
+                  const page = document.querySelector('[data-testid=galley]').getBoundingClientRect();
+                  const words = [...document.querySelectorAll('[data-testid=galley] .word:not(.cut)')].filter((w) => {
+                    const box = w.getBoundingClientRect();
+                    return box.top > page.top + 20 && box.bottom < page.bottom - 20;
+                  });
+                  const word = words[(i * 7) % words.length];
+                  const name = `[data-w="${word.dataset.w}"]`;
+                  for (const type of ['pointerdown', 'pointerup']) word.dispatchEvent(new PointerEvent(type, { bubbles: true, button: 0, clientX: word.getBoundingClientRect().x + 4, clientY: word.getBoundingClientRect().y + 9 }));
+                  await new Promise((next) => setTimeout(next, 400));
+                  const from = performance.now();
+                  press('Backspace');
+                  while (!document.querySelector(name)?.classList.contains('cut') && performance.now() - from < 5_000) await frame();
+                  await frame();
+                  took.push(performance.now() - from);
+                  await new Promise((next) => setTimeout(next, 700));
+                }
+                return took;
+              }""",
+              40);
+      report(String.format(Locale.ROOT, "from the key to the struck word, clip of %,d words", WORDS), ((List<?>) took).stream().mapToDouble(t -> ((Number) t).doubleValue()).toArray(), STRIKE_BUDGET_MS);
+    }
+  }
+
+  private static Browser chromium(Playwright playwright) {
+    return playwright.chromium().launch(new BrowserType.LaunchOptions().setExecutablePath(Path.of("/usr/bin/chromium")).setArgs(List.of("--no-sandbox", "--disable-gpu", "--disable-background-networking", "--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1")));
+  }
+
   private static void opening(String address, long id) {
     try (Playwright playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-        Browser browser =
-            playwright.chromium().launch(new BrowserType.LaunchOptions().setExecutablePath(Path.of("/usr/bin/chromium")).setArgs(List.of("--no-sandbox", "--disable-gpu", "--disable-background-networking", "--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1")))) {
+        Browser browser = chromium(playwright)) {
       Page page = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800)).newPage();
       page.navigate(address);
       page.waitForSelector("text=Three hours");

@@ -13,7 +13,6 @@ import paringknife.core.frame.HeldWindow;
 import paringknife.core.listen.PauseSettings;
 import paringknife.core.pare.ClipDocument;
 import paringknife.core.pare.ClipSettings;
-import paringknife.core.pare.FillerFinder;
 import paringknife.core.pare.Framing;
 import paringknife.core.time.Span;
 import paringknife.media.ffmpeg.Probe;
@@ -44,7 +43,7 @@ final class RenderBench {
     Episode episode = new Episode(recording, folder, TranscriptFile.read(source.resolve("transcript.json")).transcript());
     Span stretch = episode.editor().stretchOf(0, 70);
     ClipDocument clip = ClipDocument.of(new ClipSettings("Bench", List.of(stretch), "9:16", Framing.SPEAKER, "sluice", List.of()));
-    clip = episode.editor().pareSureFillers(clip, FillerFinder.english());
+    clip = episode.editor().pareSureFillers(clip);
     clip = episode.editor().parePauses(clip, PauseSettings.DEFAULT);
     Composition composition = ClipRenderer.compose(episode, clip, DeliverySpecs.byId("vertical-60"));
     CaptionFonts fonts = new CaptionFonts(work.resolve("fonts"));
@@ -56,7 +55,7 @@ final class RenderBench {
 
   private static void proxyAlone(Recording recording, Path work) {
     ChildProcess.run(
-        List.of("ffmpeg", "-nostdin", "-y", "-v", "error", "-i", recording.file().toString(), "-vf", "scale=-2:360:flags=fast_bilinear", "-c:v", "libx264", "-preset", "ultrafast", "-tune", "fastdecode", "-crf", "26", "-g", "15", "-bf", "0", "-c:a", "aac", "-b:a", "128k", "-movflags", "+faststart", "proxy-alone.mp4"),
+        List.of("ffmpeg", "-nostdin", "-y", "-v", "error", "-i", recording.file().toString(), "-vf", "scale=-2:360:flags=fast_bilinear", "-c:v", "libx264", "-preset", "ultrafast", "-tune", "fastdecode", "-crf", "26", "-g", "15", "-bf", "0", "-c:a", "aac", "-aac_coder", "fast", "-b:a", "128k", "-movflags", "+faststart", "proxy-alone.mp4"),
         work,
         Duration.ofMinutes(20));
   }

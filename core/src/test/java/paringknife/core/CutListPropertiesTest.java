@@ -13,15 +13,18 @@ import net.jqwik.api.Provide;
 import net.jqwik.api.constraints.IntRange;
 import net.jqwik.api.constraints.Size;
 import paringknife.core.listen.PauseSettings;
+import paringknife.core.listen.RoomToneFinder;
+import paringknife.core.listen.SoundPlan;
 import paringknife.core.pare.ClipDelta;
 import paringknife.core.pare.ClipDocument;
 import paringknife.core.pare.ClipEditor;
 import paringknife.core.pare.CutList;
-import paringknife.core.pare.FillerFinder;
 import paringknife.core.pare.Framing;
 import paringknife.core.pare.KeptIndex;
+import paringknife.core.pare.Means;
 import paringknife.core.pare.PictureRun;
 import paringknife.core.pare.Reason;
+import paringknife.core.pare.SoundPlanner;
 import paringknife.core.time.FrameRate;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
@@ -62,14 +65,20 @@ class CutListPropertiesTest {
         Arbitraries.doubles()
             .between(0.1, 1)
             .map(s -> clip -> EDITOR.parePauses(clip, new PauseSettings(-38, Math.round(s * 1e6), 20_000, 150_000)));
+    Arbitrary<Step> treated =
+        Combinators.combine(word, word, Arbitraries.of(Means.class))
+            .as((a, b, means) -> clip -> EDITOR.treatWords(clip, Math.min(a, b), Math.max(a, b), means));
+    Arbitrary<Step> gaps =
+        Combinators.combine(word, Arbitraries.longs().between(20_000, 3_000_000))
+            .as((a, us) -> clip -> EDITOR.putGapAfter(clip, a, us));
     Arbitrary<Step> others =
         Arbitraries.of(
-            (Step) clip -> EDITOR.pareSureFillers(clip, FillerFinder.english()),
+            (Step) clip -> EDITOR.pareSureFillers(clip),
             clip -> EDITOR.putBack(clip, Reason.BY_HAND),
             clip -> EDITOR.putBack(clip, List.of(1L, 3L)),
             clip -> clip.withSettings(clip.settings().withTitle("Another")),
             clip -> clip.withSettings(clip.settings().withFraming(new Framing(Framing.Mode.MIDDLE, -1))));
-    return Arbitraries.oneOf(words, back, pauses, others);
+    return Arbitraries.oneOf(words, back, pauses, treated, gaps, others);
   }
 
   @Property(tries = 400)
@@ -122,6 +131,20 @@ class CutListPropertiesTest {
     }
   }
 
+  /** Sound and picture are laid out from the same cut list, and last as long as it says. */
+  @Property(tries = 200)
+  void theSoundLastsAsLongAsTheCut(@ForAll @Size(max = 10) List<@net.jqwik.api.From("steps") Step> steps) {
+    ClipDocument clip = TALK.clip();
+    for (Step step : steps) {
+      clip = step.apply(clip);
+    }
+    CutList cuts = CutList.of(clip, TRANSCRIPT);
+    SoundPlan plan = new SoundPlanner(new RoomToneFinder(TALK.levels(), TRANSCRIPT)).plan(clip, cuts);
+    assertThat(plan.lengthUs()).isEqualTo(cuts.lengthUs());
+    long silenced = plan.segments().stream().filter(SoundPlan.Tone.class::isInstance).mapToLong(SoundPlan.Segment::lengthUs).sum();
+    assertThat(silenced).isGreaterThanOrEqualTo(cuts.gaps().stream().mapToLong(g -> g.lengthUs()).sum());
+  }
+
   @Property(tries = 300)
   void pictureStaysWithinHalfAFrameOfTheSound(
       @ForAll @Size(max = 10) List<@net.jqwik.api.From("steps") Step> steps, @ForAll @IntRange(min = 0, max = 3) int which) {
@@ -136,7 +159,13 @@ class CutListPropertiesTest {
     assertThat(PictureRun.total(runs)).isEqualTo(rate.nearestFrame(cuts.lengthUs()));
     KeptIndex index = cuts.index();
     double frameUs = 1e6 / rate.perSecond();
+    long shown = -1;
     for (PictureRun run : runs) {
+      if (run.held()) {
+        assertThat(run.episodeFrame()).isEqualTo(shown < 0 ? run.episodeFrame() : shown);
+        continue;
+      }
+      shown = run.episodeFrame() + run.count() - 1;
       for (long k : new long[] {0, run.count() / 2, run.count() - 1}) {
         double heard = index.toEpisode(rate.startUs(run.clipFrame() + k));
         double seen = rate.startUs(run.episodeFrame() + k);
@@ -156,7 +185,7 @@ class CutListPropertiesTest {
     }
     CutList cuts = CutList.of(clip, TRANSCRIPT);
     long us = cuts.lengthUs() * share / 1000;
-    if (cuts.lengthUs() > 0) {
+    if (cuts.lengthUs() > 0 && cuts.gaps().isEmpty()) {
       assertThat(cuts.index().toClip(cuts.index().toEpisode(us))).hasValue(us);
     }
   }

@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import paringknife.core.listen.LevelCurve;
+import paringknife.core.listen.PauseSettings;
 import paringknife.core.pare.ClipDocument;
 import paringknife.core.pare.ClipEditor;
 import paringknife.core.pare.ClipSettings;
@@ -44,6 +46,47 @@ class FitTest {
     ClipDocument fitted = plan.apply(editor, clip, needed);
     assertThat(plan.fits()).isTrue();
     assertThat(editor.lengthUs(fitted)).isLessThanOrEqualTo(9_000_000);
+  }
+
+  /** No more goes than is needed, and the longest pauses first. */
+  @Test
+  void aStepStopsWhereTheTargetIsReached() {
+    ClipDocument clip = TALK.clip();
+    FitPlan.Step first = FitPlan.of(editor, clip, editor.lengthUs(clip) - 1_000_000).steps().get(0);
+    assertThat(first.kind()).isEqualTo(FitPlan.Kind.PAUSES);
+    assertThat(first.taken()).isEqualTo(1);
+    assertThat(first.found()).isGreaterThan(1);
+    assertThat(first.gainUs()).isGreaterThan(1_500_000);
+    assertThat(FitPlan.of(editor, clip, editor.lengthUs(clip) - 1_000_000).apply(editor, clip, List.of(FitPlan.Kind.PAUSES)).removals()).hasSize(1);
+  }
+
+  @Test
+  void aDeclinedWayLeavesTheRestToTheOthers() {
+    ClipDocument clip = TALK.clip();
+    FitPlan all = FitPlan.of(editor, clip, 9_000_000);
+    FitPlan plan = FitPlan.of(editor, clip, 9_000_000, java.util.Set.of(FitPlan.Kind.REPEATS));
+    assertThat(plan.steps()).filteredOn(FitPlan.Step::declined).extracting(FitPlan.Step::kind).containsExactly(FitPlan.Kind.REPEATS);
+    assertThat(plan.speed()).isGreaterThanOrEqualTo(all.speed());
+    List<FitPlan.Kind> chosen = plan.steps().stream().filter(s -> s.needed() && !s.declined()).map(FitPlan.Step::kind).toList();
+    ClipDocument fitted = plan.apply(editor, clip, chosen);
+    assertThat(Parings.of(fitted, CutList.of(fitted, TALK.transcript())).byReason()).doesNotContainKey(Reason.REPEAT);
+    assertThat(editor.lengthUs(fitted) <= 9_000_000).isEqualTo(plan.fits());
+  }
+
+  /** A room louder than the usual threshold hides no pause from the plan; one as loud as the voice is left alone. */
+  @Test
+  void aLoudRoomHasPausesToo() {
+    float[] loud = TALK.levels().dbfs();
+    for (int i = 0; i < loud.length; i++) {
+      loud[i] = Math.max(loud[i], -30 + i % 3);
+    }
+    ClipEditor inLoudRoom = new ClipEditor(TALK.transcript(), new LevelCurve(loud));
+    assertThat(inLoudRoom.pauses(TALK.clip(), PauseSettings.DEFAULT)).isEmpty();
+    assertThat(inLoudRoom.quietBelowDb()).isBetween(-28.0, -23.0);
+    assertThat(FitPlan.of(inLoudRoom, TALK.clip(), 3_000_000).steps().get(0).found()).isEqualTo(FitPlan.of(editor, TALK.clip(), 3_000_000).steps().get(0).found());
+    java.util.Arrays.fill(loud, -16);
+    assertThat(new ClipEditor(TALK.transcript(), new LevelCurve(loud)).quietBelowDb()).isEqualTo(LevelCurve.FLOOR_DB);
+    assertThat(PauseSettings.DEFAULT.inRoom(editor.quietBelowDb())).as("a quiet room lowers nothing").isEqualTo(PauseSettings.DEFAULT);
   }
 
   /** Common practice: 63.35 s brought to 58 s by speed alone is 1.092 times. */

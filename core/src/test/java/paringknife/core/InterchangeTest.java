@@ -84,11 +84,23 @@ class InterchangeTest {
     assertThat(wide).containsExactly(new EditEvent(0, 0, 23), new EditEvent(92, 23, 26));
   }
 
+  /** A held frame is one frame of the source, a motion effect (M2) of speed 0, and a freeze frame. */
+  @Test
+  void aHeldFrameLeavesInEveryForm() {
+    FrameRate rate = new FrameRate(25, 1);
+    List<EditEvent> events = List.of(new EditEvent(35, 0, 22), new EditEvent(56, 22, 12, true), new EditEvent(57, 34, 10));
+    String edl = EditDecisionList.write("t", "a.mp4", events, rate, false, 0);
+    assertThat(EditDecisionList.read(edl, rate)).isEqualTo(events);
+    assertThat(edl).contains("002  AX       V     C        00:00:02:06 00:00:02:07 00:00:00:22 00:00:01:09\r\nM2   AX             000.0                00:00:02:06");
+    assertThat(CutListCsv.write(events, rate, false, 4).lines().skip(2).findFirst().orElseThrow()).startsWith("2,00:00:02:06,00:00:02:07,").endsWith(",yes");
+    assertThat(TimelineJson.write("t", "a.mp4", 900, events, rate, 0)).containsOnlyOnce("FreezeFrame.1").containsOnlyOnce("Gap.1");
+  }
+
   @Test
   void csvAndTimelineNameTheSamePieces() {
     FrameRate rate = new FrameRate(25, 1);
     assertThat(CutListCsv.write(EVENTS, rate, false, 0).lines().skip(1).findFirst().orElseThrow())
-        .isEqualTo("1,00:00:01:10,00:00:02:07,00:00:00:00,00:00:00:22,1.400000,2.280000");
+        .isEqualTo("1,00:00:01:10,00:00:02:07,00:00:00:00,00:00:00:22,1.400000,2.280000,");
     String json = TimelineJson.write("Ice \"x\"", "a.mp4", 9_000, EVENTS, rate, 0);
     assertThat(json).contains("\"OTIO_SCHEMA\":\"Timeline.1\"").contains("\"name\":\"Ice \\\"x\\\"\"").contains("\"rate\":25.0,\"value\":1790");
   }

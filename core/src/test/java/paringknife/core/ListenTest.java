@@ -13,7 +13,10 @@ import paringknife.core.listen.LoudnessTarget;
 import paringknife.core.listen.Pause;
 import paringknife.core.listen.PauseDetector;
 import paringknife.core.listen.PauseSettings;
+import paringknife.core.listen.SampleSource;
 import paringknife.core.listen.SoundJoiner;
+import paringknife.core.listen.SoundMeasure;
+import paringknife.core.listen.SoundPlan;
 import paringknife.core.listen.TruePeakMeter;
 import paringknife.core.listen.LevelCurve;
 import paringknife.core.time.Span;
@@ -73,7 +76,7 @@ class ListenTest {
     for (int i = 40_000; i < 40_200; i++) {
       sound[i] *= 9.5f;
     }
-    Limiter.limit(sound, 2, -3);
+    sound = new Limiter(source(sound), 1, -3).read(0, sound.length / 2);
     assertThat(TruePeakMeter.dbtp(sound, 2)).isLessThanOrEqualTo(-2.95);
     for (int i = 0; i < 30_000; i++) {
       assertThat(sound[i]).isEqualTo(quiet[i]);
@@ -82,28 +85,19 @@ class ListenTest {
 
   @Test
   void loudnessIsBroughtToTarget() {
-    float[] sound = sine(1000, -31, 8, 0);
-    new LoudnessTarget(-14, -1).apply(sound, 2);
-    LoudnessMeter meter = new LoudnessMeter(2);
-    meter.add(sound);
-    assertThat(meter.integratedLufs()).isCloseTo(-14, within(0.2));
+    SampleSource sound = source(sine(1000, -31, 8, 0));
+    SampleSource louder = new LoudnessTarget(-14, -1).round(sound, SoundMeasure.of(sound, 8 * RATE));
+    SoundMeasure reached = SoundMeasure.of(louder, 8 * RATE);
+    assertThat(reached.lufs()).isCloseTo(-14, within(0.2));
+    assertThat(reached.truePeakDbtp()).isLessThanOrEqualTo(-0.95);
   }
 
   @Test
   void joinedSoundHasTheExactLengthAndNoStep() {
     float[] whole = sine(220, -12, 10, 0);
-    SoundJoiner joiner =
-        new SoundJoiner(
-            (from, frames) -> {
-              float[] out = new float[frames * 2];
-              for (int i = 0; i < out.length; i++) {
-                long at = from * 2 + i;
-                out[i] = at >= 0 && at < whole.length ? whole[(int) at] : 0;
-              }
-              return out;
-            });
     List<Span> kept = List.of(new Span(1_000_007, 2_300_011), new Span(4_111_113, 4_500_000), new Span(7_000_000, 9_123_457));
-    float[] out = joiner.join(kept);
+    SoundJoiner joiner = new SoundJoiner(source(whole), SoundPlan.of(kept));
+    float[] out = joiner.whole();
     long us = kept.stream().mapToLong(Span::lengthUs).sum();
     assertThat(out.length / 2).isEqualTo((int) SoundJoiner.momentAt(us));
     double ownStep = 0;
@@ -113,6 +107,37 @@ class ListenTest {
     for (int i = 2; i < out.length; i += 2) {
       assertThat((double) Math.abs(out[i] - out[i - 2])).isLessThanOrEqualTo(ownStep * 1.6);
     }
+  }
+
+  /** Whatever part of a joined sound is read, it is the same as in the whole. */
+  @Test
+  void anyPartOfAJoinedSoundIsThatOfTheWhole() {
+    float[] whole = sine(220, -12, 10, 0);
+    SoundPlan plan =
+        new SoundPlan(
+            List.of(
+                new SoundPlan.Recorded(new Span(1_000_007, 1_040_011)),
+                new SoundPlan.Tone(new Span(5_000_000, 5_300_000), 333_333),
+                new SoundPlan.Recorded(new Span(7_000_000, 9_123_457))),
+            List.of(new SoundPlan.Bed(500_000, 400_000, new Span(5_000_000, 5_300_000), 0.5, 0)));
+    SoundJoiner joiner = new SoundJoiner(source(whole), plan);
+    float[] all = joiner.whole();
+    assertThat(all.length / 2).isEqualTo((int) SoundJoiner.momentAt(plan.lengthUs()));
+    for (int from = 0; from < all.length / 2; from += 1_237) {
+      int frames = Math.min(3_001, all.length / 2 - from);
+      assertThat(joiner.read(from, frames)).containsExactly(java.util.Arrays.copyOfRange(all, 2 * from, 2 * (from + frames)));
+    }
+  }
+
+  private static SampleSource source(float[] whole) {
+    return (from, frames) -> {
+      float[] out = new float[frames * 2];
+      for (int i = 0; i < out.length; i++) {
+        long at = from * 2 + i;
+        out[i] = at >= 0 && at < whole.length ? whole[(int) at] : 0;
+      }
+      return out;
+    };
   }
 
   @Test

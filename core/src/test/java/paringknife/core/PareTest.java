@@ -30,10 +30,10 @@ class PareTest {
 
   @Test
   void sureFillersGoAndDoubtfulOnesStay() {
-    ClipDocument pared = EDITOR.pareSureFillers(TALK.clip(), FillerFinder.english());
+    ClipDocument pared = EDITOR.pareSureFillers(TALK.clip());
     assertThat(pared.removals()).hasSize(1);
     assertThat(pared.removals().get(0).text()).isEqualTo("Um,");
-    assertThat(EDITOR.pareSureFillers(pared, FillerFinder.english())).isEqualTo(pared);
+    assertThat(EDITOR.pareSureFillers(pared)).isEqualTo(pared);
   }
 
   @Test
@@ -56,7 +56,7 @@ class PareTest {
 
   @Test
   void paringsAddUpToWhatIsMissing() {
-    ClipDocument clip = EDITOR.pareSureFillers(TALK.clip(), FillerFinder.english());
+    ClipDocument clip = EDITOR.pareSureFillers(TALK.clip());
     clip = EDITOR.parePauses(clip, PauseSettings.DEFAULT);
     clip = EDITOR.pareWords(clip, 8, 10);
     Parings parings = Parings.of(clip, CutList.of(clip, TALK.transcript()));

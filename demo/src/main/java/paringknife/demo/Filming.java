@@ -54,7 +54,7 @@ final class Filming {
             "-vf", "scale=out_color_matrix=bt709:out_range=tv,format=yuv420p,fps=" + rate,
             "-c:v", "libx264", "-preset", "ultrafast", "-crf", "21", "-g", "250",
             "-colorspace", "bt709", "-color_primaries", "bt709", "-color_trc", "bt709", "-color_range", "tv",
-            "-c:a", "aac", "-ar", "48000", "-b:a", "128k", "-shortest", "-movflags", "+faststart", target.toString());
+            "-c:a", "aac", "-aac_coder", "fast", "-ar", "48000", "-b:a", "128k", "-shortest", "-movflags", "+faststart", target.toString());
     Process process = new ProcessBuilder(command).redirectError(ProcessBuilder.Redirect.INHERIT).start();
     Thread killer = ChildProcess.killAfter(process, java.time.Duration.ofMinutes(10));
     try (OutputStream out = new BufferedOutputStream(process.getOutputStream(), width * height * 4)) {

@@ -395,7 +395,7 @@ class BrowserPathTest {
           bestOffset = offset;
         }
       }
-      assertThat(best).isLessThan(6);
+      assertThat(best).isLessThan(2);
       assertThat(Math.abs(bestOffset)).isLessThanOrEqualTo(1);
       compared++;
     }

@@ -29,10 +29,13 @@ final class Eye {
     return found.toLowerCase(Locale.ROOT).replaceAll("[^a-z]+", " ").trim();
   }
 
-  /** Grey values of the upper part of one picture, scaled to 90 x 60. */
+  /**
+   * Grey values of the upper part of one picture, at one size whatever the picture's own. The whole is
+   * scaled before it is cut: small pictures of differently sized parts differ by more than a frame does.
+   */
   static byte[] upperPart(Path video, String filterBefore, double second) {
     return ChildProcess.run(
-            List.of("ffmpeg", "-nostdin", "-v", "error", "-ss", number(second), "-i", video.toString(), "-frames:v", "1", "-vf", filterBefore + "crop=iw:ih*0.45:0:0,scale=90:60,format=gray", "-f", "rawvideo", "pipe:1"),
+            List.of("ffmpeg", "-nostdin", "-v", "error", "-ss", number(second), "-i", video.toString(), "-frames:v", "1", "-vf", filterBefore + "scale=216:384:flags=area,crop=216:172:0:0,format=gray", "-f", "rawvideo", "pipe:1"),
             null,
             LIMIT)
         .output();

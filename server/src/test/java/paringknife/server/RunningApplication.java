@@ -67,6 +67,10 @@ final class RunningApplication implements BeforeAllCallback, AfterAllCallback {
     server.close();
   }
 
+  <T> T part(Class<T> type) {
+    return server.part(type);
+  }
+
   String address() {
     return server.address();
   }
@@ -100,6 +104,14 @@ final class RunningApplication implements BeforeAllCallback, AfterAllCallback {
 
   JsonNode get(String path) throws Exception {
     return JSON.readTree(send(HttpRequest.newBuilder().uri(URI.create(address() + path)).GET()).body());
+  }
+
+  byte[] getBytes(String path) throws Exception {
+    return http.send(HttpRequest.newBuilder().uri(URI.create(address() + path)).GET().build(), HttpResponse.BodyHandlers.ofByteArray()).body();
+  }
+
+  JsonNode json(String body) throws Exception {
+    return JSON.readTree(body);
   }
 
   JsonNode post(String path, String body) throws Exception {

@@ -4,30 +4,35 @@ import java.util.List;
 import java.util.Locale;
 import paringknife.core.time.FrameRate;
 
-/** A cut list as CSV (RFC 4180): number, source in and out, record in and out, as timecode and seconds. */
+/**
+ * A cut list as CSV (RFC 4180): number, source in and out, record in and out, as timecode and seconds,
+ * and whether one frame is held.
+ */
 public final class CutListCsv {
   private CutListCsv() {}
 
   public static String write(List<EditEvent> events, FrameRate rate, boolean dropFrame, int handles) {
     Timecode timecode = new Timecode(rate, dropFrame);
-    StringBuilder csv = new StringBuilder("number,source in,source out,record in,record out,source in seconds,source out seconds\r\n");
+    StringBuilder csv = new StringBuilder("number,source in,source out,record in,record out,source in seconds,source out seconds,held\r\n");
     long record = 0;
     int number = 1;
     for (EditEvent event : events) {
-      long in = Math.max(0, event.sourceFrame() - handles);
-      long out = event.sourceFrame() + event.count() + handles;
+      long in = event.held() ? event.sourceFrame() : Math.max(0, event.sourceFrame() - handles);
+      long out = event.held() ? in + 1 : event.sourceFrame() + event.count() + handles;
+      long played = event.held() ? event.count() : out - in;
       csv.append(
           String.format(
               Locale.ROOT,
-              "%d,%s,%s,%s,%s,%.6f,%.6f\r\n",
+              "%d,%s,%s,%s,%s,%.6f,%.6f,%s\r\n",
               number++,
               timecode.of(in),
               timecode.of(out),
               timecode.of(record),
-              timecode.of(record + out - in),
+              timecode.of(record + played),
               rate.startUs(in) / 1e6,
-              rate.startUs(out) / 1e6));
-      record += out - in;
+              rate.startUs(out) / 1e6,
+              event.held() ? "yes" : ""));
+      record += played;
     }
     return csv.toString();
   }

@@ -7,10 +7,15 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import paringknife.core.time.FrameRate;
 
-/** The CMX 3600 edit decision list: cuts only, picture and sound together, one reel. */
+/**
+ * The CMX 3600 edit decision list: cuts only, picture and sound together, one reel. A held frame is a
+ * picture event with a motion effect (M2) of speed 0.
+ */
 public final class EditDecisionList {
   private static final Pattern EVENT =
       Pattern.compile("^(\\d+)\\s+(\\S+)\\s+(\\S+)\\s+C\\s+(\\S+)\\s+(\\S+)\\s+(\\S+)\\s+(\\S+)\\s*$");
+
+  private static final Pattern HELD = Pattern.compile("^M2\\s+\\S+\\s+0*\\.?0+\\s");
 
   private EditDecisionList() {}
 
@@ -29,6 +34,14 @@ public final class EditDecisionList {
     long record = 0;
     int number = 1;
     for (EditEvent event : events) {
+      if (event.held()) {
+        String at = timecode.of(event.sourceFrame());
+        text.append(String.format(Locale.ROOT, "%03d  %-8s V     C        %s %s %s %s\r\n", number++, "AX", at, timecode.of(event.sourceFrame() + 1), timecode.of(record), timecode.of(record + event.count())));
+        text.append(String.format(Locale.ROOT, "M2   %-8s       000.0                %s\r\n", "AX", at));
+        text.append("* FROM CLIP NAME: ").append(plain(file, 120)).append("\r\n");
+        record += event.count();
+        continue;
+      }
       long in = Math.max(0, event.sourceFrame() - handles);
       long out = event.sourceFrame() + event.count() + handles;
       text.append(
@@ -57,7 +70,10 @@ public final class EditDecisionList {
       Matcher event = EVENT.matcher(line);
       if (event.matches()) {
         long in = timecode.frame(event.group(4));
-        events.add(new EditEvent(in, timecode.frame(event.group(6)), timecode.frame(event.group(5)) - in));
+        events.add(new EditEvent(in, timecode.frame(event.group(6)), timecode.frame(event.group(7)) - timecode.frame(event.group(6))));
+      } else if (HELD.matcher(line).find() && !events.isEmpty()) {
+        EditEvent last = events.remove(events.size() - 1);
+        events.add(new EditEvent(last.sourceFrame(), last.recordFrame(), last.count(), true));
       }
     }
     if (events.isEmpty()) {

@@ -6,5 +6,11 @@ package paringknife.core.formats;
  * @param sourceFrame first frame of the recording that plays
  * @param recordFrame where it plays in the cut
  * @param count how many frames
+ * @param held whether the first is held all the while, over room tone
  */
-public record EditEvent(long sourceFrame, long recordFrame, long count) {}
+public record EditEvent(long sourceFrame, long recordFrame, long count, boolean held) {
+  /** A piece that moves on. */
+  public EditEvent(long sourceFrame, long recordFrame, long count) {
+    this(sourceFrame, recordFrame, count, false);
+  }
+}

@@ -4,7 +4,10 @@ import java.util.List;
 import java.util.Locale;
 import paringknife.core.time.FrameRate;
 
-/** OpenTimelineIO JSON, schema 1: one picture track and one sound track of clips of one recording. */
+/**
+ * OpenTimelineIO JSON, schema 1: one picture track and one sound track of clips of one recording. Held
+ * frames are clips with a freeze-frame effect; the sound has a gap there.
+ */
 public final class TimelineJson {
   private TimelineJson() {}
 
@@ -35,9 +38,14 @@ public final class TimelineJson {
       long from = Math.max(0, event.sourceFrame() - handles);
       long to = Math.min(mediaFrames, event.sourceFrame() + event.count() + handles);
       boolean whole = handles == 0;
+      if (event.held() && kind.equals("Audio")) {
+        json.append("{\"OTIO_SCHEMA\":\"Gap.1\",\"name\":\"room tone\",\"source_range\":").append(range(0, event.count(), rate)).append(",\"effects\":[],\"markers\":[],\"metadata\":{}}");
+        continue;
+      }
+      String effects = event.held() ? "{\"OTIO_SCHEMA\":\"FreezeFrame.1\",\"name\":\"held\",\"effect_name\":\"FreezeFrame\",\"time_scalar\":0.0,\"metadata\":{}}" : "";
       json.append("{\"OTIO_SCHEMA\":\"Clip.1\",\"name\":").append(quoted(file));
       json.append(",\"source_range\":").append(range(event.sourceFrame(), event.count(), rate));
-      json.append(",\"effects\":[],\"markers\":[],\"metadata\":{},\"media_reference\":{\"OTIO_SCHEMA\":\"ExternalReference.1\",\"name\":\"\",\"metadata\":{},\"target_url\":").append(quoted(file));
+      json.append(",\"effects\":[").append(effects).append("],\"markers\":[],\"metadata\":{},\"media_reference\":{\"OTIO_SCHEMA\":\"ExternalReference.1\",\"name\":\"\",\"metadata\":{},\"target_url\":").append(quoted(file));
       json.append(",\"available_range\":").append(whole ? range(0, mediaFrames, rate) : range(from, to - from, rate)).append("}}");
     }
     return json.append("]}").toString();

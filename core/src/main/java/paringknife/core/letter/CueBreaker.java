@@ -25,9 +25,19 @@ public final class CueBreaker {
 
   private record Heard(Word word, Span span) {}
 
-  /** Captions of a cut list, in playing order. */
+  /** Captions of all words of a cut list, in playing order. */
   public List<Cue> cues(CutList cuts, Transcript transcript) {
+    return cues(cuts, transcript, List.of());
+  }
+
+  /**
+   * Captions of a cut list, in playing order.
+   *
+   * @param uncaptioned stretches of the episode whose words get no caption
+   */
+  public List<Cue> cues(CutList cuts, Transcript transcript, List<Span> uncaptioned) {
     List<Heard> heard = heard(cuts, transcript);
+    heard.removeIf(h -> uncaptioned.stream().anyMatch(s -> s.contains(h.word().span().middleUs())));
     int n = heard.size();
     double[] best = new double[n + 1];
     int[] from = new int[n + 1];
@@ -57,8 +67,10 @@ public final class CueBreaker {
 
   private static List<Heard> heard(CutList cuts, Transcript transcript) {
     List<Heard> heard = new ArrayList<>();
-    long played = 0;
-    for (Span kept : cuts.kept()) {
+    long[] starts = cuts.startsUs();
+    for (int i = 0; i < starts.length; i++) {
+      Span kept = cuts.kept().get(i);
+      long played = starts[i];
       int at = transcript.firstEndingAfter(kept.startUs());
       for (; at < transcript.words().size(); at++) {
         Word word = transcript.words().get(at);
@@ -71,7 +83,6 @@ public final class CueBreaker {
           heard.add(new Heard(word, new Span(start, end)));
         }
       }
-      played += kept.lengthUs();
     }
     return heard;
   }

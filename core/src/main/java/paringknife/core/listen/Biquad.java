@@ -1,7 +1,12 @@
 package paringknife.core.listen;
 
-/** A second-order filter section, direct form II transposed. */
-final class Biquad {
+/**
+ * A second-order filter section, direct form II transposed. The shapes are those of Robert
+ * Bristow-Johnson's "Cookbook formulae for audio equalizer biquad filter coefficients".
+ */
+public final class Biquad {
+  private static final double INAUDIBLE = 1e-18;
+
   private final double b0;
   private final double b1;
   private final double b2;
@@ -18,10 +23,33 @@ final class Biquad {
     this.a2 = a2;
   }
 
-  double filter(double x) {
+  /** Lets through what lies above a frequency; {@code q} of 0.7071 is a Butterworth response. */
+  public static Biquad highPass(double hertz, double q, double rate) {
+    double w = 2 * Math.PI * hertz / rate;
+    double alpha = Math.sin(w) / (2 * q);
+    double a0 = 1 + alpha;
+    double edge = (1 + Math.cos(w)) / 2;
+    return new Biquad(edge / a0, -2 * edge / a0, edge / a0, -2 * Math.cos(w) / a0, (1 - alpha) / a0);
+  }
+
+  /** Takes out one frequency; the higher {@code q}, the narrower. */
+  public static Biquad notch(double hertz, double q, double rate) {
+    double w = 2 * Math.PI * hertz / rate;
+    double alpha = Math.sin(w) / (2 * q);
+    double a0 = 1 + alpha;
+    return new Biquad(1 / a0, -2 * Math.cos(w) / a0, 1 / a0, -2 * Math.cos(w) / a0, (1 - alpha) / a0);
+  }
+
+  /** The next sample. */
+  public double filter(double x) {
     double y = b0 * x + s1;
     s1 = b1 * x - a1 * y + s2;
     s2 = b2 * x - a2 * y;
+    // What rings on after sound ends shrinks to numbers that processors are slow with.
+    if (Math.abs(s1) < INAUDIBLE && Math.abs(s2) < INAUDIBLE) {
+      s1 = 0;
+      s2 = 0;
+    }
     return y;
   }
 }

@@ -4,7 +4,7 @@ package paringknife.core.listen;
  * Fourier transform of a power of two of complex values, in place (Cooley and Tukey 1965, decimation
  * in time).
  */
-final class Fft {
+public final class Fft {
   private final int size;
   private final double[] cos;
   private final double[] sin;
@@ -12,7 +12,7 @@ final class Fft {
   /**
    * @throws IllegalArgumentException when the size is not a power of two
    */
-  Fft(int size) {
+  public Fft(int size) {
     if (size < 1 || Integer.bitCount(size) != 1) {
       throw new IllegalArgumentException("not a power of two: " + size);
     }
@@ -30,16 +30,17 @@ final class Fft {
     return new Fft(values <= 1 ? 1 : Integer.highestOneBit(values - 1) << 1);
   }
 
-  int size() {
+  public int size() {
     return size;
   }
 
-  void forward(double[] re, double[] im) {
+  /** Values become frequencies. */
+  public void forward(double[] re, double[] im) {
     transform(re, im, -1);
   }
 
   /** Back to what {@link #forward} was given. */
-  void inverse(double[] re, double[] im) {
+  public void inverse(double[] re, double[] im) {
     transform(re, im, 1);
     for (int i = 0; i < size; i++) {
       re[i] /= size;

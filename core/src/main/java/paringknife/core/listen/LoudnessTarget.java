@@ -1,7 +1,8 @@
 package paringknife.core.listen;
 
 /**
- * Brings a sound to a loudness in two passes: measure, then one linear gain and the limiter.
+ * Brings a sound to a loudness: measured, one linear gain, the limiter. Where the limiter takes much,
+ * a second round over the result comes closer.
  *
  * @param lufs integrated loudness aimed at
  * @param ceilingDbtp highest true peak allowed
@@ -9,20 +10,13 @@ package paringknife.core.listen;
 public record LoudnessTarget(double lufs, double ceilingDbtp) {
   private static final double MOST_GAIN_DB = 30;
 
-  /** Changes the samples in place; silence stays silence. */
-  public void apply(float[] interleaved, int channels) {
-    for (int pass = 0; pass < 2; pass++) {
-      LoudnessMeter meter = new LoudnessMeter(channels);
-      meter.add(interleaved);
-      double measured = meter.integratedLufs();
-      if (measured <= LoudnessMeter.SILENCE_LUFS) {
-        return;
-      }
-      float gain = (float) Math.pow(10, Math.min(MOST_GAIN_DB, lufs - measured) / 20);
-      for (int i = 0; i < interleaved.length; i++) {
-        interleaved[i] *= gain;
-      }
-      Limiter.limit(interleaved, channels, ceilingDbtp);
-    }
+  /** Gain in dB that brings a measured sound to the target; 0 for silence. */
+  public double gainDb(SoundMeasure measured) {
+    return measured.lufs() <= LoudnessMeter.SILENCE_LUFS ? 0 : Math.min(MOST_GAIN_DB, lufs - measured.lufs());
+  }
+
+  /** The sound brought nearer to the target; silence stays silence. */
+  public SampleSource round(SampleSource source, SoundMeasure measured) {
+    return new Limiter(source, Math.pow(10, gainDb(measured) / 20), ceilingDbtp);
   }
 }

@@ -29,13 +29,34 @@ public record ClipDelta(
 
   public static ClipDelta between(ClipDocument before, ClipDocument after) {
     boolean sameSettings = before.settings().equals(after.settings());
+    List<Removal> was = before.removals();
+    List<Removal> is = after.removals();
+    int start = alikeAtStart(was, is);
+    int end = alikeAtEnd(was, is, start);
     return new ClipDelta(
         sameSettings ? null : before.settings(),
         sameSettings ? null : after.settings(),
-        onlyIn(before.removals(), after.removals()),
-        onlyIn(after.removals(), before.removals()),
+        onlyIn(was.subList(start, was.size() - end), is.subList(start, is.size() - end)),
+        onlyIn(is.subList(start, is.size() - end), was.subList(start, was.size() - end)),
         before.nextRemovalId(),
         after.nextRemovalId());
+  }
+
+  /** Most of a long list stays where it is; only what lies between is looked at closely. */
+  private static int alikeAtStart(List<Removal> a, List<Removal> b) {
+    int n = 0;
+    while (n < Math.min(a.size(), b.size()) && a.get(n).equals(b.get(n))) {
+      n++;
+    }
+    return n;
+  }
+
+  private static int alikeAtEnd(List<Removal> a, List<Removal> b, int start) {
+    int n = 0;
+    while (n < Math.min(a.size(), b.size()) - start && a.get(a.size() - 1 - n).equals(b.get(b.size() - 1 - n))) {
+      n++;
+    }
+    return n;
   }
 
   @Override

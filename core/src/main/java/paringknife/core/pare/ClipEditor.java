@@ -10,6 +10,7 @@ import paringknife.core.listen.LevelCurve;
 import paringknife.core.listen.Pause;
 import paringknife.core.listen.PauseDetector;
 import paringknife.core.listen.PauseSettings;
+import paringknife.core.listen.RoomLevel;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
 import paringknife.core.transcript.Word;
@@ -25,12 +26,35 @@ public final class ClipEditor {
   private final Transcript transcript;
   private final LevelCurve levels;
   private final JoinPlacement placement;
+  private final FillerFinder fillers;
   private volatile @Nullable List<RepeatGroup> repeats;
+  private volatile @Nullable Double quiet;
 
+  /** With the shipped filler words of the transcript's language. */
   public ClipEditor(Transcript transcript, LevelCurve levels) {
+    this(transcript, levels, FillerList.of(transcript.language()));
+  }
+
+  public ClipEditor(Transcript transcript, LevelCurve levels, FillerList fillers) {
+    this.fillers = new FillerFinder(fillers);
     this.transcript = transcript;
     this.levels = levels;
     this.placement = new JoinPlacement(transcript, levels);
+  }
+
+  /** Finds the filler words that count here. */
+  public FillerFinder fillerFinder() {
+    return fillers;
+  }
+
+  /** Below which level this recording is quiet, dBFS; see {@link RoomLevel}. */
+  public double quietBelowDb() {
+    Double known = quiet;
+    if (known == null) {
+      known = RoomLevel.quietBelowDb(levels, transcript);
+      quiet = known;
+    }
+    return known;
   }
 
   /** The stretch that holds words {@code first} to {@code last} (indexes, both included). */
@@ -59,7 +83,12 @@ public final class ClipEditor {
 
   /** Takes out every pause of the clip by the settings given. */
   public ClipDocument parePauses(ClipDocument clip, PauseSettings settings) {
-    List<Span> spans = pauses(clip, settings).stream().map(Pause::cut).toList();
+    return parePauses(clip, pauses(clip, settings));
+  }
+
+  /** Takes out single pauses. */
+  public ClipDocument parePauses(ClipDocument clip, List<Pause> chosen) {
+    List<Span> spans = chosen.stream().map(Pause::cut).toList();
     return with(clip, Reason.PAUSE, spans, spans.stream().map(s -> "").toList());
   }
 
@@ -81,9 +110,9 @@ public final class ClipEditor {
   }
 
   /** The fillers still in the clip. */
-  public List<Filler> fillers(ClipDocument clip, FillerFinder finder) {
+  public List<Filler> fillers(ClipDocument clip) {
     KeptIndex cuts = CutList.of(clip, transcript).index();
-    return finder.find(transcript).stream()
+    return fillers.find(transcript).stream()
         .filter(
             f -> {
               Span span =
@@ -92,19 +121,19 @@ public final class ClipEditor {
                       Math.max(
                           transcript.words().get(f.first()).startUs(),
                           transcript.words().get(f.last()).endUs()));
-              return insideStretch(clip, span) && cuts.keptUs(span) * 2 > span.lengthUs();
+              return insideStretch(clip, span) && cuts.keptUs(span) * 2 > span.lengthUs() && !isTreated(clip, span);
             })
         .toList();
   }
 
   /** Takes out every sure filler of the clip. */
-  public ClipDocument pareSureFillers(ClipDocument clip, FillerFinder finder) {
-    return pareFillers(clip, fillers(clip, finder).stream().filter(Filler::sure).toList());
+  public ClipDocument pareSureFillers(ClipDocument clip) {
+    return pareFillers(clip, fillers(clip).stream().filter(Filler::sure).toList());
   }
 
   /** Takes out every doubtful filler of the clip. */
-  public ClipDocument pareDoubtfulFillers(ClipDocument clip, FillerFinder finder) {
-    return pareFillers(clip, fillers(clip, finder).stream().filter(f -> !f.sure()).toList());
+  public ClipDocument pareDoubtfulFillers(ClipDocument clip) {
+    return pareFillers(clip, fillers(clip).stream().filter(f -> !f.sure()).toList());
   }
 
   /** Takes out single fillers. */
@@ -114,6 +143,90 @@ public final class ClipEditor {
         Reason.FILLER,
         chosen.stream().map(f -> placement.around(f.first(), f.last())).toList(),
         chosen.stream().map(f -> transcript.text(f.first(), f.last() + 1)).toList());
+  }
+
+  private static boolean isTreated(ClipDocument clip, Span span) {
+    return clip.removals().stream().anyMatch(r -> r.means() != Means.CUT && r.span().overlapUs(span) * 2 > span.lengthUs());
+  }
+
+  /**
+   * Takes single fillers out by other means than a cut.
+   *
+   * @param means as {@link Means}; {@link Means#CUT} cuts them
+   */
+  public ClipDocument takeFillers(ClipDocument clip, List<Filler> chosen, Means means) {
+    if (means == Means.CUT) {
+      return pareFillers(clip, chosen);
+    }
+    ClipDocument now = clip;
+    for (Filler filler : chosen) {
+      now = treat(now, filler.first(), filler.last(), Reason.FILLER, means);
+    }
+    return now;
+  }
+
+  /**
+   * Silences words, or takes them out of the captions only. Words that were cut come back for it; pauses
+   * pared beside them stay pared.
+   */
+  public ClipDocument treatWords(ClipDocument clip, int first, int last, Means means) {
+    return means == Means.CUT ? pareWords(clip, first, last) : treat(clip, first, last, Reason.BY_HAND, means);
+  }
+
+  private ClipDocument treat(ClipDocument clip, int first, int last, Reason reason, Means means) {
+    Span span = placement.around(first, last);
+    if (!insideStretch(clip, span)) {
+      throw new IllegalArgumentException("These words are not in this clip.");
+    }
+    Span said = new Span(transcript.words().get(first).startUs(), Math.max(transcript.words().get(first).startUs(), transcript.words().get(last).endUs()));
+    List<Removal> pausesBeside = clip.removals().stream().filter(r -> r.reason() == Reason.PAUSE && !r.span().overlaps(said)).toList();
+    List<Removal> others = clip.removals().stream().filter(r -> !pausesBeside.contains(r)).toList();
+    ClipDocument back = putBackWords(clip.withRemovals(others, clip.nextRemovalId()), first, last);
+    List<Removal> removals = new ArrayList<>(back.removals());
+    removals.addAll(pausesBeside);
+    removals.add(new Removal(back.nextRemovalId(), reason, span, transcript.text(first, last + 1), means));
+    return back.withRemovals(removals, back.nextRemovalId() + 1);
+  }
+
+  /**
+   * Puts room tone of a measured length after a word; where there is some already, it gets this
+   * length.
+   *
+   * @param word by index
+   * @throws IllegalArgumentException when the word is not in the clip, or the length is not that of a
+   *     {@link Gap}
+   */
+  public ClipDocument putGapAfter(ClipDocument clip, int word, long lengthUs) {
+    if (!insideStretch(clip, transcript.words().get(word).span())) {
+      throw new IllegalArgumentException("This word is not in this clip.");
+    }
+    long edge = placement.edgeAfter(word);
+    long end = clip.settings().stretches().stream().filter(s -> s.overlaps(transcript.words().get(word).span())).mapToLong(Span::endUs).max().orElse(edge);
+    long id = clip.nextRemovalId();
+    Gap gap = new Gap(id, Math.min(edge, end), lengthUs);
+    List<Gap> gaps = new ArrayList<>(clip.settings().gaps().stream().filter(g -> g.atUs() != gap.atUs()).toList());
+    gaps.add(gap);
+    return clip.withSettings(clip.settings().withGaps(gaps)).withRemovals(clip.removals(), id + 1);
+  }
+
+  /**
+   * Gives a gap another length, or takes it out.
+   *
+   * @param lengthUs 0 takes it out
+   * @throws IllegalArgumentException when it is not there
+   */
+  public ClipDocument changeGapLength(ClipDocument clip, long id, long lengthUs) {
+    Gap gap =
+        clip.settings().gaps().stream()
+            .filter(g -> g.id() == id)
+            .findFirst()
+            .orElseThrow(() -> new IllegalArgumentException("This gap is not there any more."));
+    List<Gap> gaps = new ArrayList<>(clip.settings().gaps());
+    gaps.remove(gap);
+    if (lengthUs > 0) {
+      gaps.add(new Gap(id, gap.atUs(), lengthUs));
+    }
+    return clip.withSettings(clip.settings().withGaps(gaps));
   }
 
   /** What is said more than once in the clip, where at least two attempts are still in it. */
@@ -146,7 +259,7 @@ public final class ClipEditor {
   private List<RepeatGroup> groups() {
     List<RepeatGroup> found = repeats;
     if (found == null) {
-      found = new RepeatFinder(transcript, FillerFinder.english()).find();
+      found = new RepeatFinder(transcript, fillers).find();
       repeats = found;
     }
     return found;
@@ -159,8 +272,13 @@ public final class ClipEditor {
 
   /** Takes out every attempt but the last of each group. */
   public ClipDocument pareRepeats(ClipDocument clip) {
+    return pareRepeats(clip, repeats(clip));
+  }
+
+  /** Takes out every attempt but the last of the groups given. */
+  public ClipDocument pareRepeats(ClipDocument clip, List<RepeatGroup> chosen) {
     ClipDocument now = clip;
-    for (RepeatGroup group : repeats(clip)) {
+    for (RepeatGroup group : chosen) {
       now = keepAttempt(now, group, group.indexOfLast());
     }
     return now;
@@ -204,7 +322,7 @@ public final class ClipEditor {
     }
     return clip.withRemovals(
         clip.removals().stream()
-            .map(r -> r.id() == removalId ? new Removal(r.id(), r.reason(), span, r.reason() == Reason.PAUSE ? "" : textIn(span)) : r)
+            .map(r -> r.id() == removalId ? new Removal(r.id(), r.reason(), span, r.reason() == Reason.PAUSE ? "" : textIn(span), r.means()) : r)
             .toList(),
         clip.nextRemovalId());
   }
@@ -245,7 +363,7 @@ public final class ClipEditor {
       Span after = remainder(back.endUs(), removal.span().endUs());
       for (Span rest : List.of(before, after)) {
         if (rest.lengthUs() > 0) {
-          removals.add(new Removal(next++, removal.reason(), rest, textIn(rest)));
+          removals.add(new Removal(next++, removal.reason(), rest, textIn(rest), removal.means()));
         }
       }
     }

@@ -9,10 +9,10 @@ import paringknife.core.transcript.Word;
 /**
  * Two states of a clip side by side.
  *
- * @param words those in the stretches of either, in order of time, with where they are kept
+ * @param words those in the stretches of either, in order of time, with where they are heard
  */
 public record Comparison(long firstLengthUs, long secondLengthUs, List<ComparedWord> words) {
-  /** A word, and in which of the two it is kept. */
+  /** A word, and in which of the two it is heard. */
   public record ComparedWord(int index, String text, boolean inFirst, boolean inSecond) {}
 
   public static Comparison of(ClipDocument first, ClipDocument second, Transcript transcript) {
@@ -31,12 +31,16 @@ public record Comparison(long firstLengthUs, long secondLengthUs, List<ComparedW
       if (!holds(first, word) && !holds(second, word)) {
         continue;
       }
-      boolean keptA = inA.toClip(word.span().middleUs()).isPresent();
-      boolean keptB = inB.toClip(word.span().middleUs()).isPresent();
+      boolean keptA = inA.toClip(word.span().middleUs()).isPresent() && !isSilenced(first, word);
+      boolean keptB = inB.toClip(word.span().middleUs()).isPresent() && !isSilenced(second, word);
       words.add(new ComparedWord(i, word.text(), keptA, keptB));
     }
     return new Comparison(
         Math.round(a.lengthUs() / first.settings().speed()), Math.round(b.lengthUs() / second.settings().speed()), words);
+  }
+
+  private static boolean isSilenced(ClipDocument clip, Word word) {
+    return clip.removals().stream().anyMatch(r -> r.means().silences() && r.span().contains(word.span().middleUs()));
   }
 
   private static boolean holds(ClipDocument clip, Word word) {

@@ -1,45 +1,83 @@
 package paringknife.core.pare;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
 
 /**
- * What plays: the kept spans of a clip in playing order, and their places on the clip's own clock.
- * Kept and cut together are the whole of the picked stretches, without overlap.
+ * What plays: the kept spans of a clip in playing order, the gaps between them, and their places on
+ * the clip's own clock. Kept and cut together are the whole of the picked stretches, without overlap.
  *
  * @param kept spans that play, in playing order
  * @param cut spans that were left out, in the order of the stretches
+ * @param gaps inserted room tone, in playing order
  */
-public record CutList(List<Span> kept, List<Span> cut) {
+public record CutList(List<Span> kept, List<Span> cut, List<PlacedGap> gaps) {
   /** Between two removals, this much without a word is not worth hearing. */
   private static final long ISLAND_US = 1_000_000;
 
   public CutList {
     kept = List.copyOf(kept);
     cut = List.copyOf(cut);
+    gaps = List.copyOf(gaps);
+  }
+
+  /** A cut list without inserted gaps. */
+  public CutList(List<Span> kept, List<Span> cut) {
+    this(kept, cut, List.of());
   }
 
   /** A clip's cut list; islands of up to a second between two removals that hold no word go too. */
   public static CutList of(ClipDocument document, Transcript transcript) {
+    List<Removal> removals = document.removals().stream().filter(r -> r.means() == Means.CUT).toList();
+    List<Gap> gaps = document.settings().gaps().stream().sorted(Comparator.comparingLong(Gap::atUs)).toList();
     List<Span> kept = new ArrayList<>();
     List<Span> cut = new ArrayList<>();
+    List<PlacedGap> placed = new ArrayList<>();
     for (Span stretch : document.settings().stretches()) {
-      List<Span> gone = withoutIslands(merged(document.removals(), stretch), transcript);
-      long from = stretch.startUs();
-      for (Span span : gone) {
-        if (span.startUs() > from) {
-          kept.add(new Span(from, span.startUs()));
-        }
-        from = span.endUs();
-      }
-      if (from < stretch.endUs()) {
-        kept.add(new Span(from, stretch.endUs()));
-      }
+      List<Span> gone = withoutIslands(merged(removals, stretch), transcript);
+      List<Gap> here = gaps.stream().filter(g -> g.atUs() > stretch.startUs() && g.atUs() <= stretch.endUs()).toList();
+      place(outside(gone, stretch), here, kept, placed);
       cut.addAll(gone);
     }
-    return new CutList(kept, cut);
+    return new CutList(kept, cut, kept.isEmpty() ? List.of() : placed);
+  }
+
+  private static List<Span> outside(List<Span> gone, Span stretch) {
+    List<Span> rest = new ArrayList<>();
+    long from = stretch.startUs();
+    for (Span span : gone) {
+      if (span.startUs() > from) {
+        rest.add(new Span(from, span.startUs()));
+      }
+      from = span.endUs();
+    }
+    if (from < stretch.endUs()) {
+      rest.add(new Span(from, stretch.endUs()));
+    }
+    return rest;
+  }
+
+  /** A gap inside a kept span parts it; one where something was cut plays at the join. */
+  private static void place(List<Span> rest, List<Gap> gaps, List<Span> kept, List<PlacedGap> placed) {
+    int next = 0;
+    for (Span span : rest) {
+      long from = span.startUs();
+      for (; next < gaps.size() && gaps.get(next).atUs() < span.endUs(); next++) {
+        Gap gap = gaps.get(next);
+        if (gap.atUs() > from) {
+          kept.add(new Span(from, gap.atUs()));
+          from = gap.atUs();
+        }
+        placed.add(new PlacedGap(gap.id(), kept.size() - 1, gap.lengthUs()));
+      }
+      kept.add(new Span(from, span.endUs()));
+    }
+    for (; next < gaps.size(); next++) {
+      placed.add(new PlacedGap(gaps.get(next).id(), kept.size() - 1, gaps.get(next).lengthUs()));
+    }
   }
 
   private static List<Span> merged(List<Removal> removals, Span stretch) {
@@ -90,13 +128,33 @@ public record CutList(List<Span> kept, List<Span> cut) {
     return true;
   }
 
-  /** Length of the clip in microseconds. */
+  /** Length of the clip in microseconds, gaps included. */
   public long lengthUs() {
-    return kept.stream().mapToLong(Span::lengthUs).sum();
+    return kept.stream().mapToLong(Span::lengthUs).sum() + gaps.stream().mapToLong(PlacedGap::lengthUs).sum();
+  }
+
+  /** Where each kept span begins on the clip's clock, microseconds. */
+  public long[] startsUs() {
+    long[] starts = new long[kept.size()];
+    int gap = 0;
+    long played = 0;
+    for (int i = 0; i < starts.length; i++) {
+      for (; gap < gaps.size() && gaps.get(gap).after() < i; gap++) {
+        played += gaps.get(gap).lengthUs();
+      }
+      starts[i] = played;
+      played += kept.get(i).lengthUs();
+    }
+    return starts;
+  }
+
+  /** How much room tone follows a kept span (-1: precedes all), microseconds. */
+  public long gapAfterUs(int span) {
+    return gaps.stream().filter(g -> g.after() == span).mapToLong(PlacedGap::lengthUs).sum();
   }
 
   /** The same spans arranged for looking up times; build it once for many questions. */
   public KeptIndex index() {
-    return new KeptIndex(kept);
+    return new KeptIndex(kept, startsUs());
   }
 }

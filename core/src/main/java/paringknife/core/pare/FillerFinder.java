@@ -9,8 +9,7 @@ import paringknife.core.transcript.Word;
 
 /**
  * Finds filler words. Sure ones count wherever they stand; doubtful ones only where the rhythm
- * shows it: a comma or a pause of {@value #PAUSE_US} microseconds on a side. The English lists are
- * common practice.
+ * shows it: a comma or a pause of {@value #PAUSE_US} microseconds on a side.
  */
 public final class FillerFinder {
   private static final long PAUSE_US = 150_000;
@@ -18,15 +17,13 @@ public final class FillerFinder {
   private final Set<String> sure;
   private final List<List<String>> doubtful;
 
-  public FillerFinder(Set<String> sure, List<String> doubtful) {
-    this.sure = Set.copyOf(sure);
-    this.doubtful = doubtful.stream().map(p -> Arrays.asList(p.split(" "))).toList();
+  public FillerFinder(FillerList list) {
+    this.sure = Set.copyOf(list.sure());
+    this.doubtful = list.doubtful().stream().map(p -> Arrays.asList(p.split(" "))).toList();
   }
 
   public static FillerFinder english() {
-    return new FillerFinder(
-        Set.of("um", "umm", "uh", "uhm", "er", "erm", "hm", "hmm", "mm", "mhm"),
-        List.of("you know", "i mean", "sort of", "kind of", "like", "so", "well", "right", "actually", "basically"));
+    return new FillerFinder(FillerList.of("en"));
   }
 
   /** Whether a word, bare and in lower case, is a filler wherever it stands. */

@@ -13,23 +13,18 @@ import paringknife.core.time.Span;
  */
 public final class KeptIndex {
   private final List<Span> kept;
-  private final long[] playedBefore;
+  private final long[] playsAt;
   private final int[] byTime;
   private final long[] starts;
   private final long[] latestEnd;
 
-  KeptIndex(List<Span> kept) {
+  /**
+   * @param playsAt where each span begins on the clip's clock
+   */
+  KeptIndex(List<Span> kept, long[] playsAt) {
     this.kept = kept;
-    this.playedBefore = new long[kept.size() + 1];
-    for (int i = 0; i < kept.size(); i++) {
-      playedBefore[i + 1] = playedBefore[i] + kept.get(i).lengthUs();
-    }
-    this.byTime =
-        IntStream.range(0, kept.size())
-            .boxed()
-            .sorted(Comparator.comparing(kept::get))
-            .mapToInt(Integer::intValue)
-            .toArray();
+    this.playsAt = playsAt;
+    this.byTime = inOrder(kept) ? IntStream.range(0, kept.size()).toArray() : sorted(kept);
     this.starts = new long[kept.size()];
     this.latestEnd = new long[kept.size()];
     for (int i = 0; i < byTime.length; i++) {
@@ -38,25 +33,39 @@ public final class KeptIndex {
     }
   }
 
+  /** Whether the spans play as they were recorded, as those of most clips do. */
+  private static boolean inOrder(List<Span> kept) {
+    for (int i = 1; i < kept.size(); i++) {
+      if (kept.get(i).startUs() < kept.get(i - 1).startUs()) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  private static int[] sorted(List<Span> kept) {
+    return IntStream.range(0, kept.size()).boxed().sorted(Comparator.comparing(kept::get)).mapToInt(Integer::intValue).toArray();
+  }
+
   /** Where an episode time plays on the clip's clock; empty when it was left out. */
   public OptionalLong toClip(long episodeUs) {
     for (int i = lastStartingBy(episodeUs); i >= 0 && latestEnd[i] > episodeUs; i--) {
       Span span = kept.get(byTime[i]);
       if (span.contains(episodeUs)) {
-        return OptionalLong.of(playedBefore[byTime[i]] + episodeUs - span.startUs());
+        return OptionalLong.of(playsAt[byTime[i]] + episodeUs - span.startUs());
       }
     }
     return OptionalLong.empty();
   }
 
-  /** The episode time heard at a time of the clip, clamped to the clip. */
+  /** The episode time heard at a time of the clip, clamped to the clip; in a gap, the time it follows. */
   public long toEpisode(long clipUs) {
     if (kept.isEmpty()) {
       return 0;
     }
-    int at = java.util.Arrays.binarySearch(playedBefore, Math.max(0, clipUs));
-    int span = Math.min(kept.size() - 1, at >= 0 ? at : -at - 2);
-    long inside = Math.min(kept.get(span).lengthUs(), Math.max(0, clipUs) - playedBefore[span]);
+    int at = java.util.Arrays.binarySearch(playsAt, clipUs);
+    int span = Math.max(0, at >= 0 ? at : -at - 2);
+    long inside = Math.max(0, Math.min(kept.get(span).lengthUs(), clipUs - playsAt[span]));
     return kept.get(span).startUs() + inside;
   }
 

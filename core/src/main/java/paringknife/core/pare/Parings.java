@@ -7,7 +7,8 @@ import paringknife.core.time.Span;
 
 /**
  * The tray of what was taken out, a view of the clip: how much went, for which reason. Seconds
- * count once even where removals overlap (the earlier reason in time has them).
+ * count once even where removals overlap (the earlier reason in time has them). What was silenced or
+ * left uncaptioned takes no time out and is not counted here.
  *
  * @param originalUs length of what was picked
  * @param lengthUs length at present
@@ -26,6 +27,9 @@ public record Parings(long originalUs, long lengthUs, Map<Reason, Total> byReaso
     long original = stretches.stream().mapToLong(Span::lengthUs).sum();
     long counted = Long.MIN_VALUE;
     for (Removal removal : clip.removals()) {
+      if (removal.means() != Means.CUT) {
+        continue;
+      }
       long from = Math.max(counted, removal.span().startUs());
       long to = removal.span().endUs();
       counted = Math.max(counted, to);

@@ -9,9 +9,19 @@ import paringknife.core.time.Span;
  * @param reason why it went
  * @param span what goes, on the episode's clock
  * @param text the words that went, empty for a pause
+ * @param means how it went; where a stored clip does not say, it was cut
  */
-public record Removal(long id, Reason reason, Span span, String text)
+public record Removal(long id, Reason reason, Span span, String text, Means means)
     implements Comparable<Removal> {
+  public Removal {
+    means = means == null ? Means.CUT : means;
+  }
+
+  /** Something cut out with its time. */
+  public Removal(long id, Reason reason, Span span, String text) {
+    this(id, reason, span, text, Means.CUT);
+  }
+
   @Override
   public int compareTo(Removal other) {
     int byTime = span.compareTo(other.span);

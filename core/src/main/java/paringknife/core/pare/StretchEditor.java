@@ -85,6 +85,90 @@ public final class StretchEditor {
     return with(clip, stretches);
   }
 
+  /**
+   * Moves the edges of the seam between two stretches.
+   *
+   * @param place of the stretch after the seam, in playing order
+   * @param outUs where the stretch before it ends
+   * @param inUs where the stretch after it begins
+   * @throws IllegalArgumentException when there is no such seam, or too little would be left of a stretch
+   */
+  public ClipDocument moveSeam(ClipDocument clip, int place, long outUs, long inUs) {
+    List<Span> stretches = new ArrayList<>(clip.settings().stretches());
+    if (place < 1 || place >= stretches.size()) {
+      throw new IllegalArgumentException("This join is not there any more.");
+    }
+    Span before = stretches.get(place - 1);
+    Span after = stretches.get(place);
+    if (outUs - before.startUs() < LEAST_US || after.endUs() - inUs < LEAST_US || inUs < 0) {
+      throw new IllegalArgumentException("Too little would be left beside this join; drop the stretch instead.");
+    }
+    stretches.set(place - 1, new Span(before.startUs(), outUs));
+    stretches.set(place, new Span(inUs, after.endUs()));
+    return with(clip, stretches);
+  }
+
+  /** The two clips that come of parting one. */
+  public record Parted(ClipDocument first, ClipDocument second) {}
+
+  /**
+   * Parts a clip in two before a word (by index). Each keeps what was pared of it.
+   *
+   * @throws IllegalArgumentException when the word is not in the clip, or nothing would be left before it
+   */
+  public Parted part(ClipDocument clip, int word) {
+    long at = placement.edgeBefore(word);
+    long middle = transcript.words().get(word).span().middleUs();
+    List<Span> first = new ArrayList<>();
+    List<Span> second = new ArrayList<>();
+    boolean passed = false;
+    for (Span stretch : clip.settings().stretches()) {
+      if (!passed && stretch.contains(middle)) {
+        passed = true;
+        add(first, stretch.startUs(), Math.max(stretch.startUs(), at));
+        add(second, Math.max(stretch.startUs(), at), stretch.endUs());
+      } else {
+        (passed ? second : first).add(stretch);
+      }
+    }
+    if (!passed) {
+      throw new IllegalArgumentException("This word is not in this clip.");
+    }
+    if (first.stream().allMatch(s -> isWordless(s.startUs(), s.endUs()))) {
+      throw new IllegalArgumentException("This is where the clip begins; there is nothing before it to part from.");
+    }
+    ClipDocument rest = with(clip.withSettings(clip.settings().withTitle(clip.settings().title() + ", from here")), second);
+    return new Parted(onlyInside(with(clip, first)), onlyInside(rest));
+  }
+
+  private static ClipDocument onlyInside(ClipDocument clip) {
+    List<Span> stretches = clip.settings().stretches();
+    List<Gap> gaps = clip.settings().gaps().stream().filter(g -> stretches.stream().anyMatch(s -> g.atUs() > s.startUs() && g.atUs() <= s.endUs())).toList();
+    return clip
+        .withSettings(clip.settings().withGaps(gaps))
+        .withRemovals(clip.removals().stream().filter(r -> stretches.stream().anyMatch(s -> s.overlaps(r.span()))).toList(), clip.nextRemovalId());
+  }
+
+  /** A clip with another one of the same episode after it, what was pared of either still pared. */
+  public ClipDocument append(ClipDocument clip, ClipDocument other) {
+    List<Span> stretches = new ArrayList<>(clip.settings().stretches());
+    stretches.addAll(other.settings().stretches());
+    List<Removal> removals = new ArrayList<>(clip.removals());
+    List<Gap> gaps = new ArrayList<>(clip.settings().gaps());
+    long next = clip.nextRemovalId();
+    for (Removal removal : other.removals()) {
+      if (removals.stream().noneMatch(r -> r.span().equals(removal.span()) && r.means() == removal.means())) {
+        removals.add(new Removal(next++, removal.reason(), removal.span(), removal.text(), removal.means()));
+      }
+    }
+    for (Gap gap : other.settings().gaps()) {
+      if (gaps.stream().noneMatch(g -> g.atUs() == gap.atUs())) {
+        gaps.add(new Gap(next++, gap.atUs(), gap.lengthUs()));
+      }
+    }
+    return with(clip.withSettings(clip.settings().withGaps(gaps)), joined(stretches)).withRemovals(removals, next);
+  }
+
   private static List<Span> inside(ClipDocument clip, Span span) {
     List<Span> parts = new ArrayList<>();
     for (Span stretch : clip.settings().stretches()) {

@@ -53,10 +53,17 @@ public final class PickFinder {
   private final int[] fillersBefore;
 
   public PickFinder(Transcript transcript, LevelCurve levels) {
+    this(transcript, levels, new ClipEditor(transcript, levels));
+  }
+
+  /**
+   * @param editor tells how long a pick would be when pared
+   */
+  public PickFinder(Transcript transcript, LevelCurve levels, ClipEditor editor) {
     this.transcript = transcript;
     this.levels = levels;
     this.sentences = Sentences.of(transcript);
-    this.editor = new ClipEditor(transcript, levels);
+    this.editor = editor;
     this.content = sentences.stream().map(p -> (Set<String>) new HashSet<>(ContentWords.stems(transcript, p))).toList();
     this.centrality = Centrality.of(content);
     for (Word word : transcript.words()) {
@@ -195,7 +202,7 @@ public final class PickFinder {
   }
 
   private String firstSpoken(Passage sentence) {
-    FillerFinder fillers = FillerFinder.english();
+    FillerFinder fillers = editor.fillerFinder();
     for (int i = sentence.from(); i < sentence.to(); i++) {
       String bare = transcript.words().get(i).bare();
       if (!bare.isEmpty() && !fillers.isSure(bare)) {
@@ -420,9 +427,9 @@ public final class PickFinder {
   private long[] paredBefore() {
     List<Word> words = transcript.words();
     long[] before = new long[words.size() + 1];
-    List<Pause> pauses = new PauseDetector(PauseSettings.DEFAULT).pauses(levels, transcript);
+    List<Pause> pauses = new PauseDetector(PauseSettings.DEFAULT.inRoom(editor.quietBelowDb())).pauses(levels, transcript);
     Set<Integer> sure = new HashSet<>();
-    for (Filler filler : FillerFinder.english().find(transcript)) {
+    for (Filler filler : editor.fillerFinder().find(transcript)) {
       if (filler.sure()) {
         sure.add(filler.first());
       }

@@ -87,4 +87,16 @@ class StretchTest {
     assertThat(runs.get(0).episodeFrame()).isGreaterThan(runs.get(runs.size() - 1).episodeFrame());
     assertThat(PictureRun.total(runs)).isEqualTo(new FrameRate(25, 1).nearestFrame(cuts.lengthUs()));
   }
+
+  @Test
+  void theEdgesOfASeamAreMovedEachByItself() {
+    ClipDocument moved = editor.move(clip, 8, 11, 0);
+    Span before = moved.settings().stretches().get(0);
+    Span after = moved.settings().stretches().get(1);
+    ClipDocument nudged = editor.moveSeam(moved, 1, before.endUs() - 40_000, after.startUs() + 80_000);
+    assertThat(CutList.of(nudged, transcript).lengthUs()).isEqualTo(CutList.of(moved, transcript).lengthUs() - 120_000);
+    assertThat(heard(nudged)).isEqualTo(heard(moved));
+    assertThatThrownBy(() -> editor.moveSeam(moved, 2, 0, 0)).isInstanceOf(IllegalArgumentException.class);
+    assertThatThrownBy(() -> editor.moveSeam(moved, 1, before.startUs(), after.startUs())).isInstanceOf(IllegalArgumentException.class);
+  }
 }

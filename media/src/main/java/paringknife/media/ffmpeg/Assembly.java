@@ -67,8 +67,8 @@ public final class Assembly {
       graph.append(
           String.format(
               Locale.ROOT,
-              "[%d:v:0]setpts=PTS-STARTPTS,fps=%s:start_time=0,scale=%d:%d:force_original_aspect_ratio=decrease:flags=bicubic,pad=%d:%d:-1:-1,setsar=1,tpad=stop_mode=clone:stop_duration=2,trim=end_frame=%d,setpts=N/(%s)/TB,format=yuv420p[v%d];",
-              2 * i, rate, picture.width(), picture.height(), picture.width(), picture.height(), rate.nearestFrame(Math.round(length * 1e6)), rate, i));
+              "[%d:v:0]setpts=PTS-STARTPTS,fps=%s:start_time=0,scale=%d:%d:force_original_aspect_ratio=decrease:flags=bicubic,pad=%d:%d:-1:-1,setsar=1,tpad=stop_mode=clone:stop_duration=2,trim=end_frame=%d,settb=%d/%d,setpts=N,format=yuv420p[v%d];",
+              2 * i, rate, picture.width(), picture.height(), picture.width(), picture.height(), rate.nearestFrame(Math.round(length * 1e6)), rate.denominator(), rate.numerator(), i));
       graph.append(String.format(Locale.ROOT, "[%d:a:0]asetpts=PTS-STARTPTS,aresample=48000,aformat=sample_fmts=s16:channel_layouts=stereo,apad,atrim=end_sample=%d,asetpts=N/SR/TB[a%d];", 2 * i + 1, Math.round(length * 48_000), i));
       joined.append("[v").append(i).append("][a").append(i).append(']');
     }

@@ -1,15 +1,15 @@
 package paringknife.media.ffmpeg;
 
 import java.io.FileInputStream;
-import java.io.FileOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
-import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
+import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
@@ -17,9 +17,11 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import java.util.concurrent.locks.LockSupport;
 import java.util.function.DoubleConsumer;
 import paringknife.core.frame.FaceSample;
 import paringknife.core.listen.LevelCurve;
+import paringknife.core.listen.PauseSound;
 import paringknife.media.process.ChildProcess;
 import paringknife.media.process.Interrupted;
 import paringknife.media.process.ProcessFailed;
@@ -32,8 +34,14 @@ import paringknife.media.store.WholeFile;
  * the level curve and the pictures for face analysis.
  */
 public final class Ingest {
-  /** What ingest makes of a recording. */
-  public record Result(LevelCurve levels, List<FaceSample> faces) {}
+  /**
+   * What ingest makes of a recording.
+   *
+   * @param pauseLevels the level curve to look for pauses in; often the same
+   */
+  public record Result(LevelCurve levels, LevelCurve pauseLevels, List<FaceSample> faces) {}
+
+  private record Curves(LevelCurve own, LevelCurve forPauses) {}
 
   /** One thumbnail for so many seconds, the first at the start. */
   public static final int THUMBNAIL_SECONDS = 10;
@@ -110,20 +118,20 @@ public final class Ingest {
     process.getOutputStream().close();
     Thread killer = ChildProcess.killAfter(process, limit());
     ExecutorService readers = Executors.newFixedThreadPool(3);
+    Future<Curves> levels = readers.submit(() -> readLevels(pcm));
     try {
-      Future<LevelCurve> levels = readers.submit(() -> readLevels(pcm));
       Future<List<FaceSample>> faces = readers.submit(() -> pictures.read(process.getInputStream()));
       Future<String> errors = readers.submit(() -> followed(process, progress));
       int exit = process.waitFor();
       killer.interrupt();
-      release(pcm);
+      release(levels, pcm);
       if (exit != 0) {
         String said = errors.get();
         // A reader that failed closes its pipe, and ffmpeg ends for that reason: the reader's tells more.
         faces.get();
         throw new ProcessFailed("ffmpeg", exit, said);
       }
-      Result result = new Result(levels.get(), faces.get());
+      Result result = new Result(levels.get().own(), levels.get().forPauses(), faces.get());
       WholeFile.move(proxyPart, proxy);
       WholeFile.move(soundPart, sound);
       FolderTree.delete(thumbnails(proxy));
@@ -138,7 +146,8 @@ public final class Ingest {
       }
       throw new IOException(e.getCause());
     } finally {
-      process.destroyForcibly();
+      ChildProcess.end(process);
+      release(levels, pcm);
       readers.shutdownNow();
     }
   }
@@ -192,7 +201,7 @@ public final class Ingest {
             : SoundGraph.mixed(heard, firstHeard, recording.durationUs()));
     graph.append(",asplit=3[ap][af][al]");
     c.addAll(List.of("-filter_complex", graph.toString()));
-    c.addAll(List.of("-map", "[proxy]", "-map", "[ap]", "-c:v", "libx264", "-preset", "ultrafast", "-tune", "fastdecode", "-crf", "26", "-g", "15", "-bf", "0", "-colorspace", "bt709", "-color_primaries", "bt709", "-color_trc", "bt709", "-color_range", "tv", "-c:a", "aac", "-b:a", "128k", "-ac", channels(), "-movflags", "+faststart", proxyPart.toString()));
+    c.addAll(List.of("-map", "[proxy]", "-map", "[ap]", "-c:v", "libx264", "-preset", "ultrafast", "-tune", "fastdecode", "-crf", "26", "-g", "15", "-bf", "0", "-colorspace", "bt709", "-color_primaries", "bt709", "-color_trc", "bt709", "-color_range", "tv", "-c:a", "aac", "-aac_coder", "fast", "-b:a", "128k", "-ac", channels(), "-movflags", "+faststart", proxyPart.toString()));
     c.addAll(List.of("-map", "[frames]", "-f", "rawvideo", "pipe:1"));
     c.addAll(List.of("-map", "[thumbnails]", "-f", "image2", "-fps_mode", "passthrough", "-q:v", "5", thumbnailsPart.resolve("%05d.jpg").toString()));
     c.addAll(List.of("-map", "[af]", "-c:a", "flac", "-sample_fmt", "s16", "-compression_level", "2", soundPart.toString()));
@@ -200,35 +209,33 @@ public final class Ingest {
     return c;
   }
 
-  private static LevelCurve readLevels(Path pcm) throws IOException {
+  private static Curves readLevels(Path pcm) throws IOException {
     LevelCurve.Collector collector = new LevelCurve.Collector(48_000);
+    PauseSound pauses = new PauseSound(48_000);
     try (InputStream in = new FileInputStream(pcm.toFile())) {
       byte[] block = new byte[48_000 * 4];
       ByteBuffer samples = ByteBuffer.wrap(block).order(ByteOrder.LITTLE_ENDIAN);
       for (int read = in.readNBytes(block, 0, block.length); read > 0; read = in.readNBytes(block, 0, block.length)) {
         for (int i = 0; i + 4 <= read; i += 4) {
-          int left = Math.abs(samples.getShort(i));
-          int right = Math.abs(samples.getShort(i + 2));
-          collector.add(Math.max(left, right) / 32768f);
+          int left = samples.getShort(i);
+          int right = samples.getShort(i + 2);
+          collector.add(Math.max(Math.abs(left), Math.abs(right)) / 32768f);
+          pauses.add((left + right) / 65536f);
         }
       }
     }
-    return collector.finish();
+    LevelCurve own = collector.finish();
+    return new Curves(own, PauseSound.choose(own, pauses.finish()));
   }
 
-  /** Lets a reader that still waits for a writer go, should ffmpeg have died before opening. */
-  private static void release(Path pcm) throws IOException {
-    Thread opener =
-        new Thread(
-            () -> {
-              try (FileOutputStream out = new FileOutputStream(pcm.toFile())) {
-                out.flush();
-              } catch (IOException e) {
-                Thread.currentThread().interrupt();
-              }
-            },
-            "release-reader");
-    opener.setDaemon(true);
-    opener.start();
+  /**
+   * Lets a reader go that still waits for a writer, should ffmpeg have died before opening the pipe.
+   * Opened for both, a pipe neither waits for its other end nor comes into being anew.
+   */
+  private static void release(Future<?> reader, Path pipe) throws IOException {
+    while (!reader.isDone()) {
+      FileChannel.open(pipe, StandardOpenOption.READ, StandardOpenOption.WRITE).close();
+      LockSupport.parkNanos(Duration.ofMillis(2).toNanos());
+    }
   }
 }

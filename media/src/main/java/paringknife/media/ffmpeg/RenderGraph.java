@@ -19,11 +19,21 @@ final class RenderGraph {
   private final RenderOrder order;
   private final FrameRate rate;
   private final List<List<PictureRun>> groups = new ArrayList<>();
+  private final List<Hold> holds = new ArrayList<>();
+
+  /** Frames that go by while one is held: {@code after} frames have moved, then {@code count} do not. */
+  private record Hold(long after, long count) {}
 
   RenderGraph(RenderOrder order, FrameRate rate) {
     this.order = order;
     this.rate = rate;
+    long moved = 0;
     for (PictureRun run : order.runs()) {
+      if (run.held()) {
+        holds.add(new Hold(moved, run.count()));
+        continue;
+      }
+      moved += run.count();
       List<PictureRun> group = groups.isEmpty() ? null : groups.get(groups.size() - 1);
       if (group != null && isNear(group.get(group.size() - 1), run)) {
         group.add(run);
@@ -64,37 +74,58 @@ final class RenderGraph {
     for (int g = 0; g < groups.size(); g++) {
       graph.append('[').append(g).append(":v:0]fps=").append(rate).append(":start_time=0:round=near,");
       graph.append("select='").append(selection(groups.get(g))).append("',");
-      graph.append("setpts=N/(").append(rate).append(")/TB");
+      graph.append(oneByOne("N"));
       graph.append(groups.size() > 1 ? "[g" + g + "];\n" : ",");
     }
     if (groups.size() > 1) {
       for (int g = 0; g < groups.size(); g++) {
         graph.append("[g").append(g).append(']');
       }
-      graph.append("concat=n=").append(groups.size()).append(":v=1:a=0,setpts=N/(").append(rate).append(")/TB,");
+      graph.append("concat=n=").append(groups.size()).append(":v=1:a=0,").append(oneByOne("N")).append(',');
     }
+    graph.append(holding());
     graph.append(crop());
-    graph.append(",scale=").append(order.spec().width()).append(':').append(order.spec().height());
+    graph.append(",scale=").append(order.width()).append(':').append(order.height());
     graph.append(":flags=bicubic,setsar=1");
     if (!order.captions().isEmpty()) {
       graph.append(",format=gbrp,ass=captions.ass:fontsdir=fonts,scale=out_color_matrix=bt709:out_range=tv");
     }
     if (order.speed() != 1) {
-      graph.append(String.format(Locale.ROOT, ",setpts=PTS/%.6f,fps=%s", order.speed(), rate));
+      graph.append(String.format(Locale.ROOT, ",settb=AVTB,setpts=PTS/%.6f,fps=%s", order.speed(), rate));
     }
     graph.append(",format=yuv420p[v]");
     return graph.toString();
   }
 
+  /** Frames on a clock that counts frames, so that no time is ever rounded. */
+  private String oneByOne(String number) {
+    return "settb=" + rate.denominator() + "/" + rate.numerator() + ",setpts=" + number;
+  }
+
+  /** Leaves time where a frame is held, and lets the frame rate's filter fill it with that frame. */
+  private String holding() {
+    if (holds.isEmpty()) {
+      return "";
+    }
+    List<FrameExpression.Step> later = new ArrayList<>(List.of(new FrameExpression.Step(0, 0)));
+    long waited = 0;
+    for (Hold hold : holds) {
+      waited += hold.count();
+      later.add(new FrameExpression.Step(hold.after(), waited));
+    }
+    long last = holds.get(holds.size() - 1).count();
+    return oneByOne("'N+" + new FrameExpression("N", later).text() + "'") + ",fps=" + rate + ":start_time=0:round=near,tpad=stop=" + last + ":stop_mode=clone,";
+  }
+
   private static String selection(List<PictureRun> group) {
     long origin = group.get(0).episodeFrame();
-    StringBuilder terms = new StringBuilder();
+    List<FrameExpression.Step> steps = new ArrayList<>();
     for (PictureRun run : group) {
-      terms.append(terms.isEmpty() ? "" : "+");
       long from = run.episodeFrame() - origin;
-      terms.append("between(n,").append(from).append(',').append(from + run.count() - 1).append(')');
+      steps.add(new FrameExpression.Step(from, 1));
+      steps.add(new FrameExpression.Step(from + run.count(), 0));
     }
-    return terms.toString();
+    return new FrameExpression("n", steps).text();
   }
 
   private String crop() {
@@ -109,15 +140,11 @@ final class RenderGraph {
   }
 
   private String position(boolean horizontal) {
-    StringBuilder terms = new StringBuilder();
-    for (WindowRun window : WindowRun.of(order.runs(), order.windows(), rate)) {
-      terms.append(terms.isEmpty() ? "" : "+");
-      double at = horizontal ? window.window().x() : window.window().y();
-      terms.append(
-          String.format(
-              Locale.ROOT, "%.3f*between(n,%d,%d)", at, window.clipFrame(), window.clipFrame() + window.count() - 1));
-    }
-    return terms.toString();
+    List<FrameExpression.Step> steps =
+        WindowRun.of(order.runs(), order.windows(), rate).stream()
+            .map(w -> new FrameExpression.Step(w.clipFrame(), horizontal ? w.window().x() : w.window().y()))
+            .toList();
+    return new FrameExpression("n", steps).text();
   }
 
   private static String seconds(double s) {

@@ -1,29 +1,35 @@
 package paringknife.media.ffmpeg;
 
-import java.nio.file.Path;
 import java.util.List;
-import paringknife.core.deliver.DeliverySpec;
+import org.jspecify.annotations.Nullable;
 import paringknife.core.frame.HeldWindow;
-import paringknife.core.pare.CutList;
+import paringknife.core.listen.LoudnessTarget;
+import paringknife.core.listen.SampleSource;
+import paringknife.core.listen.SoundPlan;
 import paringknife.core.pare.PictureRun;
 
 /**
  * All that a finished file is made from.
  *
  * @param recording the original
- * @param sound the episode's lossless sound
- * @param cuts what plays
- * @param runs the pictures of the cut list
- * @param windows held windows that cover the cut list, on the episode's clock, in order
+ * @param sound the episode's sound as it is to be heard
+ * @param plan what of the sound plays
+ * @param runs what of the picture plays
+ * @param windows held windows that cover the runs, on the episode's clock, in order
+ * @param captions an ASS script for that size; empty for none
+ * @param width of the finished picture, pixels, even
+ * @param height of the finished picture, pixels, even
+ * @param loudness what the sound is brought to; null leaves it as it is
  * @param speed how fast all of it plays, at its own pitch
- * @param captions an ASS script for the spec's size; empty for none
  */
 public record RenderOrder(
     Recording recording,
-    Path sound,
-    CutList cuts,
+    SampleSource sound,
+    SoundPlan plan,
     List<PictureRun> runs,
     List<HeldWindow> windows,
     String captions,
-    DeliverySpec spec,
+    int width,
+    int height,
+    @Nullable LoudnessTarget loudness,
     double speed) {}

@@ -9,8 +9,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.DoubleConsumer;
 import paringknife.core.listen.LoudnessTarget;
-import paringknife.core.listen.SampleSource;
 import paringknife.core.listen.SoundJoiner;
+import paringknife.core.listen.SoundMeasure;
 import paringknife.core.pare.PictureRun;
 import paringknife.core.time.FrameRate;
 import paringknife.media.process.ChildProcess;
@@ -68,7 +68,7 @@ public final class Renderer {
     Thread killer = ChildProcess.killAfter(process, limit(order));
     try {
       process.getOutputStream().close();
-      String said = FfmpegProgress.follow(process.getErrorStream(), Math.round(order.cuts().lengthUs() / order.speed()), progress);
+      String said = FfmpegProgress.follow(process.getErrorStream(), Math.round(order.plan().lengthUs() / order.speed()), progress);
       int exit = process.waitFor();
       if (exit != 0) {
         throw new ProcessFailed("ffmpeg", exit, said);
@@ -78,13 +78,13 @@ public final class Renderer {
       throw new Interrupted();
     } finally {
       killer.interrupt();
-      process.destroyForcibly();
+      ChildProcess.end(process);
     }
     WholeFile.move(work.resolve("out.mp4"), target);
   }
 
   private static Duration limit(RenderOrder order) {
-    return Duration.ofSeconds(300 + order.cuts().lengthUs() / 1_000_000 * 30);
+    return Duration.ofSeconds(300 + order.plan().lengthUs() / 1_000_000 * 30);
   }
 
   private List<String> command(RenderOrder order, RenderGraph graph) {
@@ -100,13 +100,18 @@ public final class Renderer {
   }
 
   private static void writeSound(RenderOrder order, Path file) throws IOException {
-    SampleSource source = SoundWindow.covering(order.sound(), order.cuts().kept());
-    float[] sound = new SoundJoiner(source).join(order.cuts().kept());
+    SoundJoiner joiner = new SoundJoiner(order.sound(), order.plan());
+    PcmFile sound = PcmFile.write(joiner, joiner.moments(), file.resolveSibling("joined.f32"));
     if (order.speed() != 1) {
-      sound = PcmFile.faster(sound, order.speed(), file.resolveSibling("as-spoken.f32"), file.resolveSibling("faster.f32"));
+      sound = sound.faster(order.speed(), file.resolveSibling("faster.f32"));
     }
-    new LoudnessTarget(order.spec().lufs(), order.spec().ceilingDbtp() - CODEC_ROOM_DB)
-        .apply(sound, SampleSource.CHANNELS);
-    PcmFile.write(sound, file);
+    long moments = sound.moments();
+    if (order.loudness() == null) {
+      PcmFile.write(sound, moments, file);
+      return;
+    }
+    LoudnessTarget target = new LoudnessTarget(order.loudness().lufs(), order.loudness().ceilingDbtp() - CODEC_ROOM_DB);
+    PcmFile once = PcmFile.write(target.round(sound, SoundMeasure.of(sound, moments)), moments, file.resolveSibling("once.f32"));
+    PcmFile.write(target.round(once, SoundMeasure.of(once, moments)), moments, file);
   }
 }

@@ -43,7 +43,7 @@ public final class SoundPicture {
           throw new ProcessFailed("ffmpeg", process.exitValue(), said);
         }
       } finally {
-        process.destroyForcibly();
+        ChildProcess.end(process);
       }
       WholeFile.move(part, target);
       return target;

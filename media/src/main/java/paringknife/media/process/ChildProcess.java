@@ -49,7 +49,17 @@ public final class ChildProcess {
       builder.directory(directory.toFile());
     }
     try {
-      Process process = builder.start();
+      return outcome(builder.start(), command.get(0), limit);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new Interrupted();
+    }
+  }
+
+  private static Outcome outcome(Process process, String name, Duration limit) throws IOException, InterruptedException {
+    try {
       process.getOutputStream().close();
       ByteArrayOutputStream errors = new ByteArrayOutputStream();
       Thread errorReader = reader(process.getErrorStream(), errors);
@@ -59,14 +69,30 @@ public final class ChildProcess {
       killer.interrupt();
       errorReader.join();
       if (killer.getName().endsWith("fired")) {
-        throw new ProcessFailed(command.get(0), -1, "took longer than " + limit.toSeconds() + " s");
+        throw new ProcessFailed(name, -1, "took longer than " + limit.toSeconds() + " s");
       }
       return new Outcome(process.exitValue(), output, errors.toString(StandardCharsets.UTF_8));
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    } catch (InterruptedException e) {
+    } finally {
+      end(process);
+    }
+  }
+
+  /**
+   * Kills a process that still runs and waits until it is gone, so that it writes nothing more where it
+   * worked; the thread's interruption is kept.
+   */
+  public static void end(Process process) {
+    process.destroyForcibly();
+    boolean interrupted = false;
+    while (process.isAlive()) {
+      try {
+        process.waitFor();
+      } catch (InterruptedException e) {
+        interrupted = true;
+      }
+    }
+    if (interrupted) {
       Thread.currentThread().interrupt();
-      throw new Interrupted();
     }
   }
 

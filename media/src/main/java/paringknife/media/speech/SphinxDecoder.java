@@ -18,6 +18,7 @@ import paringknife.core.time.Span;
 import paringknife.core.transcript.HeardWord;
 import paringknife.media.ffmpeg.DecodedSound;
 import paringknife.media.ffmpeg.Probe;
+import paringknife.media.process.ChildProcess;
 import paringknife.media.process.Interrupted;
 import paringknife.media.process.ProcessFailed;
 import paringknife.media.store.ScratchFolder;
@@ -104,7 +105,7 @@ final class SphinxDecoder {
         }
       }
     } finally {
-      processes.forEach(Process::destroyForcibly);
+      processes.forEach(ChildProcess::end);
     }
     progress.accept(1);
     List<HeardWord> heard = new ArrayList<>();

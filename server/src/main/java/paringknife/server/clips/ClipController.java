@@ -17,12 +17,11 @@ import paringknife.core.frame.WindowRun;
 import paringknife.core.letter.Cue;
 import paringknife.core.listen.Pause;
 import paringknife.core.pare.ClipDocument;
-import paringknife.core.pare.ClipSettings;
 import paringknife.core.pare.CutList;
 import paringknife.core.pare.Filler;
 import paringknife.core.pare.FillerFinder;
-import paringknife.core.pare.Framing;
 import paringknife.core.pare.PictureRun;
+import paringknife.core.pare.StretchEditor;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
 import paringknife.server.database.Recent;
@@ -40,16 +39,15 @@ class ClipController {
   private final ClipStore store;
   private final VersionStore versions;
   private final Events events;
-
-  private final WantedSpecs wanted;
+  private final NewClips clips;
 
   /** The newest state told of each clip, to tell the next change against. */
   private final Recent<Told> told = new Recent<>(60);
 
   private record Told(ClipState state, Episode episode) {}
 
-  ClipController(Episodes episodes, ClipStore store, VersionStore versions, Events events, WantedSpecs wanted) {
-    this.wanted = wanted;
+  ClipController(Episodes episodes, ClipStore store, VersionStore versions, Events events, NewClips clips) {
+    this.clips = clips;
     this.episodes = episodes;
     this.store = store;
     this.versions = versions;
@@ -68,9 +66,13 @@ class ClipController {
   /** What could still be pared: counts, and microseconds it would give. */
   record Prospects(int pauses, long pausesUs, int sureFillers, int doubtfulFillers, long sureFillersUs, int repeats, long repeatsUs, List<Span> pauseSpans) {}
 
-  /** What plays and shows, frame by frame, for the clip's shape. */
+  /**
+   * What plays and shows, frame by frame, for the clip's shape.
+   *
+   * @param dressed whether the sound is more than the recording cut: room tone, or cleaned
+   */
   record Preview(
-      int revision, int width, int height, int frameRateNumerator, int frameRateDenominator, List<PictureRun> runs, List<WindowRun> windows, List<Cue> cues, String ass) {}
+      int revision, int width, int height, int frameRateNumerator, int frameRateDenominator, boolean dressed, List<PictureRun> runs, List<WindowRun> windows, List<Cue> cues, String ass) {}
 
   @GetMapping("/episodes/{id}/clips")
   List<ClipState> ofEpisode(@PathVariable long id) {
@@ -83,17 +85,15 @@ class ClipController {
     Episode episode = episodes.open(id);
     ClipIntent.Range.check(asked.firstWord(), asked.lastWord(), episode);
     Span stretch = episode.editor().stretchOf(asked.firstWord(), asked.lastWord());
-    String title = asked.title().isBlank() ? titleFrom(episode.transcript(), asked) : asked.title().strip();
-    ClipDocument document =
-        ClipDocument.of(
-            new ClipSettings(title, List.of(stretch), "9:16", Framing.SPEAKER, "sluice", wanted.specsFor(id)));
-    ClipState made = ClipState.of(store.create(id, document), episode);
+    String title = asked.title().isBlank() ? titleFrom(episode, asked) : asked.title().strip();
+    ClipState made = ClipState.of(clips.make(id, title, List.of(stretch)), episode);
     events.clipsChanged(id);
     return made;
   }
 
-  private static String titleFrom(Transcript transcript, NewClip asked) {
-    FillerFinder fillers = FillerFinder.english();
+  private static String titleFrom(Episode episode, NewClip asked) {
+    Transcript transcript = episode.transcript();
+    FillerFinder fillers = episode.editor().fillerFinder();
     StringBuilder title = new StringBuilder();
     for (int i = asked.firstWord(); i <= asked.lastWord() && title.length() < 32; i++) {
       String bare = transcript.words().get(i).bare();
@@ -146,6 +146,39 @@ class ClipController {
     return settle(clip, store.change(clip, "return to a version", returned), episodes.open(clip.episodeId()));
   }
 
+  /** A clip in two: what is left of it, and the new one that goes on from there. */
+  record PartedClip(ClipStep first, ClipState second) {}
+
+  /** Parts a clip before a word, by index; the rest becomes a clip of its own. */
+  record Part(int revision, int word) {}
+
+  @PostMapping("/clips/{id}/part")
+  PartedClip part(@PathVariable long id, @RequestBody Part asked) {
+    ClipStore.StoredClip clip = seen(id, asked.revision());
+    Episode episode = episodes.open(clip.episodeId());
+    ClipIntent.Range.check(asked.word(), asked.word(), episode);
+    StretchEditor.Parted parted = episode.stretches().part(clip.document(), asked.word());
+    ClipStore.StoredClip second = store.create(clip.episodeId(), parted.second());
+    return new PartedClip(settle(clip, store.change(clip, "part the clip", parted.first()), episode), ClipState.of(second, episode));
+  }
+
+  /** Puts another clip of the same episode after this one. */
+  record Join(int revision, long other) {}
+
+  /** Joins two clips; the other one goes into the bin. */
+  @PostMapping("/clips/{id}/join")
+  ClipStep join(@PathVariable long id, @RequestBody Join asked) {
+    ClipStore.StoredClip clip = seen(id, asked.revision());
+    ClipStore.StoredClip other = store.byId(asked.other());
+    if (other.episodeId() != clip.episodeId() || other.id() == clip.id()) {
+      throw new IllegalArgumentException("Only another clip of the same episode can be joined on.");
+    }
+    Episode episode = episodes.open(clip.episodeId());
+    ClipStep step = settle(clip, store.change(clip, "join on " + other.document().settings().title(), episode.stretches().append(clip.document(), other.document())), episode);
+    bin(other.id());
+    return step;
+  }
+
   private ClipStore.StoredClip seen(long id, int revision) {
     ClipStore.StoredClip clip = store.byId(id);
     if (clip.revision() != revision) {
@@ -192,7 +225,7 @@ class ClipController {
     Episode episode = episodes.open(clip.episodeId());
     List<Pause> pauses =
         episode.editor().pauses(clip.document(), ClipIntent.ParePauses.settings(thresholdDb, shortest, head, tail));
-    List<Filler> fillers = episode.editor().fillers(clip.document(), FillerFinder.english());
+    List<Filler> fillers = episode.editor().fillers(clip.document());
     long sureUs =
         fillers.stream()
             .filter(Filler::sure)
@@ -226,6 +259,7 @@ class ClipController {
         spec.height(),
         episode.rate().numerator(),
         episode.rate().denominator(),
+        !composition.sound().isRecordedOnly() || !composition.cleanup().asksForNothing(),
         composition.runs(),
         composition.windowRuns(),
         composition.cues(),

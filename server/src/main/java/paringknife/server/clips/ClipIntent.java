@@ -7,11 +7,12 @@ import java.util.Locale;
 import paringknife.core.frame.Shape;
 import paringknife.core.letter.Letterings;
 import paringknife.core.listen.PauseSettings;
+import paringknife.core.listen.clean.Cleanup;
 import paringknife.core.deliver.DeliverySpecs;
 import paringknife.core.pare.ClipDocument;
-import paringknife.core.pare.FillerFinder;
 import paringknife.core.pare.FitPlan;
 import paringknife.core.pare.Framing;
+import paringknife.core.pare.Means;
 import paringknife.core.pare.Reason;
 import paringknife.core.pare.RepeatGroup;
 import paringknife.core.time.Span;
@@ -24,6 +25,10 @@ import paringknife.server.episodes.Episode;
   @JsonSubTypes.Type(value = ClipIntent.ParePauses.class, name = "parePauses"),
   @JsonSubTypes.Type(value = ClipIntent.PareFillers.class, name = "pareFillers"),
   @JsonSubTypes.Type(value = ClipIntent.PareChosenFillers.class, name = "pareChosenFillers"),
+  @JsonSubTypes.Type(value = ClipIntent.TreatWords.class, name = "treatWords"),
+  @JsonSubTypes.Type(value = ClipIntent.PutGap.class, name = "putGap"),
+  @JsonSubTypes.Type(value = ClipIntent.ChangeGap.class, name = "changeGap"),
+  @JsonSubTypes.Type(value = ClipIntent.CleanUp.class, name = "cleanUp"),
   @JsonSubTypes.Type(value = ClipIntent.PareRepeats.class, name = "pareRepeats"),
   @JsonSubTypes.Type(value = ClipIntent.KeepAttempt.class, name = "keepAttempt"),
   @JsonSubTypes.Type(value = ClipIntent.ParePauseAfter.class, name = "parePauseAfter"),
@@ -36,12 +41,16 @@ import paringknife.server.episodes.Episode;
   @JsonSubTypes.Type(value = ClipIntent.MoveWords.class, name = "moveWords"),
   @JsonSubTypes.Type(value = ClipIntent.PullWords.class, name = "pullWords"),
   @JsonSubTypes.Type(value = ClipIntent.DropStretch.class, name = "dropStretch"),
+  @JsonSubTypes.Type(value = ClipIntent.MoveSeam.class, name = "moveSeam"),
   @JsonSubTypes.Type(value = ClipIntent.Rename.class, name = "rename"),
   @JsonSubTypes.Type(value = ClipIntent.Reframe.class, name = "reframe"),
   @JsonSubTypes.Type(value = ClipIntent.Letter.class, name = "letter"),
   @JsonSubTypes.Type(value = ClipIntent.AskFor.class, name = "askFor")
 })
 public sealed interface ClipIntent {
+  /** Taking more than so many out at once keeps the state before as a version. */
+  int SWEEPING = 3;
+
   /** The clip after this was done. */
   ClipDocument apply(ClipDocument clip, Episode episode);
 
@@ -111,6 +120,19 @@ public sealed interface ClipIntent {
     }
   }
 
+  /** Move the edges of the join before a stretch. */
+  record MoveSeam(int place, long outUs, long inUs) implements ClipIntent {
+    @Override
+    public ClipDocument apply(ClipDocument clip, Episode episode) {
+      return episode.stretches().moveSeam(clip, place, Math.min(outUs, episode.levels().durationUs()), inUs);
+    }
+
+    @Override
+    public String label() {
+      return "move a join";
+    }
+  }
+
   /** Take out all pauses by these settings: dBFS and seconds. */
   record ParePauses(double thresholdDb, double shortest, double head, double tail)
       implements ClipIntent {
@@ -138,7 +160,7 @@ public sealed interface ClipIntent {
   record PareFillers() implements ClipIntent {
     @Override
     public ClipDocument apply(ClipDocument clip, Episode episode) {
-      return episode.editor().pareSureFillers(clip, FillerFinder.english());
+      return episode.editor().pareSureFillers(clip);
     }
 
     @Override
@@ -153,15 +175,85 @@ public sealed interface ClipIntent {
   }
 
   /** Take single fillers out, by the index of their first word. */
-  record PareChosenFillers(List<Integer> first) implements ClipIntent {
+  record PareChosenFillers(List<Integer> first, Means means) implements ClipIntent {
     @Override
     public ClipDocument apply(ClipDocument clip, Episode episode) {
-      return episode.editor().pareFillers(clip, episode.editor().fillers(clip, FillerFinder.english()).stream().filter(f -> first.contains(f.first())).toList());
+      return episode.editor().takeFillers(clip, episode.editor().fillers(clip).stream().filter(f -> first.contains(f.first())).toList(), means);
     }
 
     @Override
     public String label() {
-      return first.size() == 1 ? "pare a filler" : "pare " + first.size() + " fillers";
+      String many = first.size() == 1 ? "a filler" : first.size() + " fillers";
+      return switch (means) {
+        case CUT -> "pare " + many;
+        case ROOM_TONE -> "room tone for " + many;
+        case MUTE -> "mute " + many;
+        case CAPTIONS_ONLY -> "take " + many + " out of the captions";
+      };
+    }
+
+    @Override
+    public boolean isSweeping() {
+      return first.size() > SWEEPING;
+    }
+  }
+
+  /** Silence words, or take them out of the captions only; by index, both included. */
+  record TreatWords(int first, int last, Means means) implements ClipIntent {
+    @Override
+    public ClipDocument apply(ClipDocument clip, Episode episode) {
+      Range.check(first, last, episode);
+      return episode.editor().treatWords(clip, first, last, means);
+    }
+
+    @Override
+    public String label() {
+      return switch (means) {
+        case CUT -> "pare words";
+        case ROOM_TONE -> "room tone for words";
+        case MUTE -> "mute words";
+        case CAPTIONS_ONLY -> "take words out of the captions";
+      };
+    }
+  }
+
+  /** Put room tone of so many seconds after a word. */
+  record PutGap(int word, double seconds) implements ClipIntent {
+    @Override
+    public ClipDocument apply(ClipDocument clip, Episode episode) {
+      Range.check(word, word, episode);
+      return episode.editor().putGapAfter(clip, word, Math.round(seconds * 1e6));
+    }
+
+    @Override
+    public String label() {
+      return "put in a gap";
+    }
+  }
+
+  /** Give a gap another length in seconds; 0 takes it out. */
+  record ChangeGap(long id, double seconds) implements ClipIntent {
+    @Override
+    public ClipDocument apply(ClipDocument clip, Episode episode) {
+      return episode.editor().changeGapLength(clip, id, Math.round(seconds * 1e6));
+    }
+
+    @Override
+    public String label() {
+      return seconds > 0 ? "change a gap" : "take a gap out";
+    }
+  }
+
+  /** Choose what is done to the voice. */
+  record CleanUp(boolean hum, boolean noise, boolean even, boolean sibilance) implements ClipIntent {
+    @Override
+    public ClipDocument apply(ClipDocument clip, Episode episode) {
+      return clip.withSettings(clip.settings().withCleanup(new Cleanup(hum, noise, even, sibilance)));
+    }
+
+    @Override
+    public String label() {
+      return "clean up the sound";
     }
   }
 

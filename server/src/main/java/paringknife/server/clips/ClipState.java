@@ -3,14 +3,20 @@ package paringknife.server.clips;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import paringknife.core.listen.clean.Cleanup;
+import paringknife.core.pare.ClipDocument;
 import paringknife.core.pare.CutList;
 import paringknife.core.pare.Framing;
+import paringknife.core.pare.Gap;
 import paringknife.core.pare.Parings;
 import paringknife.core.pare.Reason;
 import paringknife.core.pare.Removal;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Passage;
+import paringknife.core.transcript.Transcript;
 import paringknife.server.episodes.Episode;
 
 /**
@@ -19,6 +25,7 @@ import paringknife.server.episodes.Episode;
  * @param firstWord index of its first word
  * @param lastWord index of its last word, included
  * @param pieces the words of each stretch, in playing order
+ * @param gaps room tone put in, in playing order
  * @param kept what plays, in order
  * @param cut what was left out
  */
@@ -38,6 +45,8 @@ public record ClipState(
     String lettering,
     List<String> specs,
     double speed,
+    List<GapShown> gaps,
+    Cleanup cleanup,
     List<Removal> removals,
     List<Span> kept,
     List<Span> cut,
@@ -47,6 +56,21 @@ public record ClipState(
 
   /** One reason's share of what was taken out. */
   public record Paring(Reason reason, String name, int count, long us) {}
+
+  /**
+   * Room tone put in.
+   *
+   * @param word index of the word after which it stands in the text; -1 before all
+   * @param after index of the kept span it follows; -1 before the first
+   */
+  public record GapShown(long id, int word, int after, long lengthUs) {}
+
+  private static List<GapShown> gaps(ClipDocument clip, CutList cuts, Transcript transcript) {
+    Map<Long, Long> places = clip.settings().gaps().stream().collect(Collectors.toMap(Gap::id, Gap::atUs));
+    return cuts.gaps().stream()
+        .map(g -> new GapShown(g.id(), transcript.firstEndingAfter(places.getOrDefault(g.id(), 0L)) - 1, g.after(), g.lengthUs()))
+        .toList();
+  }
 
   static ClipState of(ClipStore.StoredClip clip, Episode episode) {
     CutList cuts = CutList.of(clip.document(), episode.transcript());
@@ -72,6 +96,8 @@ public record ClipState(
         settings.lettering(),
         settings.specs(),
         settings.speed(),
+        gaps(clip.document(), cuts, episode.transcript()),
+        settings.cleanup(),
         clip.document().removals(),
         cuts.kept(),
         cuts.cut(),

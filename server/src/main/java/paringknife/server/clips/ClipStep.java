@@ -2,6 +2,7 @@ package paringknife.server.clips;
 
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import paringknife.core.listen.clean.Cleanup;
 import paringknife.core.pare.Framing;
 import paringknife.core.pare.Removal;
 import paringknife.core.time.Span;
@@ -31,6 +32,8 @@ public record ClipStep(
     String lettering,
     List<String> specs,
     double speed,
+    List<ClipState.GapShown> gaps,
+    Cleanup cleanup,
     RemovalSplice removals,
     SpanSplice kept,
     SpanSplice cut,
@@ -62,6 +65,8 @@ public record ClipStep(
         after.lettering(),
         after.specs(),
         after.speed(),
+        after.gaps(),
+        after.cleanup(),
         removals(before.removals(), after.removals()),
         spans(before.kept(), after.kept()),
         spans(before.cut(), after.cut()),

@@ -42,7 +42,9 @@ public final class CutListFile {
     List<EditEvent> events = new ArrayList<>();
     for (PictureRun run : PictureRun.of(cuts, rate)) {
       EditEvent last = events.isEmpty() ? null : events.get(events.size() - 1);
-      if (last != null && last.sourceFrame() + last.count() == run.episodeFrame()) {
+      if (run.held()) {
+        events.add(new EditEvent(run.episodeFrame(), run.clipFrame(), run.count(), true));
+      } else if (last != null && !last.held() && last.sourceFrame() + last.count() == run.episodeFrame()) {
         events.set(events.size() - 1, new EditEvent(last.sourceFrame(), last.recordFrame(), last.count() + run.count()));
       } else {
         events.add(new EditEvent(run.episodeFrame(), run.clipFrame(), run.count()));

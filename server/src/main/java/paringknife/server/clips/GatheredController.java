@@ -9,9 +9,6 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
-import paringknife.core.pare.ClipDocument;
-import paringknife.core.pare.ClipSettings;
-import paringknife.core.pare.Framing;
 import paringknife.core.time.FrameRate;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.AssembledTranscript;
@@ -31,16 +28,14 @@ class GatheredController {
   private static final long LONGEST_US = 1_800_000_000;
 
   private final Episodes episodes;
-  private final ClipStore clips;
+  private final NewClips clips;
   private final DataFolder data;
-  private final WantedSpecs wanted;
   private final Events events;
 
-  GatheredController(Episodes episodes, ClipStore clips, DataFolder data, WantedSpecs wanted, Events events) {
+  GatheredController(Episodes episodes, NewClips clips, DataFolder data, Events events) {
     this.episodes = episodes;
     this.clips = clips;
     this.data = data;
-    this.wanted = wanted;
     this.events = events;
   }
 
@@ -76,8 +71,7 @@ class GatheredController {
   }
 
   private MadeClip clip(long episodeId, String title, List<Span> stretches) {
-    ClipDocument document = ClipDocument.of(new ClipSettings(title, stretches, "9:16", Framing.SPEAKER, "sluice", wanted.specsFor(episodeId)));
-    long id = clips.create(episodeId, document).id();
+    long id = clips.make(episodeId, title, stretches).id();
     events.clipsChanged(episodeId);
     return new MadeClip(episodeId, id);
   }

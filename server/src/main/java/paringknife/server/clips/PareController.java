@@ -3,20 +3,25 @@ package paringknife.server.clips;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import paringknife.core.deliver.DeliverySpec;
+import paringknife.core.deliver.DeliverySpecs;
+import paringknife.core.listen.LoudnessTarget;
 import paringknife.core.pare.ClipDocument;
 import paringknife.core.pare.Comparison;
 import paringknife.core.pare.Filler;
-import paringknife.core.pare.FillerFinder;
+import paringknife.core.pare.FillerList;
 import paringknife.core.pare.FitPlan;
 import paringknife.core.pare.RepeatGroup;
 import paringknife.core.transcript.Transcript;
@@ -31,9 +36,11 @@ class PareController {
   private final Episodes episodes;
   private final ClipStore clips;
   private final VersionStore versions;
+  private final ClipSound sound;
   private final Events events;
 
-  PareController(Episodes episodes, ClipStore clips, VersionStore versions, Events events) {
+  PareController(Episodes episodes, ClipStore clips, VersionStore versions, ClipSound sound, Events events) {
+    this.sound = sound;
     this.episodes = episodes;
     this.clips = clips;
     this.versions = versions;
@@ -82,7 +89,7 @@ class PareController {
     Episode episode = episodes.open(clip.episodeId());
     Transcript transcript = episode.transcript();
     List<FillerFound> found = new ArrayList<>();
-    for (Filler filler : episode.editor().fillers(clip.document(), FillerFinder.english())) {
+    for (Filler filler : episode.editor().fillers(clip.document())) {
       found.add(
           new FillerFound(
               filler.first(),
@@ -95,13 +102,41 @@ class PareController {
     return found;
   }
 
+  @GetMapping("/filler-list")
+  FillerList fillerList(@PathVariable long id) {
+    return episodes.open(clips.byId(id).episodeId()).fillers();
+  }
+
+  /** Changes the filler words of the whole show in this language. */
+  @PutMapping("/filler-list")
+  FillerList changeFillerList(@PathVariable long id, @RequestBody FillerList list) {
+    long episode = clips.byId(id).episodeId();
+    episodes.changeFillers(episode, list);
+    events.clipsChanged(episode);
+    return list;
+  }
+
+  @GetMapping(value = "/sound", produces = "audio/wav")
+  byte[] sound(
+      @PathVariable long id, @RequestParam long fromUs, @RequestParam long toUs, @RequestParam(defaultValue = "false") boolean asRecorded) {
+    return sound.part(id, fromUs, toUs, asRecorded);
+  }
+
+  /** How loud the clip is, against the first of its specs. */
+  @GetMapping("/loudness")
+  ClipSound.Loudness loudness(@PathVariable long id) {
+    List<String> specs = clips.byId(id).document().settings().specs();
+    DeliverySpec spec = DeliverySpecs.byId(specs.isEmpty() ? DeliverySpecs.shipped().get(0).id() : specs.get(0));
+    return sound.loudness(id, new LoudnessTarget(spec.lufs(), spec.ceilingDbtp()));
+  }
+
   @GetMapping("/fit")
-  FitPlan fit(@PathVariable long id, @RequestParam long targetUs) {
+  FitPlan fit(@PathVariable long id, @RequestParam long targetUs, @RequestParam(defaultValue = "") Set<FitPlan.Kind> declined) {
     ClipStore.StoredClip clip = clips.byId(id);
     if (targetUs < 1_000_000) {
       throw new IllegalArgumentException("A clip cannot be fitted to less than a second.");
     }
-    return FitPlan.of(episodes.open(clip.episodeId()).editor(), clip.document(), targetUs);
+    return FitPlan.of(episodes.open(clip.episodeId()).editor(), clip.document(), targetUs, declined);
   }
 
   @GetMapping("/versions")

@@ -24,7 +24,6 @@ import paringknife.core.listen.SpeakersByMicrophone;
 import paringknife.core.pare.ClipDocument;
 import paringknife.core.pare.ClipSettings;
 import paringknife.core.pare.CutList;
-import paringknife.core.pare.FillerFinder;
 import paringknife.core.pare.Framing;
 import paringknife.core.pare.Removal;
 import paringknife.core.pick.Brief;
@@ -176,8 +175,8 @@ final class BatchCommand implements Callable<Integer> {
     ClipDocument whole =
         ClipDocument.of(
             new ClipSettings(title, List.of(pick.span()), "9:16", Framing.SPEAKER, lettering, specs));
-    ClipDocument withoutFillers = episode.editor().pareSureFillers(whole, FillerFinder.english());
-    return episode.editor().parePauses(withoutFillers, PauseSettings.DEFAULT);
+    ClipDocument withoutFillers = episode.editor().pareSureFillers(whole);
+    return episode.editor().parePauses(withoutFillers, PauseSettings.DEFAULT.inRoom(episode.editor().quietBelowDb()));
   }
 
   private static void addPick(ArrayNode nodes, Pick pick) {

@@ -32,6 +32,10 @@ public final class Recent<V> {
     values.remove(id);
   }
 
+  public synchronized void clear() {
+    values.clear();
+  }
+
   /** The value held, unless it is not the one wanted any more; then one that is made now. */
   public synchronized V getOrMake(long id, Function<V, Boolean> isWanted, Function<Long, V> make) {
     V held = values.get(id);

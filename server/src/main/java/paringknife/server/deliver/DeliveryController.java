@@ -32,6 +32,7 @@ import paringknife.core.deliver.Composition;
 import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.deliver.DeliverySpecs;
 import paringknife.core.deliver.FileNames;
+import paringknife.core.deliver.KeptPieces;
 import paringknife.core.deliver.Preflight;
 import paringknife.core.formats.SubRip;
 import paringknife.core.formats.WebVtt;
@@ -193,7 +194,7 @@ class DeliveryController {
     Episode episode = episodes.open(id);
     EpisodeStore.Row row = episodes.row(id);
     List<RenderingStore.Row> ready =
-        renderings.ofEpisode(id).stream().filter(r -> r.state() == RenderState.DONE && Files.exists(data.finished(r.clipId(), r.spec()))).toList();
+        renderings.ofEpisode(id).stream().filter(r -> r.state() == RenderState.DONE && KeptPieces.byId(r.spec()).isEmpty() && Files.exists(data.finished(r.clipId(), r.spec()))).toList();
     if (ready.isEmpty()) {
       throw new NotThere("Nothing has been rendered yet.");
     }

@@ -6,6 +6,8 @@ import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
 import paringknife.core.deliver.Composition;
 import paringknife.core.deliver.DeliverySpec;
+import paringknife.core.pare.ClipDocument;
+import paringknife.core.pare.CutList;
 import paringknife.server.episodes.Episode;
 
 /**
@@ -20,12 +22,23 @@ final class Fingerprint {
     String text =
         episode.recording().file()
             + "\n" + episode.folder().soundMadeAt()
-            + "\n" + composition.cuts().kept()
+            + "\n" + composition.sound()
+            + "\n" + composition.cleanup()
             + "\n" + composition.runs()
             + "\n" + composition.windowRuns()
             + "\n" + composition.ass()
             + "\n" + composition.speed()
             + "\n" + spec.width() + "x" + spec.height() + " " + spec.lufs() + " " + spec.ceilingDbtp();
+    return digest(text);
+  }
+
+  /** Names the kept pieces of a clip as they are now. */
+  static String ofPieces(Episode episode, ClipDocument clip) {
+    CutList cuts = CutList.of(clip, episode.transcript());
+    return digest(episode.recording().file() + "\n" + episode.folder().soundMadeAt() + "\n" + episode.soundPlanner().plan(clip, cuts) + "\n" + cuts);
+  }
+
+  private static String digest(String text) {
     try {
       byte[] digest = MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.UTF_8));
       return HexFormat.of().formatHex(digest);

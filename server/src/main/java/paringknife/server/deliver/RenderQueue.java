@@ -11,6 +11,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.List;
 import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -20,6 +21,8 @@ import org.springframework.context.annotation.Configuration;
 import org.springframework.stereotype.Component;
 import paringknife.core.deliver.Composition;
 import paringknife.core.deliver.DeliverySpecs;
+import paringknife.core.deliver.KeptPieces;
+import paringknife.core.pare.ClipDocument;
 import paringknife.media.ffmpeg.Measurement;
 import paringknife.media.process.Interrupted;
 import paringknife.media.store.WholeFile;
@@ -97,6 +100,11 @@ public class RenderQueue {
     private void render(RenderingStore.Row row) {
       ClipStore.StoredClip clip = clips.byId(row.clipId());
       Episode episode = episodes.open(clip.episodeId());
+      Optional<KeptPieces> pieces = KeptPieces.byId(row.spec());
+      if (pieces.isPresent()) {
+        render(row, episode, clip.document(), pieces.get());
+        return;
+      }
       Composition composition = ClipRenderer.compose(episode, clip.document(), DeliverySpecs.byId(row.spec()));
       Path target = data.finished(row.clipId(), row.spec());
       renderings.begin(row.id());
@@ -108,6 +116,14 @@ public class RenderQueue {
         renderer.render(episode, composition, target, share -> throttle.run(() -> report(row.id(), share)));
       }
       renderings.finish(row.id(), target.toFile().length(), FinishedChecks.of(Measurement.of(target), composition));
+    }
+
+    private void render(RenderingStore.Row row, Episode episode, ClipDocument clip, KeptPieces pieces) {
+      Path target = data.finished(row.clipId(), row.spec());
+      renderings.begin(row.id());
+      Throttle throttle = new Throttle();
+      new PiecesRenderer(renderer).render(episode, clip, pieces, target, share -> throttle.run(() -> report(row.id(), share)));
+      renderings.finish(row.id(), target.toFile().length(), List.of());
     }
 
     private void report(long id, double share) {

@@ -1,6 +1,7 @@
 package paringknife.server.episodes;
 
 import java.nio.file.Path;
+import paringknife.core.deliver.KeptPieces;
 
 /**
  * Where everything lies that is not in the database.
@@ -14,7 +15,7 @@ public record DataFolder(Path root, Path media) {
   }
 
   public Path finished(long clipId, String spec) {
-    return finishedFolder().resolve(clipId + "_" + spec + ".mp4");
+    return finishedFolder().resolve(clipId + "_" + spec + (KeptPieces.byId(spec).map(KeptPieces::each).orElse(false) ? ".zip" : ".mp4"));
   }
 
   public Path finishedFolder() {

@@ -8,7 +8,13 @@ import paringknife.core.frame.FramePlanner;
 import paringknife.core.frame.PeopleTracker;
 import paringknife.core.frame.Person;
 import paringknife.core.listen.LevelCurve;
+import paringknife.core.listen.RoomToneFinder;
+import paringknife.core.listen.SampleSource;
+import paringknife.core.listen.clean.Cleanup;
+import paringknife.core.listen.clean.Cleaning;
 import paringknife.core.pare.ClipEditor;
+import paringknife.core.pare.FillerList;
+import paringknife.core.pare.SoundPlanner;
 import paringknife.core.pare.StretchEditor;
 import paringknife.core.pick.Brief;
 import paringknife.core.pick.Pick;
@@ -17,6 +23,7 @@ import paringknife.core.time.FrameRate;
 import paringknife.core.transcript.Transcript;
 import paringknife.media.ffmpeg.Recording;
 import paringknife.media.ffmpeg.Renderer;
+import paringknife.media.ffmpeg.SoundFile;
 
 /** All that is known of an episode, in memory; what is costly is worked out when first asked for. */
 public final class Episode {
@@ -24,14 +31,28 @@ public final class Episode {
   private final EpisodeFolder folder;
   private final Transcript transcript;
   private final LevelCurve levels;
+  private final LevelCurve pauseLevels;
   private final List<Person> people;
+  private final FillerList fillers;
+  private final ClipEditor editor;
   private volatile @Nullable FramePlanner planner;
   private volatile @Nullable PickFinder finder;
-  private final ClipEditor editor;
+  private volatile @Nullable RoomToneFinder tones;
+  private volatile @Nullable SoundPlanner soundPlanner;
+  private volatile @Nullable Cleaning cleaning;
   private final ConcurrentHashMap<Brief, List<Pick>> picks = new ConcurrentHashMap<>();
 
+  /** With the shipped filler words of its language. */
   public Episode(Recording recording, EpisodeFolder folder, Transcript transcript) {
-    this(recording, folder, transcript, folder.readLevels(), PeopleTracker.people(folder.readFaces()));
+    this(recording, folder, transcript, FillerList.of(transcript.language()));
+  }
+
+  public Episode(Recording recording, EpisodeFolder folder, Transcript transcript, FillerList fillers) {
+    this(recording, folder, transcript, folder.readLevels(), fillers);
+  }
+
+  private Episode(Recording recording, EpisodeFolder folder, Transcript transcript, LevelCurve levels, FillerList fillers) {
+    this(recording, folder, transcript, levels, folder.readPauseLevels(levels), PeopleTracker.people(folder.readFaces()), fillers);
   }
 
   private Episode(
@@ -39,18 +60,60 @@ public final class Episode {
       EpisodeFolder folder,
       Transcript transcript,
       LevelCurve levels,
-      List<Person> people) {
+      LevelCurve pauseLevels,
+      List<Person> people,
+      FillerList fillers) {
     this.recording = recording;
     this.folder = folder;
     this.transcript = transcript;
     this.levels = levels;
+    this.pauseLevels = pauseLevels;
     this.people = people;
-    this.editor = new ClipEditor(transcript, levels);
+    this.fillers = fillers;
+    this.editor = new ClipEditor(transcript, pauseLevels, fillers);
   }
 
-  /** The same episode with another transcript; what does not depend on it is kept. */
-  public Episode withTranscript(Transcript changed) {
-    return new Episode(recording, folder, changed, levels, people);
+  /** The same episode with another transcript or other filler words; what does not depend on them is kept. */
+  public Episode with(Transcript changed, FillerList changedFillers) {
+    return new Episode(recording, folder, changed, levels, pauseLevels, people, changedFillers);
+  }
+
+  /** The filler words looked for. */
+  public FillerList fillers() {
+    return fillers;
+  }
+
+  /** Lays out what clips sound like. */
+  public SoundPlanner soundPlanner() {
+    SoundPlanner made = soundPlanner;
+    if (made == null) {
+      made = new SoundPlanner(tones());
+      soundPlanner = made;
+    }
+    return made;
+  }
+
+  /** The sound that is heard, cleaned as asked. */
+  public SampleSource sound(Cleanup cleanup) {
+    SampleSource heard = SoundFile.of(folder.sound());
+    if (cleanup.asksForNothing()) {
+      return heard;
+    }
+    Cleaning made = cleaning;
+    if (made == null) {
+      made = new Cleaning(levels, tones());
+      cleaning = made;
+    }
+    return made.clean(heard, cleanup);
+  }
+
+  private RoomToneFinder tones() {
+    RoomToneFinder made = tones;
+    if (made == null) {
+      made = new RoomToneFinder(levels, transcript);
+      tones = made;
+    }
+    return made;
   }
 
   public Recording recording() {
@@ -85,7 +148,7 @@ public final class Episode {
 
   /** Arranges what a clip plays. */
   public StretchEditor stretches() {
-    return new StretchEditor(transcript, levels);
+    return new StretchEditor(transcript, pauseLevels);
   }
 
   public ClipEditor editor() {
@@ -113,7 +176,7 @@ public final class Episode {
   public PickFinder picks() {
     PickFinder made = finder;
     if (made == null) {
-      made = new PickFinder(transcript, levels);
+      made = new PickFinder(transcript, levels, editor);
       finder = made;
     }
     return made;

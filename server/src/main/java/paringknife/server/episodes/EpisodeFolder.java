@@ -70,6 +70,10 @@ public record EpisodeFolder(Path root) {
     return root.resolve("levels.f32");
   }
 
+  private Path pauseLevels() {
+    return root.resolve("pause-levels.f32");
+  }
+
   private Path faces() {
     return root.resolve("faces.json");
   }
@@ -84,8 +88,12 @@ public record EpisodeFolder(Path root) {
 
   /** Lets the next ingest make everything again; until then what is there stays. */
   public void makeAnew() {
+    delete(faces());
+  }
+
+  private static void delete(Path file) {
     try {
-      Files.deleteIfExists(faces());
+      Files.deleteIfExists(file);
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
@@ -96,17 +104,41 @@ public record EpisodeFolder(Path root) {
     return Files.exists(faces());
   }
 
-  public void writeAnalysis(LevelCurve curve, List<FaceSample> samples) {
-    ByteBuffer bytes =
-        ByteBuffer.allocate(curve.windows() * Float.BYTES).order(ByteOrder.LITTLE_ENDIAN);
-    bytes.asFloatBuffer().put(curve.dbfs());
-    WholeFile.write(levels(), bytes.array());
+  /**
+   * Keeps what ingest found out.
+   *
+   * @param pauseLevels the curve of the sound in which pauses are looked for
+   */
+  public void writeAnalysis(LevelCurve curve, LevelCurve pauseLevels, List<FaceSample> samples) {
+    write(curve, levels());
+    if (pauseLevels.equals(curve)) {
+      delete(pauseLevels());
+    } else {
+      write(pauseLevels, pauseLevels());
+    }
     WholeFile.write(faces(), JSON.writeValueAsBytes(samples));
   }
 
+  private static void write(LevelCurve curve, Path file) {
+    ByteBuffer bytes =
+        ByteBuffer.allocate(curve.windows() * Float.BYTES).order(ByteOrder.LITTLE_ENDIAN);
+    bytes.asFloatBuffer().put(curve.dbfs());
+    WholeFile.write(file, bytes.array());
+  }
+
+  /** The level of what is heard. */
   public LevelCurve readLevels() {
+    return read(levels());
+  }
+
+  /** The level curve to look for pauses in: that of what is heard, unless rumble would hide them in it. */
+  public LevelCurve readPauseLevels(LevelCurve heard) {
+    return Files.exists(pauseLevels()) ? read(pauseLevels()) : heard;
+  }
+
+  private static LevelCurve read(Path file) {
     try {
-      byte[] bytes = Files.readAllBytes(levels());
+      byte[] bytes = Files.readAllBytes(file);
       float[] values = new float[bytes.length / Float.BYTES];
       ByteBuffer.wrap(bytes).order(ByteOrder.LITTLE_ENDIAN).asFloatBuffer().get(values);
       return new LevelCurve(values);

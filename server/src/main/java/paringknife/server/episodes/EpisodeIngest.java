@@ -32,6 +32,6 @@ public final class EpisodeIngest {
     Ingest.Result result =
         new Ingest(seen, heard, folder.proxy(), folder.sound()).run(share -> progress.accept(drawn + share * (1 - drawn)));
     Poster.take(folder.proxy(), recording.durationUs() / 1e6 * 0.1, 320, folder.poster());
-    folder.writeAnalysis(result.levels(), result.faces());
+    folder.writeAnalysis(result.levels(), result.pauseLevels(), result.faces());
   }
 }

@@ -5,12 +5,14 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import paringknife.core.formats.PlainText;
+import paringknife.core.pare.FillerList;
 import paringknife.core.transcript.CarriedOver;
 import paringknife.core.transcript.Transcript;
 import paringknife.media.ffmpeg.Probe;
 import paringknife.media.ffmpeg.Recording;
 import paringknife.media.ffmpeg.UnusableRecording;
 import paringknife.media.transcripts.TranscriptFile;
+import paringknife.server.transcripts.FillerLists;
 import paringknife.server.database.Recent;
 import paringknife.server.episodes.DataFolder;
 import paringknife.server.episodes.Episode;
@@ -29,6 +31,7 @@ public class Episodes {
   private final EpisodeSounds sounds;
   private final TranscriptStore transcripts;
   private final Glossary glossary;
+  private final FillerLists fillers;
   private final Recent<Opened> opened = new Recent<>(8);
 
   /** A new episode, and what had to be put right in its transcript. */
@@ -36,7 +39,8 @@ public class Episodes {
 
   private record Opened(int revision, Episode episode) {}
 
-  Episodes(EpisodeStore store, DataFolder data, IngestQueue ingest, EpisodeSounds sounds, TranscriptStore transcripts, Glossary glossary) {
+  Episodes(EpisodeStore store, DataFolder data, IngestQueue ingest, EpisodeSounds sounds, TranscriptStore transcripts, Glossary glossary, FillerLists fillers) {
+    this.fillers = fillers;
     this.store = store;
     this.data = data;
     this.ingest = ingest;
@@ -203,9 +207,16 @@ public class Episodes {
     Transcript transcript = stored == null ? new Transcript("en", List.of(), List.of()) : stored.transcript();
     Episode episode =
         known != null
-            ? known.episode().withTranscript(transcript)
-            : new Episode(data.episode(id).recording(row.source()), data.episode(id), transcript);
+            ? known.episode().with(transcript, known.episode().fillers())
+            : new Episode(data.episode(id).recording(row.source()), data.episode(id), transcript, fillers.of(row.show(), transcript.language()));
     opened.put(id, new Opened(revision, episode));
     return episode;
+  }
+
+  /** Changes the filler words of an episode's show, for the language the episode is in. */
+  public void changeFillers(long id, FillerList list) {
+    EpisodeStore.Row row = row(id);
+    fillers.keep(row.show(), open(id).transcript().language(), list);
+    opened.clear();
   }
 }

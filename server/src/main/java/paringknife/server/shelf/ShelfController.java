@@ -90,9 +90,14 @@ class ShelfController {
   /** A person in the picture; face as shares of the picture. */
   record PersonInPicture(int index, String name, double x, double y, double width, double height) {}
 
-  /** What an opened episode is; {@code madeAt} names the state of its proxy and levels. */
+  /**
+   * What an opened episode is.
+   *
+   * @param madeAt names the state of its proxy and levels
+   * @param quietBelowDb below which level its pauses lie, dBFS
+   */
   record EpisodeCard(
-      long id, long madeAt, String show, String title, long durationUs, int width, int height, int frameRateNumerator, int frameRateDenominator, List<PersonInPicture> people) {}
+      long id, long madeAt, String show, String title, long durationUs, int width, int height, int frameRateNumerator, int frameRateDenominator, double quietBelowDb, List<PersonInPicture> people) {}
 
   /** A transcript in columns, one entry a word; times in microseconds. */
   record TranscriptColumns(
@@ -285,7 +290,7 @@ class ShelfController {
       people.add(new PersonInPicture(p, episode.nameOf(p).orElse("Person " + (p + 1)), face.x(), face.y(), face.width(), face.height()));
     }
     return new EpisodeCard(
-        id, episode.folder().soundMadeAt(), row.show(), row.title(), row.durationUs(), picture == null ? 640 : picture.width(), picture == null ? 360 : picture.height(), episode.rate().numerator(), episode.rate().denominator(), people);
+        id, episode.folder().soundMadeAt(), row.show(), row.title(), row.durationUs(), picture == null ? 640 : picture.width(), picture == null ? 360 : picture.height(), episode.rate().numerator(), episode.rate().denominator(), episode.editor().quietBelowDb(), people);
   }
 
   @GetMapping(path = "/episodes/{id}/transcript", produces = MediaType.APPLICATION_JSON_VALUE)

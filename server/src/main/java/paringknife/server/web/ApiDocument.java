@@ -32,6 +32,7 @@ class ApiDocument {
           Map.entry("TranscriptColumns", Set.of("undo", "redo")),
           Map.entry("TranscriptStep", Set.of("undo", "redo")),
           Map.entry("ClipStep", Set.of("undo", "redo")),
+          Map.entry("PiecesMade", Set.of("problem")),
           Map.entry("Cell", Set.of("renderingId", "state", "secondsLeft", "problem")));
 
   @Bean

@@ -18,6 +18,7 @@ import paringknife.server.database.generated.tables.ClipChange;
 import paringknife.server.database.generated.tables.ClipVersion;
 import paringknife.server.database.generated.tables.Episode;
 import paringknife.server.database.generated.tables.EpisodeSound;
+import paringknife.server.database.generated.tables.FillerList;
 import paringknife.server.database.generated.tables.Glossary;
 import paringknife.server.database.generated.tables.Mark;
 import paringknife.server.database.generated.tables.Rendering;
@@ -46,6 +47,8 @@ public class DefaultSchema extends SchemaImpl {
     public final Episode EPISODE = Episode.EPISODE;
 
     public final EpisodeSound EPISODE_SOUND = EpisodeSound.EPISODE_SOUND;
+
+    public final FillerList FILLER_LIST = FillerList.FILLER_LIST;
 
     public final Glossary GLOSSARY = Glossary.GLOSSARY;
 
@@ -79,6 +82,7 @@ public class DefaultSchema extends SchemaImpl {
             ClipVersion.CLIP_VERSION,
             Episode.EPISODE,
             EpisodeSound.EPISODE_SOUND,
+            FillerList.FILLER_LIST,
             Glossary.GLOSSARY,
             Mark.MARK,
             Rendering.RENDERING,

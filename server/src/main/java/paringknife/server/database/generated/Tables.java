@@ -11,6 +11,7 @@ import paringknife.server.database.generated.tables.ClipChange;
 import paringknife.server.database.generated.tables.ClipVersion;
 import paringknife.server.database.generated.tables.Episode;
 import paringknife.server.database.generated.tables.EpisodeSound;
+import paringknife.server.database.generated.tables.FillerList;
 import paringknife.server.database.generated.tables.Glossary;
 import paringknife.server.database.generated.tables.Mark;
 import paringknife.server.database.generated.tables.Rendering;
@@ -35,6 +36,8 @@ public class Tables {
     public static final Episode EPISODE = Episode.EPISODE;
 
     public static final EpisodeSound EPISODE_SOUND = EpisodeSound.EPISODE_SOUND;
+
+    public static final FillerList FILLER_LIST = FillerList.FILLER_LIST;
 
     public static final Glossary GLOSSARY = Glossary.GLOSSARY;
 

@@ -1,0 +1,355 @@
+package paringknife.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import com.microsoft.playwright.Download;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.LocatorAssertions;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.KeyboardModifier;
+import com.microsoft.playwright.options.RequestOptions;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.regex.Pattern;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipFile;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.MethodOrderer;
+import org.junit.jupiter.api.Order;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestInstance;
+import org.junit.jupiter.api.TestMethodOrder;
+import org.junit.jupiter.api.io.TempDir;
+import paringknife.core.formats.EditDecisionList;
+import paringknife.core.time.FrameRate;
+import paringknife.media.ffmpeg.Measurement;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Paring in the real interface: what keeps its time, gaps, clean-up, parting, handing on, a second window, a killed server. */
+@TestInstance(TestInstance.Lifecycle.PER_CLASS)
+@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
+class ParingInBrowserTest {
+  private static final JsonMapper JSON = new JsonMapper();
+  private static final int RATE = 8_000;
+
+  private Path folder;
+  private MadeEpisode episode;
+  private ServerUnderTest server;
+  private Browser browser;
+  private Page page;
+
+  @BeforeAll
+  void start(@TempDir Path temporary) throws IOException, InterruptedException {
+    folder = temporary;
+    Path media = Files.createDirectories(folder.resolve("media"));
+    episode = MadeEpisode.ferry(media);
+    server = new ServerUnderTest(folder.resolve("data"), media);
+    browser = new Browser();
+    page = browser.page();
+    page.navigate(server.address());
+    page.locator("[data-testid=episode] img").waitFor(new Locator.WaitForOptions().setTimeout(120_000));
+    while (!api("/api/shelf").get(0).path("state").asString().equals("READY")) {
+      page.waitForTimeout(300);
+    }
+    page.request().post(server.address() + "/api/episodes/1/clips", RequestOptions.create().setHeader("Content-Type", "application/json").setData("{\"firstWord\":0,\"lastWord\":60,\"title\":\"The rope\"}"));
+    openPare(page);
+  }
+
+  @AfterAll
+  void stop() {
+    browser.close();
+    server.close();
+  }
+
+  private void openPare(Page where) {
+    where.navigate(server.address() + "/episodes/1/pare?clip=1");
+    where.locator("[data-testid=plate][data-ready=true]").waitFor();
+  }
+
+  private JsonNode api(String path) {
+    return JSON.readTree(page.request().get(server.address() + path).text());
+  }
+
+  private JsonNode clip() {
+    return api("/api/clips/1");
+  }
+
+  private void saved() {
+    assertThat(page.getByTestId("saved")).hasText("Saved");
+  }
+
+  private void select(int first, int last) {
+    page.locator("[data-w='" + first + "']").click();
+    page.locator("[data-w='" + last + "']").click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.SHIFT)));
+  }
+
+  private Locator word(int index) {
+    return page.locator("[data-w='" + index + "']");
+  }
+
+  /** The keyboard pass: a sentence already heard is dropped while the rest plays on without a break. */
+  @Test
+  @Order(0)
+  void whatWasJustHeardIsDroppedWithoutStopping() throws IOException {
+    page.evaluate("async () => { await paringKnifePlayer.play(); paringKnifePlayer.pause(); await paringKnifePlayer.seek(0); }");
+    double in = clip().path("kept").get(0).path("startUs").asDouble() / 1e6;
+    double[] sentence = {0, 0};
+    JsonNode transcript = api("/api/episodes/1/transcript");
+    for (JsonNode end : transcript.path("sentenceEnds")) {
+      double ends = transcript.path("endUs").get(end.asInt() - 1).asDouble() / 1e6;
+      if (ends - in > 3) {
+        sentence = new double[] {ends, end.asInt() - 1};
+        break;
+      }
+    }
+    HeardInBrowser.start(page);
+    page.keyboard().press("Space");
+    page.evaluate("end => new Promise((done) => { const wait = () => (paringKnifePlayer.position > end ? done() : setTimeout(wait, 20)); wait(); })", (sentence[0] - in + 0.7) * 1e6);
+    page.keyboard().press("Backspace");
+    assertThat(word((int) sentence[1])).hasClass(Pattern.compile("cut"));
+    page.waitForTimeout(4_500);
+    boolean playing = (Boolean) page.evaluate("() => paringKnifePlayer.playing");
+    page.keyboard().press("Space");
+    Path recorded = folder.resolve("pass.webm");
+    HeardInBrowser.stop(page, recorded);
+    float[] heard = Eye.sound(recorded, 0, 30);
+    double before = Eye.place(Eye.sound(episode.camera(), sentence[0] - 2.2, 2), heard);
+    double after = Eye.place(Eye.sound(episode.camera(), sentence[0] + 1.6, 2), heard);
+    assertThat(playing).isTrue();
+    assertThat(after - before).as("played on").isCloseTo(3.8, within(0.005));
+    page.keyboard().press("Control+z");
+    assertThat(word((int) sentence[1])).not().hasClass(Pattern.compile("cut"));
+    saved();
+  }
+
+  @Test
+  @Order(1)
+  void wordsAreTakenOutByOtherMeansAndAGapIsPutInFromTheKeyboard() {
+    long whole = clip().path("lengthUs").asLong();
+    select(8, 9);
+    page.keyboard().press("o");
+    assertThat(word(9)).hasClass(Pattern.compile("toned"));
+    select(14, 14);
+    page.keyboard().press("y");
+    assertThat(word(14)).hasClass(Pattern.compile("muted"));
+    select(16, 16);
+    page.keyboard().press("e");
+    assertThat(word(16)).hasClass(Pattern.compile("uncaptioned"));
+    saved();
+    assertThat(clip().path("lengthUs").asLong()).as("no time went").isEqualTo(whole);
+    String captions = api("/api/clips/1/preview").path("ass").asString();
+    assertThat(api("/api/clips/1/preview").path("dressed").asBoolean()).isTrue();
+    assertThat(captions).isNotEmpty();
+
+    select(11, 11);
+    page.keyboard().press("i");
+    assertThat(page.locator(".gap")).hasText("+0.5");
+    page.locator(".gap").click();
+    page.getByLabel("Seconds of the gap").fill("1.2");
+    page.keyboard().press("Enter");
+    assertThat(page.locator(".gap")).hasText("+1.2");
+    saved();
+    assertThat(clip().path("lengthUs").asLong()).isEqualTo(whole + 1_200_000);
+    for (String kind : List.of("Room tone", "Muted", "Uncaptioned", "Gaps put in")) {
+      assertThat(page.getByTestId("parings")).containsText(kind);
+    }
+  }
+
+  private static double rmsDb(float[] sound, double from, double to) {
+    double sum = 0;
+    int first = (int) (from * RATE);
+    int last = Math.min(sound.length, (int) (to * RATE));
+    for (int i = first; i < last; i++) {
+      sum += sound[i] * sound[i];
+    }
+    return 10 * Math.log10(sum / Math.max(1, last - first) + 1e-12);
+  }
+
+  /** What the loudspeaker gets has the room where words were silenced and where the gap is, and the words beside them. */
+  @Test
+  @Order(2)
+  void theRoomIsHeardInsteadAndTheGapIsAsLongAsItSays() throws IOException {
+    page.keyboard().press("Escape");
+    JsonNode clip = clip();
+    page.evaluate("async () => { await paringKnifePlayer.play(); paringKnifePlayer.pause(); await paringKnifePlayer.seek(0); }");
+    HeardInBrowser.start(page);
+    page.evaluate("() => paringKnifePlayer.play()");
+    page.waitForTimeout(10_000);
+    page.evaluate("() => paringKnifePlayer.pause()");
+    Path recorded = folder.resolve("heard.webm");
+    HeardInBrowser.stop(page, recorded);
+    float[] heard = Eye.sound(recorded, 0, 11);
+    JsonNode first = clip.path("kept").get(0);
+    double in = first.path("startUs").asDouble() / 1e6;
+    List<JsonNode> words = episode.words();
+    double opening = words.get(8).path("start").asDouble() - in;
+    double delay = Eye.place(Eye.sound(episode.camera(), in, opening - 0.1), heard);
+    JsonNode toned = clip.path("removals").get(0).path("span");
+    double from = toned.path("startUs").asDouble() / 1e6 - in + delay;
+    double to = toned.path("endUs").asDouble() / 1e6 - in + delay;
+    double speech = rmsDb(heard, delay + 0.3, delay + opening - 0.1);
+    assertThat(rmsDb(heard, from + 0.03, to - 0.03)).as("in place of the words").isLessThan(speech - 20).isGreaterThan(-100);
+    double gapAt = first.path("endUs").asDouble() / 1e6 - in + delay;
+    assertThat(rmsDb(heard, gapAt + 0.03, gapAt + 1.17)).as("in the gap").isLessThan(speech - 20);
+    double next = clip.path("kept").get(1).path("startUs").asDouble() / 1e6;
+    double place = Eye.place(Eye.sound(episode.camera(), next, words.get(14).path("start").asDouble() - next - 0.05), heard);
+    assertThat(place - gapAt).as("the gap's length").isCloseTo(1.2, within(0.01));
+  }
+
+  @Test
+  @Order(3)
+  void theVoiceIsCleanedHeardBothWaysAndMeasured() {
+    page.getByTestId("sound").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("noise")).click();
+    page.getByTestId("sound").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("hum")).click();
+    saved();
+    assertThat(clip().path("cleanup").path("noise").asBoolean()).isTrue();
+    assertThat(page.getByTestId("loudness")).containsText("LUFS", new LocatorAssertions.ContainsTextOptions().setTimeout(30_000));
+    browser.requests.clear();
+    page.evaluate("async () => { await paringKnifePlayer.seek(0); await paringKnifePlayer.play(); }");
+    page.waitForTimeout(1_500);
+    page.getByTestId("as-recorded").check();
+    page.waitForTimeout(1_500);
+    double at = ((Number) page.evaluate("() => { paringKnifePlayer.pause(); return paringKnifePlayer.position; }")).doubleValue();
+    assertThat(at).as("it goes on where it was").isGreaterThan(1.5e6);
+    assertThat(browser.requests).anyMatch(r -> r.contains("/sound?") && r.contains("asRecorded=false")).anyMatch(r -> r.contains("/sound?") && r.contains("asRecorded=true"));
+    page.getByTestId("as-recorded").uncheck();
+  }
+
+  @Test
+  @Order(4)
+  void aSelectionIsHeardOverAndOver() {
+    select(20, 24);
+    page.keyboard().press("Alt+h");
+    page.waitForTimeout(4_000);
+    double us = ((Number) page.evaluate("() => paringKnifePlayer.position")).doubleValue();
+    boolean playing = (Boolean) page.evaluate("() => paringKnifePlayer.playing");
+    page.evaluate("() => paringKnifePlayer.pause()");
+    assertThat(playing).isTrue();
+    JsonNode clip = clip();
+    double startsAt = api("/api/episodes/1/transcript").path("startUs").get(20).asDouble() - clip.path("kept").get(0).path("startUs").asDouble() + 1_200_000;
+    assertThat(us).isBetween(startsAt - 300_000, startsAt + 3_000_000);
+  }
+
+  @Test
+  @Order(5)
+  void sentenceAndParagraphAreTakenByKeyAndByClicks() {
+    word(20).click();
+    page.keyboard().press("s");
+    int sentence = page.locator(".word.selected").count();
+    assertThat(sentence).isGreaterThan(1);
+    page.keyboard().press("s");
+    assertThat(page.locator(".word.selected").count()).isGreaterThanOrEqualTo(sentence);
+    page.keyboard().press("Escape");
+    word(20).dblclick();
+    assertThat(page.locator(".word.selected")).hasCount(sentence);
+    page.keyboard().press("Escape");
+  }
+
+  @Test
+  @Order(6)
+  void aClipIsPartedAndJoinedOnAgain() {
+    JsonNode before = clip();
+    word(30).click();
+    page.keyboard().press("d");
+    assertThat(page.getByTestId("clip")).hasCount(2);
+    saved();
+    assertThat(clip().path("lengthUs").asLong()).isLessThan(before.path("lengthUs").asLong());
+    page.getByTestId("clip").nth(1).hover();
+    page.getByLabel(Pattern.compile("Join .* on to the open clip")).click();
+    assertThat(page.getByTestId("clip")).hasCount(1);
+    saved();
+    assertThat(clip().path("lengthUs").asLong()).isEqualTo(before.path("lengthUs").asLong());
+    assertThat(clip().path("kept")).isEqualTo(before.path("kept"));
+  }
+
+  @Test
+  @Order(7)
+  void theCutIsHandedOnAsAListAndAsPieces() throws IOException {
+    JsonNode clip = clip();
+    page.getByTestId("hand-on").click();
+    page.getByLabel("Frames left around each piece").fill("0");
+    Download list = page.waitForDownload(() -> page.getByText("EDL, CMX 3600").click());
+    assertThat(EditDecisionList.read(Files.readString(list.path()), new FrameRate(25, 1))).anyMatch(e -> e.held()).hasSizeGreaterThanOrEqualTo(3);
+    page.getByTestId("pieces-one").click();
+    page.getByLabel("Frames left around each piece").fill("5");
+    page.getByTestId("pieces-each").click();
+    Locator made = page.getByTestId("pieces-made");
+    assertThat(made).hasCount(2);
+    assertThat(made.filter(new Locator.FilterOptions().setHasText("save"))).hasCount(2, new LocatorAssertions.HasCountOptions().setTimeout(120_000));
+    Path one = folder.resolve("one.mp4");
+    Files.copy(page.waitForDownload(() -> made.nth(0).getByText("save").click()).path(), one, StandardCopyOption.REPLACE_EXISTING);
+    Measurement measured = Measurement.of(one);
+    assertThat(measured.seconds()).isCloseTo(clip.path("lengthUs").asDouble() / 1e6, within(0.1));
+    assertThat(measured.width()).isEqualTo(1280);
+    Path zip = folder.resolve("each.zip");
+    Files.copy(page.waitForDownload(() -> made.nth(1).getByText("save").click()).path(), zip, StandardCopyOption.REPLACE_EXISTING);
+    List<String> names = new ArrayList<>();
+    try (ZipFile pieces = new ZipFile(zip.toFile())) {
+      for (ZipEntry entry : pieces.stream().map(e -> (ZipEntry) e).toList()) {
+        names.add(entry.getName());
+        Path piece = folder.resolve("piece.mp4");
+        try (InputStream in = pieces.getInputStream(entry)) {
+          Files.copy(in, piece, StandardCopyOption.REPLACE_EXISTING);
+        }
+        assertThat(Measurement.of(piece).seconds()).isGreaterThan(0.2);
+      }
+    }
+    assertThat(names).isNotEmpty().allMatch(n -> n.startsWith("The rope/0") && n.endsWith(".mp4"));
+    page.keyboard().press("Escape");
+  }
+
+  @Test
+  @Order(8)
+  void aSecondWindowSeesTheChangesAndOverwritesNothing() {
+    Page other = browser.page();
+    openPare(other);
+    select(40, 41);
+    page.keyboard().press("Backspace");
+    assertThat(word(41)).hasClass(Pattern.compile("cut"));
+    assertThat(other.locator("[data-w='41']")).hasClass(Pattern.compile("cut"));
+    other.locator("[data-w='44']").click();
+    other.keyboard().press("Backspace");
+    assertThat(word(44)).hasClass(Pattern.compile("cut"));
+    assertThat(word(41)).hasClass(Pattern.compile("cut"));
+    other.close();
+  }
+
+  @Test
+  @Order(9)
+  void whatTheServerWasKilledOverIsWhollyThereOrNotAtAll() throws Exception {
+    for (int delay : new int[] {3, 12}) {
+      JsonNode before = clip();
+      java.net.http.HttpClient http = java.net.http.HttpClient.newHttpClient();
+      String body = "{\"revision\":" + before.path("revision").asInt() + ",\"intent\":{\"type\":\"pareWords\",\"first\":50,\"last\":" + (50 + delay % 5) + "}}";
+      var answer =
+          http.sendAsync(
+              java.net.http.HttpRequest.newBuilder(java.net.URI.create(server.address() + "/api/clips/1/changes")).header("Content-Type", "application/json").POST(java.net.http.HttpRequest.BodyPublishers.ofString(body)).build(),
+              java.net.http.HttpResponse.BodyHandlers.ofString());
+      Thread.sleep(delay);
+      server.kill();
+      boolean acknowledged = answer.handle((r, e) -> r != null && r.statusCode() == 200).get();
+      server.start();
+      JsonNode after = clip();
+      int steps = after.path("revision").asInt() - before.path("revision").asInt();
+      assertThat(steps).isBetween(acknowledged ? 1 : 0, 1);
+      if (steps == 0) {
+        assertThat(after).isEqualTo(before);
+      } else {
+        assertThat(after.path("removals").size()).isEqualTo(before.path("removals").size() + 1);
+      }
+    }
+    openPare(page);
+    assertThat(word(41)).hasClass(Pattern.compile("cut"));
+    assertThat(page.getByTestId("saved")).hasText("Saved");
+  }
+}

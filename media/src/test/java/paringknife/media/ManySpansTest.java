@@ -1,0 +1,50 @@
+package paringknife.media;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import paringknife.core.frame.HeldWindow;
+import paringknife.core.listen.SoundPlan;
+import paringknife.core.pare.CutList;
+import paringknife.core.pare.PictureRun;
+import paringknife.core.time.FrameRate;
+import paringknife.core.time.Span;
+import paringknife.media.ffmpeg.Measurement;
+import paringknife.media.ffmpeg.Probe;
+import paringknife.media.ffmpeg.Recording;
+import paringknife.media.ffmpeg.RenderOrder;
+import paringknife.media.ffmpeg.Renderer;
+import paringknife.media.ffmpeg.SoundFile;
+import paringknife.media.store.CaptionFonts;
+
+/** Two thousand spans of 40 ms, out of order here and there, framed differently each: still one whole file. */
+class ManySpansTest {
+  private static final int SPANS = 2_000;
+
+  @TempDir Path folder;
+
+  @Test
+  void twoThousandSpansOfFortyMillisecondsAreRendered() {
+    Recording recording = Probe.of(SampleMedia.recording(folder.resolve("camera.mp4"), "320x180", "25", 122));
+    Path sound = SampleMedia.takenIn(recording);
+    List<Span> kept = new ArrayList<>();
+    List<HeldWindow> windows = new ArrayList<>();
+    for (int i = 0; i < SPANS; i++) {
+      long at = i * 60_000L;
+      kept.add(new Span(at, at + 40_000));
+      windows.add(new HeldWindow(new Span(at, at + 60_000), i % 7 * 20, 0, 101.25, 180, -1));
+    }
+    java.util.Collections.swap(kept, 700, 1_400);
+    CutList cuts = new CutList(kept, List.of());
+    List<PictureRun> runs = PictureRun.of(cuts, new FrameRate(25, 1));
+    Path file = folder.resolve("clip.mp4");
+    new Renderer(new CaptionFonts(folder.resolve("fonts"))).render(new RenderOrder(recording, SoundFile.of(sound), SoundPlan.of(kept), runs, windows, "", 180, 320, null, 1), file, share -> {});
+    Measurement measured = Measurement.of(file);
+    assertThat(PictureRun.total(runs)).isEqualTo(SPANS);
+    assertThat(measured.seconds()).isBetween(79.9, 80.1);
+  }
+}

@@ -1,0 +1,86 @@
+package paringknife.server.deliver;
+
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.core.io.FileSystemResource;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import paringknife.core.deliver.KeptPieces;
+import paringknife.server.clips.ClipStore;
+import paringknife.server.episodes.DataFolder;
+import paringknife.server.episodes.Episode;
+import paringknife.server.shelf.Episodes;
+import paringknife.server.web.NotThere;
+
+/** The kept pieces of a clip as files, over HTTP. */
+@RestController
+@RequestMapping("/api/clips/{id}/pieces")
+class PiecesController {
+  private final ClipStore clips;
+  private final Episodes episodes;
+  private final RenderingStore renderings;
+  private final RenderQueue queue;
+  private final DataFolder data;
+
+  PiecesController(ClipStore clips, Episodes episodes, RenderingStore renderings, RenderQueue queue, DataFolder data) {
+    this.clips = clips;
+    this.episodes = episodes;
+    this.renderings = renderings;
+    this.queue = queue;
+    this.data = data;
+  }
+
+  /** Pieces that were asked for; {@code current} tells whether they are of the clip as it is now. */
+  record PiecesMade(long id, boolean each, int handles, RenderState state, double progress, long bytes, boolean current, @Nullable String problem) {}
+
+  @GetMapping
+  List<PiecesMade> made(@PathVariable long id) {
+    ClipStore.StoredClip clip = clips.byId(id);
+    Episode episode = episodes.open(clip.episodeId());
+    String now = Fingerprint.ofPieces(episode, clip.document());
+    return renderings.ofEpisode(clip.episodeId()).stream()
+        .filter(r -> r.clipId() == id)
+        .flatMap(r -> KeptPieces.byId(r.spec()).map(p -> made(r, p, now)).stream())
+        .toList();
+  }
+
+  private static PiecesMade made(RenderingStore.Row row, KeptPieces pieces, String now) {
+    return new PiecesMade(row.id(), pieces.each(), pieces.handles(), row.state(), row.progress(), row.fileBytes(), row.fingerprint().equals(now), row.problem());
+  }
+
+  /** Has the pieces written in the background. */
+  @PostMapping
+  List<PiecesMade> order(@PathVariable long id, @RequestBody KeptPieces asked) {
+    ClipStore.StoredClip clip = clips.byId(id);
+    Episode episode = episodes.open(clip.episodeId());
+    queue.schedule(renderings.order(id, asked.id(), Fingerprint.ofPieces(episode, clip.document()), clip.document().settings().title()));
+    return made(id);
+  }
+
+  @GetMapping("/{rendering}/file")
+  ResponseEntity<FileSystemResource> file(@PathVariable long id, @PathVariable long rendering) {
+    RenderingStore.Row row =
+        renderings.byId(rendering)
+            .filter(r -> r.clipId() == id && r.state() == RenderState.DONE)
+            .orElseThrow(() -> new NotThere("These pieces have not been written."));
+    Optional<KeptPieces> pieces = KeptPieces.byId(row.spec());
+    Path file = data.finished(id, row.spec());
+    String ending = pieces.map(KeptPieces::each).orElse(false) ? ".zip" : ".mp4";
+    HttpHeaders headers = new HttpHeaders();
+    headers.setContentType(MediaType.parseMediaType(ending.equals(".zip") ? "application/zip" : "video/mp4"));
+    String name = row.fileName().replaceAll("[^\\p{L}\\p{N} ._-]", "").strip();
+    headers.setContentDisposition(ContentDisposition.attachment().filename((name.isEmpty() ? "clip" : name) + ", kept" + ending, StandardCharsets.UTF_8).build());
+    return ResponseEntity.ok().headers(headers).body(new FileSystemResource(file));
+  }
+}
