@@ -14,6 +14,7 @@ export type Mark = Schemas['Mark'];
 export type Chapter = Schemas['Chapter'];
 export type Piece = Schemas['Piece'];
 export type Shelf = Schemas['Shelf'];
+export type Cue = Schemas['Cue'];
 export type Preview = Schemas['Preview'];
 export type Prospects = Schemas['Prospects'];
 export type Pick = Schemas['Pick'];
@@ -194,6 +195,9 @@ export const api = {
   returnToVersion: (id: number, version: number, revision: number) => post<ClipStep>(`/clips/${id}/versions/${version}/return`, { revision }),
   duplicate: (id: number) => post<ClipState>(`/clips/${id}/duplicate`),
   preview: (id: number) => get<Preview>(`/clips/${id}/preview`),
+  cues: (id: number) => get<Cue[]>(`/clips/${id}/cues`),
+  /** Where the script of the captions lies; the revisions tell one state from the next. */
+  captionScript: (id: number, revision: number, words: number) => `/api/clips/${id}/captions.ass?clip=${revision}&words=${words}`,
   specs: () => get<Spec[]>('/specs'),
   letterings: () => get<Lettering[]>('/letterings'),
   sheet: (id: number) => get<Sheet>(`/episodes/${id}/sheet`),

@@ -1188,6 +1188,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/clips/{id}/cues": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["cues"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clips/{id}/captions.ass": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["captionScript"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -2185,16 +2217,6 @@ export interface components {
             repeatsUs: number;
             pauseSpans: components["schemas"]["Span"][];
         };
-        Cue: {
-            span: components["schemas"]["Span"];
-            lines: components["schemas"]["CueWord"][][];
-        };
-        CueWord: {
-            text: string;
-            span: components["schemas"]["Span"];
-            /** Format: int64 */
-            wordId: number;
-        };
         HeldWindow: {
             span: components["schemas"]["Span"];
             /** Format: double */
@@ -2231,8 +2253,6 @@ export interface components {
             dressed: boolean;
             runs: components["schemas"]["PictureRun"][];
             windows: components["schemas"]["WindowRun"][];
-            cues: components["schemas"]["Cue"][];
-            ass: string;
         };
         WindowRun: {
             window: components["schemas"]["HeldWindow"];
@@ -2288,6 +2308,16 @@ export interface components {
             endUs: number;
             text: string;
             sure: boolean;
+        };
+        Cue: {
+            span: components["schemas"]["Span"];
+            lines: components["schemas"]["CueWord"][][];
+        };
+        CueWord: {
+            text: string;
+            span: components["schemas"]["Span"];
+            /** Format: int64 */
+            wordId: number;
         };
     };
     responses: never;
@@ -4211,9 +4241,7 @@ export interface operations {
     };
     preview: {
         parameters: {
-            query?: {
-                lettering?: string;
-            };
+            query?: never;
             header?: never;
             path: {
                 id: number;
@@ -4347,6 +4375,50 @@ export interface operations {
                 };
                 content: {
                     "*/*": string;
+                };
+            };
+        };
+    };
+    cues: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Cue"][];
+                };
+            };
+        };
+    };
+    captionScript: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/plain;charset=UTF-8": string;
                 };
             };
         };

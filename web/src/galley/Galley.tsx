@@ -1,6 +1,6 @@
 import { memo, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import type { ClipState, Pick, Preview, TranscriptColumns } from '../api/client';
+import type { ClipState, Cue, Pick, Preview, TranscriptColumns } from '../api/client';
 import { current } from '../plate/player';
 import { usePlayhead } from '../plate/playhead';
 import { clock } from '../ui/time';
@@ -9,6 +9,7 @@ import { ordered, useWorkbench, type Stage } from '../workbench/store';
 import type { Corrections } from '../workbench/corrections';
 import { lineHeightOf, useReading } from '../workbench/reading';
 import { CorrectField } from './CorrectField';
+import { captionPieces, framePieces, Lane, LANE, type LanePiece } from './Lane';
 import { Loupe, LOUPE_HEIGHT, type Join } from './Loupe';
 import { canvasMeasure, cutFlags, paragraphOf, sentenceOf, setPieces, SHORTEST_PAUSE_US, wordAt, type Row } from './setLines';
 import { drawSpine } from './spine';
@@ -18,6 +19,8 @@ interface Props {
   levels: Uint8Array;
   clip: ClipState | null;
   preview: Preview | null;
+  /** The captions, while they are lettered. */
+  cues: Cue[] | null;
   stage: Stage;
   picks: Pick[];
   names: string[];
@@ -27,10 +30,9 @@ interface Props {
 }
 
 const MARGIN = 208;
-const LANE = 92;
 
 /** The transcript set as a page, with the spine in its margin. */
-export function Galley({ transcript, levels, clip, preview, stage, picks, names, people, corrections, frameUs }: Props) {
+export function Galley({ transcript, levels, clip, preview, cues, stage, picks, names, people, corrections, frameUs }: Props) {
   const scroller = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(0);
   const [fontsReady, setFontsReady] = useState(false);
@@ -134,7 +136,12 @@ export function Galley({ transcript, levels, clip, preview, stage, picks, names,
   const [selectedFrom, selectedTo] = selection ? ordered(selection) : [-1, -2];
   const marks = useMemo(() => hitMarks(hits, transcript.text.length), [hits, transcript]);
   const nowHit = hits[hit] ?? null;
-  const breaks = useMemo(() => (stage === 'letter' && preview ? captionBreaks(preview, transcript.ids) : null), [stage, preview, transcript]);
+  const breaks = useMemo(() => (cues ? captionBreaks(cues, transcript.ids) : null), [cues, transcript]);
+  const beside = useMemo(() => {
+    if (!lane || !clip) return null;
+    if (stage === 'letter') return cues && captionPieces(clip, cues);
+    return preview && framePieces(clip, preview, people);
+  }, [lane, stage, clip, preview, cues, people]);
   const [correctFrom, correctTo] = correcting ? ordered(correcting) : [-1, -2];
   return (
     <div className="relative h-full">
@@ -188,7 +195,7 @@ export function Galley({ transcript, levels, clip, preview, stage, picks, names,
                   transcript={transcript}
                   levels={levels}
                   clip={clip}
-                  preview={preview}
+                  beside={beside}
                   stage={stage}
                   lane={lane}
                   flags={flags}
@@ -199,7 +206,6 @@ export function Galley({ transcript, levels, clip, preview, stage, picks, names,
                   nowFrom={nowHit?.from ?? -1}
                   nowTo={nowHit?.to ?? -1}
                   picks={picks}
-                  names={people}
                   breaks={breaks}
                   correctFrom={correctFrom >= row.from && correctFrom < row.to ? correctFrom : -1}
                   correctTo={correctFrom < row.to && correctTo >= row.from ? correctTo : -1}
@@ -430,7 +436,8 @@ interface LineProps {
   transcript: TranscriptColumns;
   levels: Uint8Array;
   clip: ClipState | null;
-  preview: Preview | null;
+  /** What stands beside the words in the stages after paring. */
+  beside: LanePiece[] | null;
   stage: Stage;
   lane: boolean;
   flags: Uint8Array;
@@ -444,7 +451,6 @@ interface LineProps {
   nowFrom: number;
   nowTo: number;
   picks: Pick[];
-  names: string[];
   breaks: Uint8Array | null;
   /** Words under the text field, where they touch this line; -1 for none. */
   correctFrom: number;
@@ -477,7 +483,7 @@ function sameLine(a: LineProps, b: LineProps): boolean {
     if (key !== 'clip' && key !== 'flags' && a[key] !== b[key]) return false;
   }
   if (a.clip === b.clip && a.flags === b.flags) return true;
-  if (!a.clip || !b.clip || a.lane || a.clip.id !== b.clip.id) return false;
+  if (!a.clip || !b.clip || a.clip.id !== b.clip.id) return false;
   const { row } = b;
   for (let i = row.from; i < row.to; i++) if (a.flags[i] !== b.flags[i]) return false;
   const gapsHere = (clip: ClipState) => JSON.stringify(clip.gaps.filter((g) => g.word >= row.from && g.word < row.to));
@@ -623,7 +629,7 @@ const SetLine = memo(function SetLine(p: LineProps) {
           />
         ))}
       </div>
-      {p.lane && <Lane {...p} />}
+      {p.lane && <Lane row={p.row} pieces={p.beside} named={p.stage === 'frame'} />}
       <div
         className="mr-3 w-[3px] shrink-0"
         style={{ background: `var(--speaker-${Math.max(0, row.speaker) % 4})` }}
@@ -633,77 +639,16 @@ const SetLine = memo(function SetLine(p: LineProps) {
   );
 }, sameLine);
 
-/** What stands beside the line in the stages after paring: the frame held, or the captions. */
-function Lane({ row, preview, clip, stage, names }: LineProps) {
-  if (!preview || !clip) return <div style={{ width: LANE }} />;
-  const pieces = stage === 'letter' ? cuePieces(preview) : framePieces(preview, names);
-  const shown = pieces
-    .map((piece) => ({ ...piece, from: episodeTime(clip, piece.startUs), to: episodeTime(clip, piece.endUs) }))
-    .filter((piece) => piece.to > row.startUs && piece.from < row.endUs);
-  const yOf = (us: number) =>
-    Math.max(0, Math.min(row.height, ((us - row.startUs) / (row.endUs - row.startUs)) * row.height));
-  return (
-    <div className="relative shrink-0" style={{ width: LANE }}>
-      {shown.map((piece) => {
-        const begins = piece.from >= row.startUs;
-        const ends = piece.to <= row.endUs;
-        return (
-          <div
-            key={piece.startUs}
-            title={piece.text}
-            className={`absolute right-2 left-0 overflow-hidden border-l-2 border-steel bg-steelwash pl-1.5 text-[11px] leading-[15px] font-medium text-soft ${begins ? 'rounded-tl border-t' : ''} ${ends ? 'rounded-bl border-b' : ''}`}
-            style={{ top: yOf(piece.from), height: Math.max(3, yOf(piece.to) - yOf(piece.from) - (ends ? 1 : 0)) }}
-          >
-            {begins && stage === 'frame' ? piece.text : ''}
-          </div>
-        );
-      })}
-    </div>
-  );
-}
-
-interface LanePiece {
-  startUs: number;
-  endUs: number;
-  text: string;
-}
-
-const cuePieces = (preview: Preview): LanePiece[] =>
-  preview.cues.map((cue) => ({
-    startUs: cue.span.startUs,
-    endUs: cue.span.endUs,
-    text: cue.lines.map((l) => l.map((w) => w.text).join(' ')).join(' / '),
-  }));
-
-function framePieces(preview: Preview, names: string[]): LanePiece[] {
-  const frameUs = (1e6 * preview.frameRateDenominator) / preview.frameRateNumerator;
-  return preview.windows.map((w) => ({
-    startUs: w.clipFrame * frameUs,
-    endUs: (w.clipFrame + w.count) * frameUs,
-    text: w.window.person >= 0 ? `${(names[w.window.person] ?? `Person ${w.window.person + 1}`).split(' ')[0]}, held` : 'middle, held',
-  }));
-}
-
 /** Where the captions break: 1 at the end of a line, 2 at the end of a caption, by word. */
-function captionBreaks(preview: Preview, ids: number[]): Uint8Array {
+function captionBreaks(cues: Cue[], ids: number[]): Uint8Array {
   const breaks = new Uint8Array(ids.length);
   const place = new Map(ids.map((id, i) => [id, i]));
-  for (const cue of preview.cues) {
+  for (const cue of cues) {
     for (const line of cue.lines) breaks[place.get(line[line.length - 1].wordId) ?? -1] = 1;
     const last = cue.lines[cue.lines.length - 1];
     breaks[place.get(last[last.length - 1].wordId) ?? -1] = 2;
   }
   return breaks;
-}
-
-function episodeTime(clip: ClipState, us: number): number {
-  let left = us;
-  for (const span of clip.kept) {
-    const length = span.endUs - span.startUs;
-    if (left < length) return span.startUs + left;
-    left -= length;
-  }
-  return clip.kept.length ? clip.kept[clip.kept.length - 1].endUs : 0;
 }
 
 /** Puts the selected words back. */

@@ -10,6 +10,8 @@ export class CaptionLayer {
   private readonly canvas = document.createElement('canvas');
   private renderer: JASSUB | null = null;
   private script = '';
+  private loaded = '';
+  private loading: Promise<unknown> = Promise.resolve();
   private last: { us: number; width: number; height: number } | null = null;
 
   constructor(host: HTMLElement) {
@@ -18,13 +20,15 @@ export class CaptionLayer {
     host.appendChild(this.canvas);
   }
 
-  async setScript(script: string) {
-    if (script === this.script) return;
-    this.script = script;
+  /** Takes the script at an address; the worker fetches it, since that of hours of talk is megabytes. */
+  async setScript(address: string) {
+    if (address === this.script) return;
+    this.script = address;
+    const url = new URL(address, location.href).href;
     if (!this.renderer) {
       this.renderer = new JASSUB({
         canvas: this.canvas,
-        subContent: script,
+        subUrl: url,
         fonts: FONTS.map((f) => new URL(f, location.href).href),
         availableFonts: {},
         defaultFont: 'archivo black',
@@ -36,10 +40,12 @@ export class CaptionLayer {
       await this.renderer.ready;
     } else {
       const renderer = this.renderer;
-      await renderer.ready;
-      if (this.renderer !== renderer) return;
-      await renderer.renderer.setTrack(script);
+      this.loading = Promise.all([this.loading, renderer.ready]).then(() =>
+        this.renderer === renderer && this.script === address ? renderer.renderer.setTrackByUrl(url) : undefined,
+      );
+      await this.loading;
     }
+    this.loaded = address;
     if (this.last) this.show(this.last.us, this.last.width, this.last.height, true);
   }
 
@@ -48,12 +54,17 @@ export class CaptionLayer {
     this.last = { us, width, height };
     const renderer = this.renderer;
     if (!renderer) return;
+    delete this.canvas.dataset.drawn;
     const drawn = renderer.ready.then(() =>
       this.renderer === renderer
         ? renderer.manualRender({ expectedDisplayTime: performance.now(), width, height, mediaTime: us / 1e6 }, again)
         : undefined,
     );
-    drawn.catch((error) => this.report(error));
+    drawn
+      .then(() => {
+        if (this.last?.us === us && this.loaded === this.script) this.canvas.dataset.drawn = String(Math.round(us));
+      })
+      .catch((error) => this.report(error));
   }
 
   /** A drawing under way when the plate closes comes back refused; anything else is worth knowing. */

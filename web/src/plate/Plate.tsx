@@ -15,13 +15,15 @@ interface Props {
   episode: EpisodeCard;
   clip: ClipState | null;
   preview: Preview | null;
+  /** Where the script of the captions lies. */
+  captionScript: string | null;
   specs: Spec[];
   stage: Stage;
   height: number;
 }
 
 /** The picture in the shape of the clip, with framing, captions and safe zones live. */
-export function Plate({ episode, clip, preview, specs, stage, height }: Props) {
+export function Plate({ episode, clip, preview, captionScript, specs, stage, height }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const captionHost = useRef<HTMLDivElement>(null);
   const player = useRef<Player | null>(null);
@@ -145,11 +147,11 @@ export function Plate({ episode, clip, preview, specs, stage, height }: Props) {
   }, [rate, clip?.speed]);
 
   useEffect(() => {
-    if (preview) {
-      void captions.current?.setScript(preview.ass);
+    if (preview && captionScript) {
+      void captions.current?.setScript(captionScript);
       captions.current?.show(usePlayhead.getState().programmeUs, preview.width, preview.height, true);
     }
-  }, [preview]);
+  }, [preview, captionScript]);
 
   useEffect(() => player.current?.redraw(), [width, plateHeight, preview]);
 

@@ -21,7 +21,12 @@ export interface ProgrammeGap {
   lengthUs: number;
 }
 
-function laidOut(spans: Span[], gaps: ProgrammeGap[]): Pick<Programme, 'spans' | 'playsAt' | 'lengthUs'> {
+/** Where each kept span of a clip plays. */
+export const clipLayout = (clip: Pick<ClipState, 'kept'> & { gaps: ProgrammeGap[] }): Layout => laidOut(clip.kept, clip.gaps);
+
+type Layout = Pick<Programme, 'spans' | 'playsAt' | 'lengthUs'>;
+
+function laidOut(spans: Span[], gaps: ProgrammeGap[]): Layout {
   const room = new Map<number, number>();
   for (const gap of gaps) room.set(gap.after, (room.get(gap.after) ?? 0) + gap.lengthUs);
   let played = room.get(-1) ?? 0;
@@ -68,7 +73,7 @@ export function clipProgramme(clip: Pick<ClipState, 'id' | 'kept' | 'removals'> 
 }
 
 /** The episode time heard at a time of the programme; in a gap, the time it follows. */
-export function toEpisode(p: Programme, us: number): number {
+export function toEpisode(p: Layout, us: number): number {
   if (!p.spans.length) return 0;
   const at = Math.max(0, lastAtOrBefore(p.playsAt, us));
   const span = p.spans[at];

@@ -1,12 +1,12 @@
 import { useQuery } from '@tanstack/react-query';
-import { api, type ClipState, type Lettering, type Preview } from '../api/client';
+import { api, type ClipState, type Cue, type Lettering } from '../api/client';
 import { change } from '../workbench/changes';
 
 /** The letterings as a specimen sheet, each set in the clip's own line; and the captions. */
-export function LetterSide({ clip, preview }: { clip: ClipState; preview: Preview | null }) {
+export function LetterSide({ clip, cues }: { clip: ClipState; cues: Cue[] | null }) {
   const letterings = useQuery({ queryKey: ['letterings'], queryFn: api.letterings, staleTime: Infinity });
-  const first = preview?.cues[0]?.lines.flat().map((w) => w.text) ?? [];
-  const speeds = preview?.cues.map((c) => {
+  const first = cues?.[0]?.lines.flat().map((w) => w.text) ?? [];
+  const speeds = cues?.map((c) => {
     const length = c.lines.map((l) => l.map((w) => w.text).join(' ')).join(' ').length;
     return (length * 1e6) / Math.max(1, c.span.endUs - c.span.startUs);
   });
@@ -28,7 +28,7 @@ export function LetterSide({ clip, preview }: { clip: ClipState; preview: Previe
         ))}
       </div>
       <p className="mt-3 text-[12.5px] text-soft">
-        {preview?.cues.length ?? 0} captions
+        {cues?.length ?? 0} captions
         {fast ? `, ${fast} faster than 20 characters a second` : ', all slow enough to read'}
       </p>
     </section>

@@ -27,6 +27,7 @@ export function PareBar({ clip, specs, quietBelowDb }: { clip: ClipState; specs:
   const found = useQuery({
     queryKey: ['prospects', clip.id, clip.revision, choice],
     queryFn: () => api.prospects(clip.id, choice),
+    gcTime: 0,
     placeholderData: (before) => before,
   });
   const p = found.data;

@@ -2,7 +2,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { Redo2, Search, Undo2, X } from 'lucide-react';
-import { api, type Brief, type ClipState, type ShelfItem } from '../api/client';
+import { api, type Brief, type ClipState, type Pick, type ShelfItem } from '../api/client';
 import { useServerEvents } from '../api/events';
 import { CorrectBar } from '../galley/CorrectBar';
 import { GlossaryProposal } from '../galley/GlossaryProposal';
@@ -34,6 +34,9 @@ import { useReading } from './reading';
 import { HelpPanel } from './HelpPanel';
 import { useKeys } from './keys';
 import { ordered, STAGES, useWorkbench, type Stage } from './store';
+
+const NO_LEVELS = new Uint8Array();
+const NO_PICKS: Pick[] = [];
 
 /** One episode: bench, galley with spine, plate, through the five stages. */
 export function EpisodePage() {
@@ -108,9 +111,20 @@ export function EpisodePage() {
     queryFn: () => api.preview(shownClip!.id),
     enabled: shownClip !== null,
     staleTime: Infinity,
+    gcTime: 0,
     placeholderData: (before) => (shownClip ? before : undefined),
   });
   const shownPreview = shownClip ? (preview.data ?? null) : null;
+  const people = useMemo(() => episode.data?.people.map((p) => p.name) ?? [], [episode.data]);
+  const cues = useQuery({
+    queryKey: ['cues', shownClip?.id, shownClip?.revision],
+    queryFn: () => api.cues(shownClip!.id),
+    enabled: shownClip !== null && stage === 'letter',
+    staleTime: Infinity,
+    gcTime: 0,
+    placeholderData: (before) => (shownClip ? before : undefined),
+  });
+  const shownCues = shownClip && stage === 'letter' ? (cues.data ?? null) : null;
 
   const goTo = useCallback(
     (next: Stage) => {
@@ -276,13 +290,14 @@ export function EpisodePage() {
                 ) : data ? (
                   <Galley
                     transcript={data}
-                    levels={levels.data ?? new Uint8Array()}
+                    levels={levels.data ?? NO_LEVELS}
                     clip={shownClip}
                     preview={shownPreview}
+                    cues={shownCues}
                     stage={stage}
-                    picks={picks.data ?? []}
+                    picks={picks.data ?? NO_PICKS}
                     names={data.speakers}
-                    people={episode.data?.people.map((p) => p.name) ?? []}
+                    people={people}
                     corrections={corrections}
                     frameUs={episode.data ? (1e6 * episode.data.frameRateDenominator) / episode.data.frameRateNumerator : 40_000}
                   />
@@ -299,6 +314,7 @@ export function EpisodePage() {
                     episode={episode.data}
                     clip={shownClip}
                     preview={shownPreview}
+                    captionScript={shownClip && shownPreview && data ? api.captionScript(shownClip.id, shownPreview.revision, data.revision) : null}
                     specs={specs.data}
                     stage={stage}
                     height={stage === 'pare' ? 350 : 330}
@@ -318,7 +334,7 @@ export function EpisodePage() {
                     </>
                   )}
                   {stage === 'frame' && shownClip && <FrameSide clip={shownClip} episode={episode.data} preview={shownPreview} />}
-                  {stage === 'letter' && shownClip && <LetterSide clip={shownClip} preview={shownPreview} />}
+                  {stage === 'letter' && shownClip && <LetterSide clip={shownClip} cues={shownCues} />}
                 </>
               ) : (
                 <div className="mx-auto grid h-[180px] w-[300px] place-items-center rounded-md bg-rule text-soft">

@@ -53,6 +53,7 @@ export class Corrections {
         else await this.queries.invalidateQueries({ queryKey: this.key });
         void this.queries.invalidateQueries({ queryKey: ['doubtful', this.episodeId] });
         void this.queries.invalidateQueries({ queryKey: ['preview'] });
+        void this.queries.invalidateQueries({ queryKey: ['cues'] });
         void this.queries.invalidateQueries({ queryKey: ['glossary', this.episodeId] });
         if (step.taken !== step.ids.length) void this.queries.invalidateQueries({ queryKey: ['clips', this.episodeId] });
       } catch (error) {

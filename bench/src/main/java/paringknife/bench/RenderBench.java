@@ -47,10 +47,10 @@ final class RenderBench {
     clip = episode.editor().parePauses(clip, PauseSettings.DEFAULT);
     Composition composition = ClipRenderer.compose(episode, clip, DeliverySpecs.byId("vertical-60"));
     CaptionFonts fonts = new CaptionFonts(work.resolve("fonts"));
-    Files.writeString(work.resolve("captions.ass"), composition.ass());
+    Files.writeString(work.resolve("captions.ass"), composition.captions().ass());
     double ours = seconds(() -> new ClipRenderer(fonts).render(episode, composition, work.resolve("ours.mp4"), share -> {}));
     double theirs = seconds(() -> byHand(recording, composition, work));
-    System.out.printf(Locale.ROOT, "render / hand-written ffmpeg, held framing: %.2f (%.1f s / %.1f s for a clip of %.1f s with %d cuts)%n", ours / theirs, ours, theirs, composition.cuts().lengthUs() / 1e6, composition.cuts().cut().size());
+    System.out.printf(Locale.ROOT, "render / hand-written ffmpeg, held framing: %.2f (%.1f s / %.1f s for a clip of %.1f s with %d cuts)%n", ours / theirs, ours, theirs, composition.playback().cuts().lengthUs() / 1e6, composition.playback().cuts().cut().size());
   }
 
   private static void proxyAlone(Recording recording, Path work) {
@@ -62,13 +62,13 @@ final class RenderBench {
 
   private static void byHand(Recording recording, Composition composition, Path work) {
     List<String> picture = new ArrayList<>();
-    for (Span kept : composition.cuts().kept()) {
+    for (Span kept : composition.playback().cuts().kept()) {
       picture.add(String.format(Locale.ROOT, "between(t,%.6f,%.6f)", kept.startUs() / 1e6, kept.endUs() / 1e6));
     }
-    HeldWindow w = composition.windows().get(0);
+    HeldWindow w = composition.playback().windows().get(0);
     String select = String.join("+", picture);
-    Span first = composition.cuts().kept().get(0);
-    Span last = composition.cuts().kept().get(composition.cuts().kept().size() - 1);
+    Span first = composition.playback().cuts().kept().get(0);
+    Span last = composition.playback().cuts().kept().get(composition.playback().cuts().kept().size() - 1);
     String video = String.format(Locale.ROOT, "select='%s',setpts=N/(25*TB),crop=%.3f:%.3f:%.3f:%.3f:exact=1,scale=1080:1920:flags=bicubic,format=gbrp,ass=captions.ass:fontsdir=fonts,format=yuv420p", select, w.width(), w.height(), w.x(), w.y());
     ChildProcess.run(
         List.of("ffmpeg", "-nostdin", "-y", "-v", "error", "-copyts", "-ss", Double.toString(first.startUs() / 1e6), "-to", Double.toString(last.endUs() / 1e6), "-i", recording.file().toString(), "-vf", video, "-af", "aselect='" + select + "',asetpts=N/SR/TB", "-c:v", "libx264", "-preset", "veryfast", "-crf", "20", "-c:a", "aac", "-b:a", "192k", "-movflags", "+faststart", "by-hand.mp4"),

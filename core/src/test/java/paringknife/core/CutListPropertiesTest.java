@@ -10,6 +10,7 @@ import net.jqwik.api.Combinators;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.Provide;
+import net.jqwik.api.constraints.DoubleRange;
 import net.jqwik.api.constraints.IntRange;
 import net.jqwik.api.constraints.Size;
 import paringknife.core.listen.PauseSettings;
@@ -81,12 +82,17 @@ class CutListPropertiesTest {
     return Arbitraries.oneOf(words, back, pauses, treated, gaps, others);
   }
 
-  @Property(tries = 400)
-  void keptPlusCutIsTheWhole(@ForAll @Size(max = 12) List<@net.jqwik.api.From("steps") Step> steps) {
+  private static ClipDocument after(List<Step> steps) {
     ClipDocument clip = TALK.clip();
     for (Step step : steps) {
       clip = step.apply(clip);
     }
+    return clip;
+  }
+
+  @Property(tries = 400)
+  void keptPlusCutIsTheWhole(@ForAll @Size(max = 12) List<@net.jqwik.api.From("steps") Step> steps) {
+    ClipDocument clip = after(steps);
     CutList cuts = CutList.of(clip, TRANSCRIPT);
     List<Span> all = new ArrayList<>(cuts.kept());
     all.addAll(cuts.cut());
@@ -98,6 +104,14 @@ class CutListPropertiesTest {
       at = span.endUs();
     }
     assertThat(at).isEqualTo(clip.settings().stretches().get(0).endUs());
+  }
+
+  @Property(tries = 200)
+  void noPauseIsLeftThatWasCounted(
+      @ForAll @Size(max = 6) List<@net.jqwik.api.From("steps") Step> steps, @ForAll @DoubleRange(min = 0.2, max = 1) double shortest) {
+    PauseSettings settings = new PauseSettings(-38, Math.round(shortest * 1e6), 20_000, 150_000);
+    ClipDocument clip = after(steps);
+    assertThat(EDITOR.pauses(EDITOR.parePauses(clip, settings), settings)).isEmpty();
   }
 
   @Property(tries = 400)
@@ -134,10 +148,7 @@ class CutListPropertiesTest {
   /** Sound and picture are laid out from the same cut list, and last as long as it says. */
   @Property(tries = 200)
   void theSoundLastsAsLongAsTheCut(@ForAll @Size(max = 10) List<@net.jqwik.api.From("steps") Step> steps) {
-    ClipDocument clip = TALK.clip();
-    for (Step step : steps) {
-      clip = step.apply(clip);
-    }
+    ClipDocument clip = after(steps);
     CutList cuts = CutList.of(clip, TRANSCRIPT);
     SoundPlan plan = new SoundPlanner(new RoomToneFinder(TALK.levels(), TRANSCRIPT)).plan(clip, cuts);
     assertThat(plan.lengthUs()).isEqualTo(cuts.lengthUs());
@@ -150,10 +161,7 @@ class CutListPropertiesTest {
       @ForAll @Size(max = 10) List<@net.jqwik.api.From("steps") Step> steps, @ForAll @IntRange(min = 0, max = 3) int which) {
     FrameRate rate =
         List.of(new FrameRate(25, 1), new FrameRate(30_000, 1_001), new FrameRate(60, 1), new FrameRate(24_000, 1_001)).get(which);
-    ClipDocument clip = TALK.clip();
-    for (Step step : steps) {
-      clip = step.apply(clip);
-    }
+    ClipDocument clip = after(steps);
     CutList cuts = CutList.of(clip, TRANSCRIPT);
     List<PictureRun> runs = PictureRun.of(cuts, rate);
     assertThat(PictureRun.total(runs)).isEqualTo(rate.nearestFrame(cuts.lengthUs()));
@@ -179,10 +187,7 @@ class CutListPropertiesTest {
 
   @Property(tries = 200)
   void aTimeOfTheClipFindsItsPlaceAndBack(@ForAll @Size(max = 8) List<@net.jqwik.api.From("steps") Step> steps, @ForAll @IntRange(min = 0, max = 999) int share) {
-    ClipDocument clip = TALK.clip();
-    for (Step step : steps) {
-      clip = step.apply(clip);
-    }
+    ClipDocument clip = after(steps);
     CutList cuts = CutList.of(clip, TRANSCRIPT);
     long us = cuts.lengthUs() * share / 1000;
     if (cuts.lengthUs() > 0 && cuts.gaps().isEmpty()) {

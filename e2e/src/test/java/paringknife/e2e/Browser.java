@@ -6,6 +6,7 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -33,6 +34,10 @@ final class Browser implements AutoCloseable {
 
   /** Errors that pages reported on their console, refusals by the content policy among them. */
   final List<String> errors = new ArrayList<>();
+
+  static {
+    PlaywrightAssertions.setDefaultAssertionTimeout(20_000);
+  }
 
   Browser() {
     playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));

@@ -2,28 +2,43 @@ package paringknife.e2e;
 
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Page;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Base64;
+import javax.sound.sampled.AudioFileFormat;
+import javax.sound.sampled.AudioFormat;
+import javax.sound.sampled.AudioInputStream;
+import javax.sound.sampled.AudioSystem;
 
-/** Records what a page sends to the loudspeaker: a tap on the Web Audio graph, recorded as PCM. */
+/**
+ * What a page sends to the loudspeaker: every buffer it starts, and when it lets go of its output, put
+ * together by the browser's own audio engine apart from the clock, so that a host that is held up
+ * loses nothing of it. A buffer started late is late here as well.
+ */
 final class HeardInBrowser {
-  /** Everything that connects to the loudspeaker connects to a recorder as well. */
+  private static final float RATE = 48_000;
+
   private static final String TAP =
       """
       (() => {
-        window.heard = { context: null, tap: null };
-        const connect = AudioNode.prototype.connect;
+        window.heard = { context: null, started: [], from: 0 };
+        const { connect, disconnect } = AudioNode.prototype;
         AudioNode.prototype.connect = function (target, ...rest) {
-          if (target instanceof AudioDestinationNode) {
-            if (window.heard.context !== target.context) {
-              window.heard.context = target.context;
-              window.heard.tap = target.context.createMediaStreamDestination();
-            }
-            connect.call(this, window.heard.tap);
-          }
+          this.leadsTo = target;
           return connect.call(this, target, ...rest);
+        };
+        AudioNode.prototype.disconnect = function (...rest) {
+          this.cutAt = this.context.currentTime;
+          return disconnect.call(this, ...rest);
+        };
+        const { start } = AudioBufferSourceNode.prototype;
+        AudioBufferSourceNode.prototype.start = function (when = 0, offset = 0, ...rest) {
+          if (this.context instanceof AudioContext) {
+            heard.context = this.context;
+            heard.started.push({ at: Math.max(when, this.context.currentTime), offset, buffer: this.buffer, output: this.leadsTo });
+          }
+          return start.call(this, when, offset, ...rest);
         };
       })();
       """;
@@ -34,29 +49,45 @@ final class HeardInBrowser {
     context.addInitScript(TAP);
   }
 
-  /** Starts recording; the page must have played something before. */
+  /** Starts listening; the page must have played something before. */
   static void start(Page page) {
-    page.evaluate(
-        "() => { heard.parts = []; heard.recorder = new MediaRecorder(heard.tap.stream, { mimeType: 'audio/webm;codecs=pcm' });"
-            + " heard.recorder.ondataavailable = (e) => heard.parts.push(e.data); heard.recorder.start(); }");
+    page.evaluate("() => { heard.from = heard.context.currentTime; heard.started = heard.started.filter((s) => !(s.output.cutAt <= heard.from)); }");
   }
 
-  /** Writes what was heard since the start into a file. */
+  /** Writes what was heard since the start into a WAV file. */
   static void stop(Page page, Path file) throws IOException {
     String text =
         (String)
             page.evaluate(
                 """
-                () => new Promise((done) => {
-                  heard.recorder.onstop = async () => {
-                    const bytes = new Uint8Array(await new Blob(heard.parts).arrayBuffer());
-                    let text = '';
-                    for (let i = 0; i < bytes.length; i += 4096) text += String.fromCharCode(...bytes.subarray(i, i + 4096));
-                    done(btoa(text));
-                  };
-                  heard.recorder.stop();
-                })
+                async () => {
+                  const { from, context } = heard;
+                  const engine = new OfflineAudioContext(1, Math.ceil((context.currentTime - from) * 48000), 48000);
+                  for (const { at, offset, buffer, output } of heard.started) {
+                    if (output.cutAt <= from) continue;
+                    const source = engine.createBufferSource();
+                    source.buffer = buffer;
+                    const gain = engine.createGain();
+                    gain.gain.value = output.gain.value;
+                    if (output.cutAt !== undefined) gain.gain.setValueAtTime(0, output.cutAt - from);
+                    source.connect(gain).connect(engine.destination);
+                    if (at >= from) source.start(at - from, offset);
+                    else source.start(0, offset + from - at);
+                  }
+                  const samples = (await engine.startRendering()).getChannelData(0);
+                  const bytes = new Uint8Array(Int16Array.from(samples, (s) => Math.round(Math.max(-1, Math.min(1, s)) * 32767)).buffer);
+                  let text = '';
+                  for (let i = 0; i < bytes.length; i += 4096) text += String.fromCharCode(...bytes.subarray(i, i + 4096));
+                  return btoa(text);
+                }
                 """);
-    Files.write(file, Base64.getDecoder().decode(text));
+    byte[] samples = Base64.getDecoder().decode(text);
+    AudioFormat format = new AudioFormat(RATE, Short.SIZE, 1, true, false);
+    AudioSystem.write(new AudioInputStream(new ByteArrayInputStream(samples), format, samples.length / Short.BYTES), AudioFileFormat.Type.WAVE, file.toFile());
+  }
+
+  /** Waits until the player is past a time, in microseconds of what it plays. */
+  static void playUntil(Page page, double us) {
+    page.waitForFunction("us => paringKnifePlayer.position >= us", us, new Page.WaitForFunctionOptions().setTimeout(120_000));
   }
 }

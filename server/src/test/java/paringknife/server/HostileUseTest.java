@@ -68,7 +68,7 @@ class HostileUseTest {
     JsonNode clip = change(change(clip(), "{\"type\":\"pareWords\",\"first\":0,\"last\":4}"), "{\"type\":\"pareWords\",\"first\":6,\"last\":" + LAST + "}");
     clip = change(clip, "{\"type\":\"parePauses\",\"thresholdDb\":-38,\"shortest\":0.1,\"head\":0,\"tail\":0}");
     assertThat(clip.path("kept")).isNotEmpty();
-    assertThat(APP.get(path(clip) + "/preview").path("cues")).hasSize(1);
+    assertThat(APP.get(path(clip) + "/cues")).hasSize(1);
     assertThat(cell(clip).path("passes").asBoolean()).isTrue();
   }
 

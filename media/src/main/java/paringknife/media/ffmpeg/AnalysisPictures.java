@@ -14,19 +14,23 @@ import paringknife.media.process.ProcessFailed;
 
 /**
  * The small pictures in which faces are looked for, five a second: those of the proxy where it is
- * wide, otherwise {@value #WIDTH} pixels wide.
+ * wide, otherwise {@value #WIDTH} pixels wide. Nothing is made larger than it was recorded.
  */
 public final class AnalysisPictures {
-  static final int PROXY_HEIGHT = 360;
+  private static final int PROXY_HEIGHT = 360;
   private static final int WIDTH = 640;
   private static final double PER_SECOND = 5;
 
   private final Recording recording;
+  private final int proxyHeight;
+  private final int width;
   private final double ratio;
 
   public AnalysisPictures(Recording recording) {
     this.recording = recording;
     Recording.Picture picture = recording.picture();
+    this.proxyHeight = picture == null ? PROXY_HEIGHT : Math.min(PROXY_HEIGHT, even(picture.height()));
+    this.width = picture == null ? WIDTH : Math.min(WIDTH, even(picture.width()));
     this.ratio = picture == null ? 16 / 9.0 : picture.width() / (double) picture.height();
   }
 
@@ -35,12 +39,16 @@ public final class AnalysisPictures {
     return ratio > 1;
   }
 
+  int proxyHeight() {
+    return proxyHeight;
+  }
+
   private int width() {
-    return areOfTheProxy() ? even(PROXY_HEIGHT * ratio) : WIDTH;
+    return areOfTheProxy() ? even(proxyHeight * ratio) : width;
   }
 
   private int height() {
-    return areOfTheProxy() ? PROXY_HEIGHT : even(WIDTH / ratio);
+    return areOfTheProxy() ? proxyHeight : even(width / ratio);
   }
 
   private static int even(double length) {

@@ -186,7 +186,7 @@ public final class Ingest {
     String audio = recording.hasSound() ? "0:a:0" : "1:a:0";
     StringBuilder graph = new StringBuilder();
     AnalysisPictures analysis = new AnalysisPictures(recording);
-    String small = "fps=" + picture.rate() + ":start_time=0,scale=-2:" + AnalysisPictures.PROXY_HEIGHT + ":flags=fast_bilinear:out_color_matrix=bt709:out_range=tv,format=yuv420p";
+    String small = "fps=" + picture.rate() + ":start_time=0,scale=-2:" + analysis.proxyHeight() + ":flags=fast_bilinear:out_color_matrix=bt709:out_range=tv,format=yuv420p";
     graph.append("[0:v:0]");
     if (analysis.areOfTheProxy()) {
       graph.append(small).append(",split=3[proxy][va][vt];[va]").append(analysis.filtersAfterProxy()).append("[frames];");

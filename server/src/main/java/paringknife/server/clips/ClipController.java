@@ -1,7 +1,8 @@
 package paringknife.server.clips;
 
 import java.util.List;
-import java.util.Optional;
+import java.util.function.ToLongFunction;
+import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -10,13 +11,15 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import paringknife.core.deliver.Composition;
+import paringknife.core.deliver.CaptionTrack;
 import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.deliver.DeliverySpecs;
+import paringknife.core.deliver.Playback;
 import paringknife.core.frame.WindowRun;
 import paringknife.core.letter.Cue;
 import paringknife.core.listen.Pause;
 import paringknife.core.pare.ClipDocument;
+import paringknife.core.pare.ClipEditor;
 import paringknife.core.pare.CutList;
 import paringknife.core.pare.Filler;
 import paringknife.core.pare.FillerFinder;
@@ -72,7 +75,7 @@ class ClipController {
    * @param dressed whether the sound is more than the recording cut: room tone, or cleaned
    */
   record Preview(
-      int revision, int width, int height, int frameRateNumerator, int frameRateDenominator, boolean dressed, List<PictureRun> runs, List<WindowRun> windows, List<Cue> cues, String ass) {}
+      int revision, int width, int height, int frameRateNumerator, int frameRateDenominator, boolean dressed, List<PictureRun> runs, List<WindowRun> windows) {}
 
   @GetMapping("/episodes/{id}/clips")
   List<ClipState> ofEpisode(@PathVariable long id) {
@@ -223,47 +226,57 @@ class ClipController {
       @RequestParam(defaultValue = "0.15") double tail) {
     ClipStore.StoredClip clip = store.byId(id);
     Episode episode = episodes.open(clip.episodeId());
-    List<Pause> pauses =
-        episode.editor().pauses(clip.document(), ClipIntent.ParePauses.settings(thresholdDb, shortest, head, tail));
-    List<Filler> fillers = episode.editor().fillers(clip.document());
-    long sureUs =
-        fillers.stream()
-            .filter(Filler::sure)
-            .mapToLong(f -> episode.transcript().words().get(f.last()).endUs() - episode.transcript().words().get(f.first()).startUs())
-            .sum();
+    ClipEditor editor = episode.editor();
+    ClipDocument document = clip.document();
+    List<Pause> pauses = editor.pauses(document, ClipIntent.ParePauses.settings(thresholdDb, shortest, head, tail));
+    List<Filler> fillers = editor.fillers(document);
     int sure = (int) fillers.stream().filter(Filler::sure).count();
-    long now = CutList.of(clip.document(), episode.transcript()).lengthUs();
-    long withoutRepeats = CutList.of(episode.editor().pareRepeats(clip.document()), episode.transcript()).lengthUs();
+    ToLongFunction<ClipDocument> length = d -> CutList.of(d, episode.transcript()).lengthUs();
+    long now = length.applyAsLong(document);
     return new Prospects(
         pauses.size(),
-        pauses.stream().mapToLong(p -> p.cut().lengthUs()).sum(),
+        now - length.applyAsLong(editor.parePauses(document, pauses)),
         sure,
         fillers.size() - sure,
-        sureUs,
-        episode.editor().repeats(clip.document()).size(),
-        now - withoutRepeats,
+        now - length.applyAsLong(editor.pareSureFillers(document)),
+        editor.repeats(document).size(),
+        now - length.applyAsLong(editor.pareRepeats(document)),
         pauses.stream().map(Pause::cut).toList());
   }
 
   @GetMapping("/clips/{id}/preview")
-  Preview preview(@PathVariable long id, @RequestParam Optional<String> lettering) {
+  Preview preview(@PathVariable long id) {
     ClipStore.StoredClip clip = store.byId(id);
     Episode episode = episodes.open(clip.episodeId());
-    ClipDocument document =
-        lettering.map(l -> clip.document().withSettings(clip.document().settings().withLettering(l))).orElse(clip.document());
-    DeliverySpec spec = specFor(document.settings().shape());
-    Composition composition = ClipRenderer.compose(episode, document, spec);
+    DeliverySpec spec = specFor(clip.document().settings().shape());
+    Playback playback = ClipRenderer.playback(episode, clip.document(), spec);
     return new Preview(
         clip.revision(),
         spec.width(),
         spec.height(),
         episode.rate().numerator(),
         episode.rate().denominator(),
-        !composition.sound().isRecordedOnly() || !composition.cleanup().asksForNothing(),
-        composition.runs(),
-        composition.windowRuns(),
-        composition.cues(),
-        composition.ass());
+        playback.isDressed(),
+        playback.runs(),
+        playback.windowRuns());
+  }
+
+  @GetMapping("/clips/{id}/cues")
+  List<Cue> cues(@PathVariable long id) {
+    return captions(id).cues();
+  }
+
+  /** The drawing instructions of the captions, for the worker that draws them over the preview. */
+  @GetMapping(path = "/clips/{id}/captions.ass", produces = MediaType.TEXT_PLAIN_VALUE + ";charset=UTF-8")
+  String captionScript(@PathVariable long id) {
+    return captions(id).ass();
+  }
+
+  private CaptionTrack captions(long id) {
+    ClipStore.StoredClip clip = store.byId(id);
+    Transcript transcript = episodes.open(clip.episodeId()).transcript();
+    ClipDocument document = clip.document();
+    return CaptionTrack.of(document, CutList.of(document, transcript), transcript, specFor(document.settings().shape()));
   }
 
   private static DeliverySpec specFor(String shape) {

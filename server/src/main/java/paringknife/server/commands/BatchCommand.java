@@ -222,7 +222,7 @@ final class BatchCommand implements Callable<Integer> {
       return;
     }
     Path target = out.resolve(name + ".mp4");
-    String picture = composition.ass() + composition.windowRuns() + spec.width() + "x" + spec.height() + spec.lufs();
+    String picture = composition.captions().ass() + composition.playback().windowRuns() + spec.width() + "x" + spec.height() + spec.lufs();
     Path same = made.get(picture);
     step("render", () -> {
       if (same == null) {

@@ -114,7 +114,7 @@ class DeliveryController {
       long length = 0;
       for (DeliverySpec spec : DeliverySpecs.shipped()) {
         Composition composition = ClipRenderer.compose(episode, clip.document(), spec);
-        length = composition.lengthUs();
+        length = composition.playback().lengthUs();
         row.add(cell(episode, title, clip, spec, composition, cells.get(clip.id() + " " + spec.id())));
       }
       long original = settings.stretches().stream().mapToLong(s -> s.lengthUs()).sum();

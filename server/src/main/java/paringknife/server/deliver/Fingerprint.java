@@ -6,6 +6,7 @@ import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
 import paringknife.core.deliver.Composition;
 import paringknife.core.deliver.DeliverySpec;
+import paringknife.core.deliver.Playback;
 import paringknife.core.pare.ClipDocument;
 import paringknife.core.pare.CutList;
 import paringknife.server.episodes.Episode;
@@ -19,15 +20,16 @@ final class Fingerprint {
 
   static String of(Episode episode, Composition composition) {
     DeliverySpec spec = composition.spec();
+    Playback playback = composition.playback();
     String text =
         episode.recording().file()
             + "\n" + episode.folder().soundMadeAt()
-            + "\n" + composition.sound()
-            + "\n" + composition.cleanup()
-            + "\n" + composition.runs()
-            + "\n" + composition.windowRuns()
-            + "\n" + composition.ass()
-            + "\n" + composition.speed()
+            + "\n" + playback.sound()
+            + "\n" + playback.cleanup()
+            + "\n" + playback.runs()
+            + "\n" + playback.windowRuns()
+            + "\n" + composition.captions().ass()
+            + "\n" + playback.speed()
             + "\n" + spec.width() + "x" + spec.height() + " " + spec.lufs() + " " + spec.ceilingDbtp();
     return digest(text);
   }

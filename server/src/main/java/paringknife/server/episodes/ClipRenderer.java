@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.function.DoubleConsumer;
 import paringknife.core.deliver.Composition;
 import paringknife.core.deliver.DeliverySpec;
+import paringknife.core.deliver.Playback;
 import paringknife.core.frame.HeldWindow;
 import paringknife.core.listen.LoudnessTarget;
 import paringknife.core.listen.SoundPlan;
@@ -29,22 +30,27 @@ public final class ClipRenderer {
     return Composition.of(clip, episode.transcript(), episode.planner(), episode.soundPlanner(), episode.rate(), spec);
   }
 
+  public static Playback playback(Episode episode, ClipDocument clip, DeliverySpec spec) {
+    return Playback.of(clip, episode.transcript(), episode.planner(), episode.soundPlanner(), episode.rate(), spec.shape());
+  }
+
   /** Renders a clip as its spec wants it. */
   public void render(
       Episode episode, Composition composition, Path target, DoubleConsumer progress) {
     DeliverySpec spec = composition.spec();
+    Playback playback = composition.playback();
     renderer.render(
         new RenderOrder(
             episode.recording(),
-            episode.sound(composition.cleanup()),
-            composition.sound(),
-            composition.runs(),
-            composition.windows(),
-            composition.ass(),
+            episode.sound(playback.cleanup()),
+            playback.sound(),
+            playback.runs(),
+            playback.windows(),
+            composition.captions().ass(),
             spec.width(),
             spec.height(),
             new LoudnessTarget(spec.lufs(), spec.ceilingDbtp()),
-            composition.speed()),
+            playback.speed()),
         target,
         progress);
   }

@@ -18,7 +18,7 @@ public final class FinishedChecks {
     DeliverySpec spec = composition.spec();
     List<Check> checks = new ArrayList<>();
     double frame = 1 / measured.rate().perSecond();
-    double wanted = composition.lengthUs() / 1e6;
+    double wanted = composition.playback().lengthUs() / 1e6;
     checks.add(
         check(
             "file length",
