@@ -1,6 +1,6 @@
 import { ALL_FORMATS, AudioBufferSink, Input, UrlSource, VideoSampleSink, type VideoSample } from 'mediabunny';
 import type { Draw, Player } from './player';
-import { LONGEST_PIECE_US, soundPieces, toEpisode, type Programme, type SoundPiece } from './programme';
+import { LONGEST_PIECE_US, soundPieces, toEpisode, toProgramme, type Programme, type SoundPiece } from './programme';
 import { timeStretch } from './timeStretch';
 
 const RATE = 48_000;
@@ -10,6 +10,14 @@ const SOUND_AHEAD_S = 6;
 /** Short, since stretching keeps the page busy while it lasts. */
 const STRETCHED_PIECE_US = 2_000_000;
 const WAV_HEADER = 44;
+/** Pieces kept after they were heard; the longest take 3 MB each. */
+const KEPT_PIECES = 3;
+
+interface Range {
+  fromUs: number;
+  toUs: number;
+  loop: boolean;
+}
 
 /** A decoded picture and the frame of the programme that it is. */
 interface Frame {
@@ -42,7 +50,8 @@ export class CutPlayer implements Player {
   shownFrames = 0;
   playing = false;
   private speed = 1;
-  private range: { fromUs: number; toUs: number; loop: boolean } | null = null;
+  private readonly lately = new Map<string, AudioBuffer>();
+  private range: Range | null = null;
   /** A programme that goes on from here just like the one that plays, and how far its clock is ahead of that one's. */
   private exchanged: { programme: Programme; us: number; frames: number } | null = null;
 
@@ -69,9 +78,10 @@ export class CutPlayer implements Player {
 
   /**
    * Exchanges what is played; goes on playing from the given time of the new programme. Where both go on
-   * alike, as when a sentence already heard is dropped, nothing is interrupted.
+   * alike, as when a sentence already heard is dropped, nothing is interrupted. A range that is heard over
+   * and over stays one where the programme is the same clip, edited.
    */
-  async setProgramme(programme: Programme, atUs: number) {
+  async setProgramme(programme: Programme, atUs: number, edited = false) {
     const wasPlaying = this.playing;
     if (wasPlaying && this.programme && !this.range && this.startedAt > 0) {
       const us = atUs - this.positionUs;
@@ -80,8 +90,10 @@ export class CutPlayer implements Player {
         return;
       }
     }
+    const range = edited && this.range && this.programme ? carriedOver(this.range, this.programme, programme) : null;
     this.halt();
     this.programme = programme;
+    this.range = range;
     this.positionUs = Math.max(0, Math.min(programme.lengthUs, atUs));
     this.stillAt = -1;
     if (wasPlaying) await this.play();
@@ -208,8 +220,18 @@ export class CutPlayer implements Player {
     }
   }
 
-  /** One piece as one buffer, with the fade's handles on both sides and the fades baked in. */
+  /** A piece ready to be heard; what was made lately is at hand, so that a loop begins again at once. */
   private async soundOf(piece: SoundPiece): Promise<AudioBuffer | null> {
+    const key = JSON.stringify([piece, this.speed, this.programme?.joined]);
+    const buffer = this.lately.get(key) ?? (await this.madeSound(piece));
+    this.lately.delete(key);
+    if (buffer) this.lately.set(key, buffer);
+    for (const old of [...this.lately.keys()].slice(0, -KEPT_PIECES)) this.lately.delete(old);
+    return buffer;
+  }
+
+  /** One piece as one buffer, with the fade's handles on both sides and the fades baked in. */
+  private async madeSound(piece: SoundPiece): Promise<AudioBuffer | null> {
     if (!this.audio || !this.audioContext) return null;
     const stretched = this.speed !== 1;
     const fadeIn = piece.fadeIn || stretched;
@@ -220,6 +242,7 @@ export class CutPlayer implements Player {
     const to = Math.round((piece.endUs / 1e6 + trail) * RATE);
     const joined = this.programme?.joined ?? null;
     const channels = joined ? await this.joinedSound(joined, from, to) : [0, 1].map(() => new Float32Array(Math.max(1, to - from)));
+    if (!channels) return null;
     if (!joined) for await (const { buffer, timestamp } of this.audio.buffers(Math.max(0, from / RATE - 0.03), to / RATE)) {
       const at = Math.round(timestamp * RATE) - from;
       for (let c = 0; c < 2; c++) {
@@ -246,14 +269,14 @@ export class CutPlayer implements Player {
     return out;
   }
 
-  /** A part of the clip's sound as the server joins it; silence when it cannot be had. */
-  private async joinedSound(of: NonNullable<Programme['joined']>, from: number, to: number): Promise<Float32Array<ArrayBuffer>[]> {
+  /** A part of the clip's sound as the server joins it; null when it cannot be had. */
+  private async joinedSound(of: NonNullable<Programme['joined']>, from: number, to: number): Promise<Float32Array<ArrayBuffer>[] | null> {
     const channels = [0, 1].map(() => new Float32Array(Math.max(1, to - from)));
     const first = Math.max(0, from);
     const query = `fromUs=${Math.round((first * 1e6) / RATE)}&toUs=${Math.round((to * 1e6) / RATE)}&asRecorded=${of.asRecorded}&revision=${of.revision}`;
     try {
       const answer = await fetch(`/api/clips/${of.clipId}/sound?${query}`);
-      if (!answer.ok) return channels;
+      if (!answer.ok) return null;
       const samples = new Int16Array(await answer.arrayBuffer(), WAV_HEADER);
       const count = Math.min(channels[0].length - (first - from), samples.length >> 1);
       for (let k = 0; k < count; k++) {
@@ -262,6 +285,7 @@ export class CutPlayer implements Player {
       }
     } catch {
       // The picture goes on; the next piece asks again.
+      return null;
     }
     return channels;
   }
@@ -383,6 +407,13 @@ export class CutPlayer implements Player {
   episodeTime() {
     return this.programme ? toEpisode(this.programme, this.now()) : 0;
   }
+}
+
+/** A range of one state of a clip in another; null where nothing of it plays any more. */
+function carriedOver(range: Range, before: Programme, after: Programme): Range | null {
+  const fromUs = toProgramme(after, toEpisode(before, range.fromUs));
+  const toUs = toProgramme(after, toEpisode(before, range.toUs - 1) + 1);
+  return toUs > fromUs ? { ...range, fromUs, toUs } : null;
 }
 
 /** Whether two programmes play the same from a time of each on. */

@@ -33,6 +33,7 @@ export function Plate({ episode, clip, preview, captionScript, specs, stage, hei
   shown.current = { preview, stage };
   /** What was shown before a stretch was heard by itself. */
   const lent = useRef<{ programme: Programme; atUs: number } | null>(null);
+  const playedClip = useRef<number | null>(null);
   const speed = useRef(1);
   const rate = useWorkbench((s) => s.rate);
   const [ready, setReady] = useState(false);
@@ -133,9 +134,11 @@ export function Plate({ episode, clip, preview, captionScript, specs, stage, hei
     const before = programme.current;
     const next = clip && preview ? clipProgramme(clip, preview, asRecorded) : wholeEpisode(episode.durationUs, rate);
     const at = before ? toProgramme(next, toEpisode(before, made.position)) : 0;
+    const edited = clip !== null && playedClip.current === clip.id && !lent.current;
+    playedClip.current = clip?.id ?? null;
     lent.current = null;
     programme.current = next;
-    void made.setProgramme(next, at >= next.lengthUs ? 0 : at);
+    void made.setProgramme(next, at >= next.lengthUs ? 0 : at, edited);
     usePlayhead.setState({ programmeUs: at, episodeUs: toEpisode(next, at) });
     // The key stands for the clip and its preview.
     // eslint-disable-next-line react-hooks/exhaustive-deps

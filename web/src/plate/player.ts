@@ -15,7 +15,7 @@ export interface Player {
   readonly playing: boolean;
   readonly position: number;
   readonly rate: number;
-  setProgramme(programme: Programme, atUs: number): Promise<void>;
+  setProgramme(programme: Programme, atUs: number, edited?: boolean): Promise<void>;
   setRate(rate: number): Promise<void>;
   seek(us: number): Promise<void>;
   play(): Promise<void>;

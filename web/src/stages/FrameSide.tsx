@@ -1,12 +1,15 @@
 import type { ClipState, EpisodeCard, Preview } from '../api/client';
 import { change } from '../workbench/changes';
 
+type Mode = 'SPEAKER' | 'PERSON' | 'MIDDLE';
+
 const SHAPES = ['9:16', '4:5', '1:1', '16:9'];
 
 /** Shape, and whom the frame holds. */
 export function FrameSide({ clip, episode, preview }: { clip: ClipState; episode: EpisodeCard; preview: Preview | null }) {
-  const reframe = (shape: string, mode: 'SPEAKER' | 'PERSON' | 'MIDDLE', person = -1) =>
-    void change({ type: 'reframe', shape, mode, person });
+  const hold = (mode: Mode, person = -1) => void change((now) => ({ type: 'reframe', shape: now.shape, mode, person }));
+  const reshape = (shape: string) =>
+    void change((now) => ({ type: 'reframe', shape, mode: now.framing.mode, person: now.framing.person }));
   const { mode, person } = clip.framing;
   const held = preview?.windows ?? [];
   return (
@@ -21,7 +24,7 @@ export function FrameSide({ clip, episode, preview }: { clip: ClipState; episode
               key={s}
               className="button flex flex-1 flex-col items-center gap-1"
               aria-pressed={s === clip.shape}
-              onClick={() => reframe(s, mode, person)}
+              onClick={() => reshape(s)}
             >
               <span className="grid h-5 place-items-center">
                 <span className="border border-steel" style={{ width: w * box, height: h * box }} />
@@ -33,7 +36,7 @@ export function FrameSide({ clip, episode, preview }: { clip: ClipState; episode
       </div>
       <h2 className="label mt-4">In the frame</h2>
       <div className="mt-1.5 flex flex-wrap gap-2">
-        <button className="button" aria-pressed={mode === 'SPEAKER'} disabled={!episode.people.length} onClick={() => reframe(clip.shape, 'SPEAKER')}>
+        <button className="button" aria-pressed={mode === 'SPEAKER'} disabled={!episode.people.length} onClick={() => hold('SPEAKER')}>
           Whoever speaks
         </button>
         {episode.people.map((p) => (
@@ -41,12 +44,12 @@ export function FrameSide({ clip, episode, preview }: { clip: ClipState; episode
             key={p.index}
             className="button"
             aria-pressed={mode === 'PERSON' && person === p.index}
-            onClick={() => reframe(clip.shape, 'PERSON', p.index)}
+            onClick={() => hold('PERSON', p.index)}
           >
             {p.name}
           </button>
         ))}
-        <button className="button" aria-pressed={mode === 'MIDDLE'} onClick={() => reframe(clip.shape, 'MIDDLE')}>
+        <button className="button" aria-pressed={mode === 'MIDDLE'} onClick={() => hold('MIDDLE')}>
           The middle
         </button>
       </div>

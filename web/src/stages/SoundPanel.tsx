@@ -57,7 +57,7 @@ export function SoundPanel({ clip }: { clip: ClipState }) {
             title={does}
             onClick={() => {
               useWorkbench.setState({ asRecorded: false });
-              void change({ type: 'cleanUp', ...clip.cleanup, [way]: !clip.cleanup[way] });
+              void change((now) => ({ type: 'cleanUp', ...now.cleanup, [way]: !now.cleanup[way] }));
             }}
           >
             {name}

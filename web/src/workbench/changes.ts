@@ -46,7 +46,13 @@ function send(act: (clip: ClipState) => Promise<ClipStep>): Promise<void> {
   return work;
 }
 
-export const change = (intent: Intent) => send((clip) => api.change(clip.id, clip.revision, intent));
+/**
+ * A change of the clip.
+ *
+ * @param asked what is wanted, or what follows from the state the change before left
+ */
+export const change = (asked: Intent | ((clip: ClipState) => Intent)) =>
+  send((clip) => api.change(clip.id, clip.revision, typeof asked === 'function' ? asked(clip) : asked));
 export const returnToVersion = (version: number) => send((clip) => api.returnToVersion(clip.id, version, clip.revision));
 export const undo = () => send((clip) => api.undo(clip.id, clip.revision));
 export const redo = () => send((clip) => api.redo(clip.id, clip.revision));

@@ -22,7 +22,7 @@ class PareTest {
 
   @Test
   void doubtfulFillersCountOnlyWhereTheRhythmShowsThem() {
-    List<Filler> fillers = FillerFinder.english().find(TALK.transcript());
+    List<Filler> fillers = FillerFinder.of(TALK.transcript()).find(TALK.transcript());
     assertThat(fillers).contains(new Filler(0, 0, true), new Filler(3, 4, false));
     assertThat(fillers).noneMatch(f -> f.first() == 8);
     assertThat(fillers).noneMatch(f -> TALK.transcript().words().get(f.first()).text().equals("like"));

@@ -10,7 +10,7 @@ import paringknife.core.pare.RepeatGroup;
 
 class RepeatsTest {
   private static List<List<String>> found(Talk talk) {
-    RepeatFinder finder = new RepeatFinder(talk.transcript(), FillerFinder.english());
+    RepeatFinder finder = new RepeatFinder(talk.transcript(), FillerFinder.of(talk.transcript()));
     return finder.find().stream().map(g -> g.attempts().stream().map(finder::text).toList()).toList();
   }
 

@@ -26,6 +26,7 @@ final class HeardInBrowser {
         const { connect, disconnect } = AudioNode.prototype;
         AudioNode.prototype.connect = function (target, ...rest) {
           this.leadsTo = target;
+          if (this.context instanceof AudioContext) heard.context = this.context;
           return connect.call(this, target, ...rest);
         };
         AudioNode.prototype.disconnect = function (...rest) {
@@ -35,7 +36,6 @@ final class HeardInBrowser {
         const { start } = AudioBufferSourceNode.prototype;
         AudioBufferSourceNode.prototype.start = function (when = 0, offset = 0, ...rest) {
           if (this.context instanceof AudioContext) {
-            heard.context = this.context;
             heard.started.push({ at: Math.max(when, this.context.currentTime), offset, buffer: this.buffer, output: this.leadsTo });
           }
           return start.call(this, when, offset, ...rest);

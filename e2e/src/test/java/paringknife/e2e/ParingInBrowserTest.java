@@ -200,20 +200,29 @@ class ParingInBrowserTest extends FerryInBrowser {
   @Order(4)
   void aSelectionIsHeardOverAndOver() {
     select(20, 24);
-    Object turns =
-        page.evaluate(
-            """
-            () => new Promise((done) => {
-              let before = paringKnifePlayer.position;
-              const backAt = [];
-              const watch = () => {
-                const now = paringKnifePlayer.position;
-                if (paringKnifePlayer.playing && now < before - 200000) backAt.push([before, now]);
-                before = now;
-                if (backAt.length === 2) done(backAt); else requestAnimationFrame(watch);
-              };
-              watch();
-            })""");
+    page.evaluate(
+        """
+        () => {
+          let before = paringKnifePlayer.position;
+          window.turns = [];
+          const watch = () => {
+            if (paringKnifePlayer.playing) {
+              const now = paringKnifePlayer.position;
+              if (now < before - 200000) turns.push([before, now]);
+              before = now;
+            }
+            if (turns.length < 2) requestAnimationFrame(watch);
+          };
+          watch();
+        }""");
+    page.keyboard().press("Alt+h");
+    page.waitForFunction("() => turns.length === 1", null, new Page.WaitForFunctionOptions().setTimeout(120_000));
+    page.keyboard().press("e");
+    saved();
+    page.waitForFunction("() => turns.length === 2", null, new Page.WaitForFunctionOptions().setTimeout(120_000));
+    Object turns = page.evaluate("() => turns");
+    page.keyboard().press("Control+z");
+    saved();
     page.evaluate("() => paringKnifePlayer.pause()");
     JsonNode transcript = api("/api/episodes/1/transcript");
     double opening = transcript.path("startUs").get(20).asDouble() - clip().path("kept").get(0).path("startUs").asDouble();

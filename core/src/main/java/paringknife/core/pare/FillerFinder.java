@@ -22,8 +22,9 @@ public final class FillerFinder {
     this.doubtful = list.doubtful().stream().map(p -> Arrays.asList(p.split(" "))).toList();
   }
 
-  public static FillerFinder english() {
-    return new FillerFinder(FillerList.of("en"));
+  /** With the shipped filler words of a transcript's language. */
+  public static FillerFinder of(Transcript transcript) {
+    return new FillerFinder(FillerList.of(transcript.language()));
   }
 
   /** Whether a word, bare and in lower case, is a filler wherever it stands. */

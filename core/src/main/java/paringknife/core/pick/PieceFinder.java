@@ -29,7 +29,7 @@ public final class PieceFinder {
   public PieceFinder(Transcript transcript) {
     this.transcript = transcript;
     this.said = transcript.words().stream().map(Word::bare).toList();
-    this.repeats = new RepeatFinder(transcript, FillerFinder.english()).find();
+    this.repeats = new RepeatFinder(transcript, FillerFinder.of(transcript)).find();
   }
 
   /** Pieces between breaks at least so long; each is titled by its first sentence. */

@@ -112,7 +112,7 @@ final class ToolCommand implements Runnable {
   void fillers(@Parameters(paramLabel = "TRANSCRIPT") Path file) {
     Transcript transcript = TranscriptFile.read(file).transcript();
     ArrayNode out = JSON.createArrayNode();
-    for (Filler filler : FillerFinder.english().find(transcript)) {
+    for (Filler filler : FillerFinder.of(transcript).find(transcript)) {
       ObjectNode node = out.addObject();
       node.put("text", transcript.text(filler.first(), filler.last() + 1));
       node.put("in", seconds(transcript.words().get(filler.first()).startUs()));
@@ -125,7 +125,7 @@ final class ToolCommand implements Runnable {
   @Command(description = "things said more than once, as groups of attempts")
   void repeats(@Parameters(paramLabel = "TRANSCRIPT") Path file) {
     Transcript transcript = TranscriptFile.read(file).transcript();
-    RepeatFinder finder = new RepeatFinder(transcript, FillerFinder.english());
+    RepeatFinder finder = new RepeatFinder(transcript, FillerFinder.of(transcript));
     ArrayNode out = JSON.createArrayNode();
     for (RepeatGroup group : finder.find()) {
       ArrayNode attempts = out.addObject().putArray("attempts");
