@@ -228,7 +228,7 @@ function SpeakerName({ margin, speaker, name, corrections }: { margin: number; s
   const style = { marginLeft: margin, color: `var(--speaker-${Math.max(0, speaker) % 4})` };
   if (typed === null) {
     return (
-      <button className="self-end pb-0.5 text-[12px] font-semibold" style={style} title="Name this speaker" disabled={speaker < 0} onClick={() => setTyped(name)}>
+      <button className="self-end pb-0.5 text-[12px] font-semibold" style={style} title="Name this speaker" onClick={() => setTyped(speaker < 0 ? '' : name)}>
         {name}
       </button>
     );

@@ -85,6 +85,16 @@ class CorrectingTest {
   }
 
   @Test
+  void whoeverIsNotKnownYetIsNamedInOneGo() {
+    Transcript unknown = new TranscriptEditor(TALK).reassign(0, 4, -1);
+    Transcript named = new TranscriptEditor(unknown).nameUnknown("Wren Ash");
+    assertThat(named.speakers()).containsExactly("A", "B", "Wren Ash");
+    assertThat(named.words().subList(0, 5)).allMatch(w -> w.speaker() == 2);
+    assertThat(named.words().subList(5, named.words().size())).isEqualTo(TALK.words().subList(5, TALK.words().size()));
+    assertThat(new TranscriptEditor(unknown).nameUnknown("A").words().get(3).speaker()).isZero();
+  }
+
+  @Test
   void paragraphsBreakAndRunOnWhereSomebodyChose() {
     Transcript broken = new TranscriptEditor(TALK).paragraphAt(7, true);
     assertThat(Paragraphs.of(broken)).hasSize(Paragraphs.of(TALK).size() + 1).anyMatch(p -> p.from() == 7);

@@ -3,10 +3,12 @@ package paringknife.core;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.Arrays;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import paringknife.core.listen.Limiter;
 import paringknife.core.listen.LoudnessMeter;
 import paringknife.core.listen.LoudnessTarget;
@@ -60,6 +62,18 @@ class ListenTest {
   void ebuTech3341TruePeakBetweenSamples() {
     double peak = TruePeakMeter.dbtp(sine(RATE / 4.0, -6, 1, Math.PI / 4), 2);
     assertThat(peak).isBetween(-6.4, -5.8);
+  }
+
+  /** Between two blocks of a loud low tone there is no step, however the sound is handed over. */
+  @ParameterizedTest
+  @ValueSource(ints = {1, 5, 97, 4_800, 48_000})
+  void truePeakIsTheSameInParts(int moments) {
+    float[] sound = sine(50, -1, 1, 0.3);
+    TruePeakMeter meter = new TruePeakMeter(2);
+    for (int at = 0; at < sound.length; at += moments * 2) {
+      meter.add(Arrays.copyOfRange(sound, at, Math.min(sound.length, at + moments * 2)));
+    }
+    assertThat(meter.dbtp()).isEqualTo(TruePeakMeter.dbtp(sound, 2));
   }
 
   @Test

@@ -12,12 +12,12 @@ public record SoundMeasure(double lufs, double truePeakDbtp) {
   /** Measures the first {@code moments} of a sound. */
   public static SoundMeasure of(SampleSource source, long moments) {
     LoudnessMeter meter = new LoudnessMeter(SampleSource.CHANNELS);
-    double peak = LevelCurve.FLOOR_DB;
+    TruePeakMeter peak = new TruePeakMeter(SampleSource.CHANNELS);
     for (long at = 0; at < moments; at += BLOCK) {
       float[] block = source.read(at, (int) Math.min(BLOCK, moments - at));
       meter.add(block);
-      peak = Math.max(peak, TruePeakMeter.dbtp(block, SampleSource.CHANNELS));
+      peak.add(block);
     }
-    return new SoundMeasure(meter.integratedLufs(), peak);
+    return new SoundMeasure(meter.integratedLufs(), peak.dbtp());
   }
 }

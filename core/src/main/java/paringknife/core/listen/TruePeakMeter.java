@@ -1,5 +1,7 @@
 package paringknife.core.listen;
 
+import java.util.Arrays;
+
 /**
  * True peak by four times oversampling (ITU-R BS.1770-4, annex 2), with a windowed-sinc
  * interpolator of {@value #TAPS} taps a phase.
@@ -9,7 +11,18 @@ public final class TruePeakMeter {
   static final int TAPS = 12;
   private static final double[][] KERNEL = kernel();
 
-  private TruePeakMeter() {}
+  private final int channels;
+  private double highest;
+
+  /** The end of what was taken, whose last moments wait for what follows; so many at its start are measured. */
+  private float[] held = {};
+
+  private int measured;
+
+  /** Listens to a sound part by part; the parts join without a step. */
+  public TruePeakMeter(int channels) {
+    this.channels = channels;
+  }
 
   private static double[][] kernel() {
     double[][] kernel = new double[PHASES][TAPS];
@@ -46,17 +59,39 @@ public final class TruePeakMeter {
     return highest;
   }
 
-  /** True peak of a whole sound in dBTP; {@link LevelCurve#FLOOR_DB} for silence. */
-  public static double dbtp(float[] interleaved, int channels) {
-    double highest = 0;
-    for (int i = 0; i < interleaved.length / channels; i++) {
+  /** Takes what follows, channels interleaved, -1 to 1. */
+  public void add(float[] interleaved) {
+    float[] joined = Arrays.copyOf(held, held.length + interleaved.length);
+    System.arraycopy(interleaved, 0, joined, held.length, interleaved.length);
+    int upTo = Math.max(measured, joined.length / channels - TAPS / 2);
+    highest = Math.max(highest, highestOf(joined, measured, upTo));
+    int from = Math.max(0, upTo - TAPS / 2);
+    held = Arrays.copyOfRange(joined, from * channels, joined.length);
+    measured = upTo - from;
+  }
+
+  /** True peak of all that was taken, in dBTP; {@link LevelCurve#FLOOR_DB} for silence. */
+  public double dbtp() {
+    double peak = Math.max(highest, highestOf(held, measured, held.length / channels));
+    return peak <= 1e-6 ? LevelCurve.FLOOR_DB : 20 * Math.log10(peak);
+  }
+
+  private double highestOf(float[] interleaved, int from, int to) {
+    double found = highest;
+    for (int i = from; i < to; i++) {
       for (int c = 0; c < channels; c++) {
-        float sample = Math.abs(interleaved[i * channels + c]);
-        if (sample > 0.4 * highest) {
-          highest = Math.max(highest, peakAt(interleaved, channels, c, i));
+        if (Math.abs(interleaved[i * channels + c]) > 0.4 * found) {
+          found = Math.max(found, peakAt(interleaved, channels, c, i));
         }
       }
     }
-    return highest <= 1e-6 ? LevelCurve.FLOOR_DB : 20 * Math.log10(highest);
+    return found;
+  }
+
+  /** True peak of a whole sound in dBTP; {@link LevelCurve#FLOOR_DB} for silence. */
+  public static double dbtp(float[] interleaved, int channels) {
+    TruePeakMeter meter = new TruePeakMeter(channels);
+    meter.add(interleaved);
+    return meter.dbtp();
   }
 }

@@ -179,6 +179,14 @@ public final class TranscriptEditor {
     return transcript.withSpeakers(speakers);
   }
 
+  /** Gives all words of nobody known to a speaker of a name, known or new. */
+  public Transcript nameUnknown(String name) {
+    String clean = cleanName(name);
+    Transcript known = transcript.speakers().contains(clean) ? transcript : addSpeaker(clean);
+    int speaker = known.speakers().indexOf(clean);
+    return known.withWords(known.words().stream().map(w -> w.speaker() < 0 ? w.withSpeaker(speaker) : w).toList());
+  }
+
   /** Names a speaker. A name that another one has makes the two one. */
   public Transcript nameSpeaker(int speaker, String name) {
     String clean = cleanName(name);

@@ -48,14 +48,15 @@ public final class Levels {
   public static Loudness loudness(Path media) {
     LoudnessMeter mono = new LoudnessMeter(1);
     LoudnessMeter stereo = new LoudnessMeter(2);
-    double[] peak = {LevelCurve.FLOOR_DB};
+    TruePeakMeter monoPeak = new TruePeakMeter(1);
+    TruePeakMeter stereoPeak = new TruePeakMeter(2);
     listen(
         media,
         (samples, channels) -> {
           (channels == 1 ? mono : stereo).add(samples);
-          peak[0] = Math.max(peak[0], TruePeakMeter.dbtp(samples, channels));
+          (channels == 1 ? monoPeak : stereoPeak).add(samples);
         });
-    return new Loudness(Math.max(mono.integratedLufs(), stereo.integratedLufs()), peak[0]);
+    return new Loudness(Math.max(mono.integratedLufs(), stereo.integratedLufs()), Math.max(monoPeak.dbtp(), stereoPeak.dbtp()));
   }
 
   private static void listen(Path media, Ear ear) {

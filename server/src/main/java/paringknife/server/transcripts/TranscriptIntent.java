@@ -147,10 +147,13 @@ public sealed interface TranscriptIntent {
     }
   }
 
-  /** Name a speaker; a name that another has makes them one. */
+  /** Name a speaker, -1 for whoever is not known yet; a name that another has makes them one. */
   record NameSpeaker(int speaker, String name) implements TranscriptIntent {
     @Override
     public Transcript apply(Transcript transcript) {
+      if (speaker == -1) {
+        return new TranscriptEditor(transcript).nameUnknown(name);
+      }
       if (speaker < 0 || speaker >= transcript.speakers().size()) {
         throw new IllegalArgumentException("There is no such speaker.");
       }
