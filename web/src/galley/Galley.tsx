@@ -32,7 +32,7 @@ interface Props {
 const MARGIN = 208;
 
 /** The transcript set as a page, with the spine in its margin. */
-export function Galley({ transcript, levels, clip, preview, cues, stage, picks, names, people, corrections, frameUs }: Props) {
+export const Galley = memo(function Galley({ transcript, levels, clip, preview, cues, stage, picks, names, people, corrections, frameUs }: Props) {
   const scroller = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(0);
   const [fontsReady, setFontsReady] = useState(false);
@@ -220,7 +220,7 @@ export function Galley({ transcript, levels, clip, preview, cues, stage, picks, 
     </div>
     </div>
   );
-}
+});
 
 /** The name over a turn; a click lets it be changed, for all that this speaker says. */
 function SpeakerName({ margin, speaker, name, corrections }: { margin: number; speaker: number; name: string; corrections: Corrections }) {

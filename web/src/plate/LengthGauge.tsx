@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import type { ClipState, Spec } from '../api/client';
 import { clock, secondsText } from '../ui/time';
 
@@ -7,7 +8,7 @@ const LONG_US = 120_000_000;
 const lengthText = (us: number) => (us > LONG_US ? clock(us) : us % 1_000_000 ? secondsText(us) : `${us / 1e6} s`);
 
 /** The present length against what was picked and against the limits of the specs asked for. */
-export function LengthGauge({ clip, specs }: { clip: ClipState; specs: Spec[] }) {
+export const LengthGauge = memo(function LengthGauge({ clip, specs }: { clip: ClipState; specs: Spec[] }) {
   const asked = specs.filter((s) => clip.specs.includes(s.id));
   const limits = asked.length ? asked : specs.filter((s) => s.id === 'vertical-60');
   const nearest = [...limits].sort((a, b) => a.longestUs - b.longestUs)[0];
@@ -48,4 +49,4 @@ export function LengthGauge({ clip, specs }: { clip: ClipState; specs: Spec[] })
       </ul>
     </div>
   );
-}
+});

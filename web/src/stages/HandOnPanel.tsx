@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { Popover } from 'radix-ui';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, type ClipState, type PiecesMade } from '../api/client';
@@ -11,7 +11,7 @@ const LISTS: [string, string][] = [
 ];
 
 /** The cut for another editor: as a list, or as the kept pieces themselves. */
-export function HandOnPanel({ clip, ntsc }: { clip: ClipState; ntsc: boolean }) {
+export const HandOnPanel = memo(function HandOnPanel({ clip, ntsc }: { clip: ClipState; ntsc: boolean }) {
   const queries = useQueryClient();
   const [handles, setHandles] = useState(0);
   const [dropFrame, setDropFrame] = useState(true);
@@ -78,7 +78,7 @@ export function HandOnPanel({ clip, ntsc }: { clip: ClipState; ntsc: boolean }) 
       </Popover.Portal>
     </Popover.Root>
   );
-}
+});
 
 const isBusy = (p: PiecesMade) => p.state === 'WAITING' || p.state === 'RENDERING';
 

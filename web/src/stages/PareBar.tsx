@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { Popover } from 'radix-ui';
 import { useQuery } from '@tanstack/react-query';
 import { api, type ClipState, type PauseChoice, type Spec } from '../api/client';
@@ -20,7 +20,7 @@ const PRESETS: [string, PauseChoice][] = [
  *
  * @param quietBelowDb below which level this recording is quiet; a loud room raises the presets to it
  */
-export function PareBar({ clip, specs, quietBelowDb }: { clip: ClipState; specs: Spec[]; quietBelowDb: number }) {
+export const PareBar = memo(function PareBar({ clip, specs, quietBelowDb }: { clip: ClipState; specs: Spec[]; quietBelowDb: number }) {
   const inRoom = (preset: PauseChoice) => ({ ...preset, thresholdDb: Math.max(preset.thresholdDb, Math.round(quietBelowDb)) });
   const [chosen, setChoice] = useState<PauseChoice | null>(null);
   const choice = chosen ?? inRoom(PRESETS[1][1]);
@@ -76,7 +76,7 @@ export function PareBar({ clip, specs, quietBelowDb }: { clip: ClipState; specs:
       </Panel>
     </div>
   );
-}
+});
 
 function Panel({ name, count, testId, width, children }: { name: string; count?: number; testId: string; width: string; children: React.ReactNode }) {
   return (

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import type { ClipState, Means } from '../api/client';
 import { clock, secondsText } from '../ui/time';
 import { Play } from 'lucide-react';
@@ -16,7 +16,7 @@ const KEPT_TIME: [Means, string][] = [
 type Removal = ClipState['removals'][number];
 
 /** Everything that was taken out, by reason; each piece and each reason can be heard and can come back. */
-export function ParingsTray({ clip }: { clip: ClipState }) {
+export const ParingsTray = memo(function ParingsTray({ clip }: { clip: ClipState }) {
   const [open, setOpen] = useState<string | null>(null);
   const [filter, setFilter] = useState('');
   const wanted = (r: Removal) => !filter.trim() || (r.text || 'pause').toLowerCase().includes(filter.trim().toLowerCase());
@@ -62,7 +62,7 @@ export function ParingsTray({ clip }: { clip: ClipState }) {
       )}
     </section>
   );
-}
+});
 
 interface GroupProps {
   name: string;

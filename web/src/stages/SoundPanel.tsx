@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { memo, useEffect, useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { api, type Cleanup, type ClipState } from '../api/client';
 import { change } from '../workbench/changes';
@@ -16,7 +16,7 @@ const WAYS: [keyof Cleanup, string, string][] = [
 ];
 
 /** What is done to the voice, heard with and without it, and how loud the clip is against its target. */
-export function SoundPanel({ clip }: { clip: ClipState }) {
+export const SoundPanel = memo(function SoundPanel({ clip }: { clip: ClipState }) {
   const asRecorded = useWorkbench((s) => s.asRecorded);
   const cleaned = WAYS.some(([way]) => clip.cleanup[way]);
   const [settled, setSettled] = useState(clip.revision);
@@ -73,7 +73,7 @@ export function SoundPanel({ clip }: { clip: ClipState }) {
       {loudness.isError && <p className="mt-2 text-[12.5px] text-accent">{(loudness.error as Error).message}</p>}
     </section>
   );
-}
+});
 
 const LOWEST = -40;
 

@@ -176,7 +176,6 @@ export function EpisodePage() {
   }, [id, item, transcript.data]);
   const showHelp = useCallback(() => setHelp((h) => !h), []);
   const search = useCallback(() => searchField.current?.focus(), []);
-  const saving = useWorkbench((s) => s.saving);
   const message = useWorkbench((s) => s.message);
   const lastEdited = useWorkbench((s) => s.lastEdited);
   const onTranscript = !shownClip || lastEdited === 'transcript';
@@ -236,9 +235,7 @@ export function EpisodePage() {
           <button className="rounded px-2 py-1 hover:bg-desk" onClick={showHelp} aria-label="Keys" title="Keys (?)">
             ?
           </button>
-          <span className="w-[52px] text-right text-[12px] text-soft" role="status" data-testid="saved">
-            {saving > 0 ? 'Saving' : 'Saved'}
-          </span>
+          <SaveState />
         </div>
       </header>
       {message && (
@@ -496,5 +493,15 @@ function GalleyBar({
         </label>
       </div>
     </div>
+  );
+}
+
+/** Whether the server has answered for every change; on its own, since it turns at every key. */
+function SaveState() {
+  const saving = useWorkbench((s) => s.saving > 0);
+  return (
+    <span className="w-[52px] text-right text-[12px] text-soft" role="status" data-testid="saved">
+      {saving ? 'Saving' : 'Saved'}
+    </span>
   );
 }
