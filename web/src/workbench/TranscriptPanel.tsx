@@ -33,8 +33,9 @@ export function TranscriptPanel({ item, transcript, corrections, onType }: Props
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
       <Popover.Trigger asChild>
-        <button className="rounded p-1.5 hover:bg-desk" aria-label="The words" title="The words">
+        <button className="flex items-center gap-1.5 rounded p-1.5 whitespace-nowrap hover:bg-desk">
           <ScrollText size={16} />
+          The words
         </button>
       </Popover.Trigger>
       <Popover.Portal>

@@ -1,9 +1,6 @@
 package paringknife.bench;
 
-import com.microsoft.playwright.Browser;
-import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.Playwright;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -14,7 +11,6 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Random;
 import paringknife.core.listen.LevelCurve;
 import paringknife.core.pick.Brief;
@@ -199,9 +195,8 @@ final class LongTranscriptBench {
 
   /** From the key to the struck word on the screen, in the clip of all words with its thousands of removals. */
   private static void striking(String address) {
-    try (Playwright playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-        Browser browser = chromium(playwright)) {
-      Page page = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800)).newPage();
+    try (HeadlessBrowser browser = new HeadlessBrowser()) {
+      Page page = browser.page();
       page.navigate(address);
       page.waitForSelector("[data-w='20']");
       page.waitForTimeout(3_000);
@@ -236,14 +231,9 @@ final class LongTranscriptBench {
     }
   }
 
-  private static Browser chromium(Playwright playwright) {
-    return playwright.chromium().launch(new BrowserType.LaunchOptions().setExecutablePath(Path.of("/usr/bin/chromium")).setArgs(List.of("--no-sandbox", "--disable-gpu", "--disable-background-networking", "--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1")));
-  }
-
   private static void opening(String address, long id) {
-    try (Playwright playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-        Browser browser = chromium(playwright)) {
-      Page page = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800)).newPage();
+    try (HeadlessBrowser browser = new HeadlessBrowser()) {
+      Page page = browser.page();
       page.navigate(address);
       page.waitForSelector("text=Three hours");
       List<Double> took = new ArrayList<>();

@@ -1,14 +1,10 @@
 package paringknife.bench;
 
-import com.microsoft.playwright.Browser;
-import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.Playwright;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.stream.Stream;
 import paringknife.media.ffmpeg.Probe;
 import paringknife.media.transcripts.TranscriptFile;
@@ -51,10 +47,8 @@ final class SeekBench {
 
   /** A pared clip as it was recorded, and one with gaps and a cleaned voice, whose sound the server joins. */
   private static void start(String address, long episode) {
-    try (Playwright playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-        Browser browser =
-            playwright.chromium().launch(new BrowserType.LaunchOptions().setExecutablePath(Path.of("/usr/bin/chromium")).setArgs(List.of("--no-sandbox", "--disable-gpu", "--disable-background-networking", "--autoplay-policy=no-user-gesture-required", "--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1")))) {
-      Page page = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800)).newPage();
+    try (HeadlessBrowser browser = new HeadlessBrowser()) {
+      Page page = browser.page();
       page.navigate(address);
       for (boolean dressed : new boolean[] {false, true}) {
         Object clip =
@@ -82,10 +76,8 @@ final class SeekBench {
   }
 
   private static void seek(String address, long durationUs) {
-    try (Playwright playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-        Browser browser =
-            playwright.chromium().launch(new BrowserType.LaunchOptions().setExecutablePath(Path.of("/usr/bin/chromium")).setArgs(List.of("--no-sandbox", "--disable-gpu", "--disable-background-networking", "--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1")))) {
-      Page page = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800)).newPage();
+    try (HeadlessBrowser browser = new HeadlessBrowser()) {
+      Page page = browser.page();
       page.navigate(address);
       page.waitForSelector("[data-testid=plate][data-ready=true]");
       page.waitForTimeout(1_000);

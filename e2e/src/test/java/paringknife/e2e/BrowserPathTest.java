@@ -234,13 +234,8 @@ class BrowserPathTest extends FerryInBrowser {
   void whatIsHeardIsTheCutWithoutAGap() throws IOException {
     page.keyboard().press("Escape");
     JsonNode kept = clip().path("kept");
-    page.evaluate("async () => { await paringKnifePlayer.play(); paringKnifePlayer.pause(); await paringKnifePlayer.seek(0); }");
-    HeardInBrowser.start(page);
-    page.evaluate("() => paringKnifePlayer.play()");
-    HeardInBrowser.playUntil(page, 11.5e6);
-    page.evaluate("() => paringKnifePlayer.pause()");
     Path recorded = folder.resolve("heard.wav");
-    HeardInBrowser.stop(page, recorded);
+    HeardInBrowser.play(page, 11.5e6, recorded);
     float[] heard = Eye.sound(recorded, 0, 13);
     double played = 0;
     List<Double> delays = new ArrayList<>();

@@ -49,6 +49,16 @@ final class HeardInBrowser {
     context.addInitScript(TAP);
   }
 
+  /** Plays from the beginning until a time, in microseconds of what is played, and writes what was heard. */
+  static void play(Page page, double untilUs, Path file) throws IOException {
+    page.evaluate("async () => { await paringKnifePlayer.play(); paringKnifePlayer.pause(); await paringKnifePlayer.seek(0); }");
+    start(page);
+    page.evaluate("() => paringKnifePlayer.play()");
+    playUntil(page, untilUs);
+    page.evaluate("() => paringKnifePlayer.pause()");
+    stop(page, file);
+  }
+
   /** Starts listening; the page must have played something before. */
   static void start(Page page) {
     page.evaluate("() => { heard.from = heard.context.currentTime; heard.started = heard.started.filter((s) => !(s.output.cutAt <= heard.from)); }");

@@ -152,13 +152,8 @@ class ParingInBrowserTest extends FerryInBrowser {
   void theRoomIsHeardInsteadAndTheGapIsAsLongAsItSays() throws IOException {
     page.keyboard().press("Escape");
     JsonNode clip = clip();
-    page.evaluate("async () => { await paringKnifePlayer.play(); paringKnifePlayer.pause(); await paringKnifePlayer.seek(0); }");
-    HeardInBrowser.start(page);
-    page.evaluate("() => paringKnifePlayer.play()");
-    HeardInBrowser.playUntil(page, 9.8e6);
-    page.evaluate("() => paringKnifePlayer.pause()");
     Path recorded = folder.resolve("heard.wav");
-    HeardInBrowser.stop(page, recorded);
+    HeardInBrowser.play(page, 9.8e6, recorded);
     float[] heard = Eye.sound(recorded, 0, 11);
     JsonNode first = clip.path("kept").get(0);
     double in = first.path("startUs").asDouble() / 1e6;

@@ -1,9 +1,9 @@
 package paringknife.core.deliver;
 
 import java.util.List;
-import paringknife.core.frame.Shape;
 import paringknife.core.frame.FramePlanner;
 import paringknife.core.frame.HeldWindow;
+import paringknife.core.frame.Shape;
 import paringknife.core.frame.WindowRun;
 import paringknife.core.listen.SoundPlan;
 import paringknife.core.listen.clean.Cleanup;
@@ -47,10 +47,5 @@ public record Playback(
   /** How long it plays, in microseconds. */
   public long lengthUs() {
     return Math.round(cuts.lengthUs() / speed);
-  }
-
-  /** How many pictures it plays. */
-  public long frames() {
-    return Math.round(PictureRun.total(runs) / speed);
   }
 }

@@ -3,6 +3,7 @@ package paringknife.core.letter;
 import java.util.ArrayList;
 import java.util.List;
 import paringknife.core.pare.CutList;
+import paringknife.core.pare.KeptIndex;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
 import paringknife.core.transcript.Word;
@@ -37,7 +38,8 @@ public final class CueBreaker {
    */
   public List<Cue> cues(CutList cuts, Transcript transcript, List<Span> uncaptioned) {
     List<Heard> heard = heard(cuts, transcript);
-    heard.removeIf(h -> uncaptioned.stream().anyMatch(s -> s.contains(h.word().span().middleUs())));
+    KeptIndex withoutCaptions = new CutList(uncaptioned, List.of()).index();
+    heard.removeIf(h -> withoutCaptions.toClip(h.word().span().middleUs()).isPresent());
     int n = heard.size();
     double[] best = new double[n + 1];
     int[] from = new int[n + 1];

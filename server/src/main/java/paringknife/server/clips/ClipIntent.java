@@ -48,6 +48,15 @@ import paringknife.server.episodes.Episode;
   @JsonSubTypes.Type(value = ClipIntent.AskFor.class, name = "askFor")
 })
 public sealed interface ClipIntent {
+  private static String taking(String what, Means means) {
+    return switch (means) {
+      case CUT -> "pare " + what;
+      case ROOM_TONE -> "room tone for " + what;
+      case MUTE -> "mute " + what;
+      case CAPTIONS_ONLY -> "take " + what + " out of the captions";
+    };
+  }
+
   /** Taking more than so many out at once keeps the state before as a version. */
   int SWEEPING = 3;
 
@@ -183,13 +192,7 @@ public sealed interface ClipIntent {
 
     @Override
     public String label() {
-      String many = first.size() == 1 ? "a filler" : first.size() + " fillers";
-      return switch (means) {
-        case CUT -> "pare " + many;
-        case ROOM_TONE -> "room tone for " + many;
-        case MUTE -> "mute " + many;
-        case CAPTIONS_ONLY -> "take " + many + " out of the captions";
-      };
+      return taking(first.size() == 1 ? "a filler" : first.size() + " fillers", means);
     }
 
     @Override
@@ -208,12 +211,7 @@ public sealed interface ClipIntent {
 
     @Override
     public String label() {
-      return switch (means) {
-        case CUT -> "pare words";
-        case ROOM_TONE -> "room tone for words";
-        case MUTE -> "mute words";
-        case CAPTIONS_ONLY -> "take words out of the captions";
-      };
+      return taking("words", means);
     }
   }
 

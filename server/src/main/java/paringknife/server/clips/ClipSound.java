@@ -1,9 +1,16 @@
 package paringknife.server.clips;
 
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
-import java.nio.charset.StandardCharsets;
 import java.util.List;
+import javax.sound.sampled.AudioFileFormat;
+import javax.sound.sampled.AudioFormat;
+import javax.sound.sampled.AudioInputStream;
+import javax.sound.sampled.AudioSystem;
 import org.springframework.stereotype.Component;
 import paringknife.core.listen.LoudnessTarget;
 import paringknife.core.listen.SampleSource;
@@ -23,7 +30,7 @@ import paringknife.server.shelf.Episodes;
 @Component
 class ClipSound {
   private static final long LONGEST_PART_US = 60_000_000;
-  private static final int HEADER = 44;
+  private static final AudioFormat FORMAT = new AudioFormat(SampleSource.SAMPLE_RATE, Short.SIZE, SampleSource.CHANNELS, true, false);
 
   private final Episodes episodes;
   private final ClipStore clips;
@@ -93,16 +100,16 @@ class ClipSound {
   }
 
   private static byte[] wav(float[] interleaved) {
-    int bytes = interleaved.length * Short.BYTES;
-    int channels = SampleSource.CHANNELS;
-    ByteBuffer wav = ByteBuffer.allocate(HEADER + bytes).order(ByteOrder.LITTLE_ENDIAN);
-    wav.put("RIFF".getBytes(StandardCharsets.US_ASCII)).putInt(HEADER - 8 + bytes).put("WAVEfmt ".getBytes(StandardCharsets.US_ASCII));
-    wav.putInt(16).putShort((short) 1).putShort((short) channels).putInt(SampleSource.SAMPLE_RATE);
-    wav.putInt(SampleSource.SAMPLE_RATE * channels * Short.BYTES).putShort((short) (channels * Short.BYTES)).putShort((short) 16);
-    wav.put("data".getBytes(StandardCharsets.US_ASCII)).putInt(bytes);
+    ByteBuffer samples = ByteBuffer.allocate(interleaved.length * Short.BYTES).order(ByteOrder.LITTLE_ENDIAN);
     for (float sample : interleaved) {
-      wav.putShort((short) Math.max(Short.MIN_VALUE, Math.min(Short.MAX_VALUE, Math.round(sample * 32767f))));
+      samples.putShort((short) Math.max(Short.MIN_VALUE, Math.min(Short.MAX_VALUE, Math.round(sample * 32767f))));
     }
-    return wav.array();
+    ByteArrayOutputStream wav = new ByteArrayOutputStream(samples.capacity());
+    try {
+      AudioSystem.write(new AudioInputStream(new ByteArrayInputStream(samples.array()), FORMAT, interleaved.length / SampleSource.CHANNELS), AudioFileFormat.Type.WAVE, wav);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    return wav.toByteArray();
   }
 }
