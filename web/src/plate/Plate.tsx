@@ -151,8 +151,8 @@ export function Plate({ episode, clip, preview, captionScript, specs, stage, hei
 
   useEffect(() => {
     if (preview && captionScript) {
-      void captions.current?.setScript(captionScript);
-      captions.current?.show(usePlayhead.getState().programmeUs, preview.width, preview.height, true);
+      captions.current?.setScript(captionScript);
+      captions.current?.show(usePlayhead.getState().programmeUs, preview.width, preview.height);
     }
   }, [preview, captionScript]);
 
