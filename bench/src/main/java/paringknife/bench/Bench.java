@@ -22,6 +22,9 @@ public final class Bench {
       SeekBench.run(demo, work.resolve("episode"), Files.createDirectories(work.resolve("seek")));
       AlignmentBench.run(demo, work.resolve("episode"));
     }
+    if (asked.isEmpty() || asked.contains("step")) {
+      StepBench.run(Files.createDirectories(work.resolve("step")));
+    }
     System.exit(0);
   }
 }
