@@ -11,6 +11,7 @@ import paringknife.core.letter.CueBreaker;
 import paringknife.core.letter.CueLimits;
 import paringknife.core.letter.CueWord;
 import paringknife.core.letter.Letterings;
+import paringknife.core.listen.PauseSettings;
 import paringknife.core.pare.ClipDocument;
 import paringknife.core.pare.ClipEditor;
 import paringknife.core.pare.CutList;
@@ -64,6 +65,33 @@ class LetterTest {
     for (Cue cue : cues) {
       assertThat(cue.words().stream().map(w -> t.words().get((int) w.wordId()).speaker()).distinct()).hasSize(1);
     }
+  }
+
+  /** engine.md section 3: a cue never spans a cut that leaves out more than a breath. */
+  @Test
+  void noCaptionSpansASeam() {
+    ClipDocument clip = new ClipEditor(TALK.transcript(), TALK.levels()).pareWords(TALK.clip(), 3, 8);
+    CutList cuts = CutList.of(clip, TALK.transcript());
+    long seam = cuts.kept().get(0).lengthUs();
+    List<Cue> cues = new CueBreaker(new CueLimits(9, 2, 32)).cues(cuts, TALK.transcript());
+    assertThat(cues.get(0).text()).isEqualTo("When the sea");
+    assertThat(cues).noneMatch(cue -> cue.span().startUs() < seam && cue.span().endUs() > seam);
+  }
+
+  @Test
+  void aCaptionReadsOnWhereOnlyAPauseOrAFillerWentOut() {
+    Talk halting = new Talk().speaker("Ada").say("Let the pond").pause(1.6).say("run out.");
+    assertThat(texts(halting.clip(), halting)).containsExactly("Let the pond", "run out.");
+    ClipDocument tightened = new ClipEditor(halting.transcript(), halting.levels()).parePauses(halting.clip(), PauseSettings.DEFAULT);
+    assertThat(texts(tightened, halting)).containsExactly("Let the pond run out.");
+
+    Talk filled = new Talk().speaker("Ada").say("Let the pond um run out.");
+    ClipDocument withoutFiller = new ClipEditor(filled.transcript(), filled.levels()).pareWords(filled.clip(), 3, 3);
+    assertThat(texts(withoutFiller, filled)).containsExactly("Let the pond run out.");
+  }
+
+  private static List<String> texts(ClipDocument clip, Talk talk) {
+    return new CueBreaker(new CueLimits(9, 1, 40)).cues(CutList.of(clip, talk.transcript()), talk.transcript()).stream().map(Cue::text).toList();
   }
 
   @Test

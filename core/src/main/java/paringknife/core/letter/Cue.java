@@ -29,8 +29,4 @@ public record Cue(Span span, List<List<CueWord>> lines) {
   public double charactersPerSecond() {
     return text().length() * 1e6 / Math.max(1, span.lengthUs());
   }
-
-  Cue showing(Span shown) {
-    return new Cue(shown, lines);
-  }
 }

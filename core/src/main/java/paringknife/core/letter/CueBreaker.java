@@ -12,7 +12,9 @@ import paringknife.core.transcript.Word;
  * Breaks a clip's words into captions: the breaking with the least total badness, by dynamic
  * programming over all places a caption may end. Good ends are sentence and clause ends, pauses,
  * and changes of speaker; a word alone, a lopsided caption and hasty reading are bad. No caption
- * spans a change of speaker or a silence of {@value #SILENCE_US} microseconds.
+ * spans a change of speaker, a silence of {@value #SILENCE_US} microseconds, or a seam: a cut that
+ * leaves out words for as long as that, or joins what was said in another order. A pared pause or
+ * filler is no seam, so that what flows on is read on.
  */
 public final class CueBreaker {
   private static final long SILENCE_US = 900_000;
@@ -24,7 +26,8 @@ public final class CueBreaker {
     this.limits = limits;
   }
 
-  private record Heard(Word word, Span span) {}
+  /** A word on the clip's clock, and where the next seam ends what it belongs to. */
+  private record Heard(Word word, Span span, long seamUs) {}
 
   /** Captions of all words of a cut list, in playing order. */
   public List<Cue> cues(CutList cuts, Transcript transcript) {
@@ -60,16 +63,20 @@ public final class CueBreaker {
       }
     }
     List<Cue> cues = new ArrayList<>();
+    long nextUs = cuts.lengthUs();
     for (int end = n; end > 0; end = from[end]) {
-      cues.add(cue(heard.subList(from[end], end)));
+      List<Heard> words = heard.subList(from[end], end);
+      cues.add(cue(words, Math.min(nextUs, words.get(words.size() - 1).seamUs())));
+      nextUs = words.get(0).span().startUs();
     }
     java.util.Collections.reverse(cues);
-    return linger(cues, cuts.lengthUs());
+    return cues;
   }
 
   private static List<Heard> heard(CutList cuts, Transcript transcript) {
     List<Heard> heard = new ArrayList<>();
     long[] starts = cuts.startsUs();
+    long[] seams = seamsUs(cuts, transcript);
     for (int i = 0; i < starts.length; i++) {
       Span kept = cuts.kept().get(i);
       long played = starts[i];
@@ -82,17 +89,51 @@ public final class CueBreaker {
         if (kept.contains(word.span().middleUs())) {
           long start = Math.max(word.startUs(), kept.startUs()) - kept.startUs() + played;
           long end = Math.min(word.endUs(), kept.endUs()) - kept.startUs() + played;
-          heard.add(new Heard(word, new Span(start, end)));
+          heard.add(new Heard(word, new Span(start, end), seams[i]));
         }
       }
     }
     return heard;
   }
 
+  /** For each kept span, where on the clip's clock the next seam is, or the clip's end. */
+  private static long[] seamsUs(CutList cuts, Transcript transcript) {
+    List<Span> kept = cuts.kept();
+    long[] starts = cuts.startsUs();
+    long[] seams = new long[kept.size()];
+    for (int i = kept.size() - 1; i >= 0; i--) {
+      if (i == kept.size() - 1) {
+        seams[i] = cuts.lengthUs();
+      } else if (isSeam(kept.get(i).endUs(), kept.get(i + 1).startUs(), transcript)) {
+        seams[i] = starts[i] + kept.get(i).lengthUs();
+      } else {
+        seams[i] = seams[i + 1];
+      }
+    }
+    return seams;
+  }
+
+  private static boolean isSeam(long outUs, long inUs, Transcript transcript) {
+    if (inUs < outUs) {
+      return true;
+    }
+    if (inUs - outUs < SILENCE_US) {
+      return false;
+    }
+    List<Word> words = transcript.words();
+    for (int at = transcript.firstEndingAfter(outUs); at < words.size() && words.get(at).startUs() < inUs; at++) {
+      long middle = words.get(at).span().middleUs();
+      if (middle >= outUs && middle < inUs) {
+        return true;
+      }
+    }
+    return false;
+  }
+
   private static boolean mustBreakAfter(List<Heard> heard, int index) {
     Heard here = heard.get(index);
     Heard next = heard.get(index + 1);
-    return next.word().startUs() < here.word().startUs()
+    return here.seamUs() != next.seamUs()
         || here.word().speaker() != next.word().speaker()
         || next.span().startUs() - here.span().endUs() >= SILENCE_US;
   }
@@ -144,10 +185,11 @@ public final class CueBreaker {
     };
   }
 
-  private Cue cue(List<Heard> words) {
-    return new Cue(
-        new Span(words.get(0).span().startUs(), words.get(words.size() - 1).span().endUs()),
-        lines(words));
+  /** A caption stands a little after its last word, never beyond the limit. */
+  private Cue cue(List<Heard> words, long limitUs) {
+    long start = words.get(0).span().startUs();
+    long wanted = Math.max(words.get(words.size() - 1).span().endUs() + LINGER_US, start + CueLimits.SHORTEST_US);
+    return new Cue(new Span(start, Math.max(start + 1, Math.min(limitUs, wanted))), lines(words));
   }
 
   /** Fills lines greedily, then evens out two lines so that neither is left with a lone word. */
@@ -186,17 +228,5 @@ public final class CueBreaker {
 
   private static int length(List<CueWord> line) {
     return line.stream().mapToInt(w -> w.text().length() + 1).sum() - 1;
-  }
-
-  /** Lets captions stand a little after their last word, never into the next. */
-  private static List<Cue> linger(List<Cue> cues, long clipUs) {
-    List<Cue> shown = new ArrayList<>();
-    for (int i = 0; i < cues.size(); i++) {
-      Cue cue = cues.get(i);
-      long limit = i + 1 < cues.size() ? cues.get(i + 1).span().startUs() : clipUs;
-      long wanted = Math.max(cue.span().endUs() + LINGER_US, cue.span().startUs() + CueLimits.SHORTEST_US);
-      shown.add(cue.showing(new Span(cue.span().startUs(), Math.max(cue.span().startUs() + 1, Math.min(limit, wanted)))));
-    }
-    return shown;
   }
 }
