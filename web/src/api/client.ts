@@ -92,7 +92,7 @@ async function request<T>(method: string, path: string, body?: unknown): Promise
       body: body === undefined ? undefined : JSON.stringify(body),
     });
   } catch {
-    throw new Refusal(0, 'The server does not answer. Nothing is lost; trying again.');
+    throw new Refusal(0, 'The server does not answer. What was saved is not lost.');
   }
   if (!response.ok) {
     const text = await response.text();

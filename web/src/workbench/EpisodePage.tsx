@@ -499,6 +499,12 @@ function GalleyBar({
 /** Whether the server has answered for every change; on its own, since it turns at every key. */
 function SaveState() {
   const saving = useWorkbench((s) => s.saving > 0);
+  useEffect(() => {
+    if (!saving) return;
+    const askFirst = (leaving: BeforeUnloadEvent) => leaving.preventDefault();
+    window.addEventListener('beforeunload', askFirst);
+    return () => window.removeEventListener('beforeunload', askFirst);
+  }, [saving]);
   return (
     <span className="w-[52px] text-right text-[12px] text-soft" role="status" data-testid="saved">
       {saving ? 'Saving' : 'Saved'}

@@ -2,6 +2,7 @@ import type { QueryClient } from '@tanstack/react-query';
 import { api, Refusal, type ClipState, type ClipStep, type Intent } from '../api/client';
 import { applyStep } from './applyStep';
 import { useWorkbench } from './store';
+import { untilAnswered } from './untilAnswered';
 
 let queue: Promise<unknown> = Promise.resolve();
 
@@ -20,24 +21,29 @@ const painted = () =>
   });
 
 /**
- * Sends changes one after the other, each from the state the one before left. The screen says
- * "Saved" only when the server has answered for all of them.
+ * Sends changes one after the other, each from the state the one before left, and for the clip that was
+ * open when it was asked for. The screen says "Saved" only when the server has answered for all of them.
  */
 function send(act: (clip: ClipState) => Promise<ClipStep>): Promise<void> {
+  const id = useWorkbench.getState().clip?.id;
+  if (id === undefined) return Promise.resolve();
   useWorkbench.setState((s) => ({ saving: s.saving + 1, lastEdited: 'clip' }));
   const work = queue.then(async () => {
-    const clip = useWorkbench.getState().clip;
     try {
-      if (!clip) return;
-      const answer = await act(clip);
+      const open = useWorkbench.getState().clip;
+      const clip = open?.id === id ? open : await api.clip(id);
+      const answer = await untilAnswered(clip.revision, () => act(clip), () => api.clip(id));
       // What was struck is seen before the page is busy with what came of it.
       if (useWorkbench.getState().striking) await painted();
       const now = useWorkbench.getState().clip;
-      if (now?.id === answer.id) useWorkbench.setState({ clip: applyStep(now, answer) ?? (await api.clip(answer.id)) });
+      if (now?.id !== id) return;
+      useWorkbench.setState({ clip: 'state' in answer ? answer.state : (applyStep(now, answer.step) ?? (await api.clip(id))) });
     } catch (error) {
       const refusal = error as Refusal;
       useWorkbench.setState({ message: refusal.message });
-      if (refusal.status === 409 && clip) useWorkbench.setState({ clip: await api.clip(clip.id) });
+      if (refusal.status !== 409) return;
+      const saved = await api.clip(id);
+      if (useWorkbench.getState().clip?.id === id) useWorkbench.setState({ clip: saved });
     } finally {
       useWorkbench.setState((s) => ({ saving: s.saving - 1, striking: s.saving === 1 ? null : s.striking }));
     }

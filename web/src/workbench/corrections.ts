@@ -2,6 +2,7 @@ import type { QueryClient } from '@tanstack/react-query';
 import { api, Refusal, type CorrectionIntent, type TranscriptColumns, type TranscriptStep } from '../api/client';
 import { current, togglePlay } from '../plate/player';
 import { useWorkbench } from './store';
+import { untilAnswered } from './untilAnswered';
 
 /** The transcript after a step; null when the step goes on from another state than this one. */
 export function applyCorrection(t: TranscriptColumns, step: TranscriptStep): TranscriptColumns | null {
@@ -47,15 +48,15 @@ export class Corrections {
       try {
         const before = this.queries.getQueryData<TranscriptColumns>(this.key);
         if (!before) return;
-        const step = await act(before);
-        const after = applyCorrection(before, step);
+        const answer = await untilAnswered(before.revision, () => act(before), () => api.transcript(this.episodeId));
+        const after = 'state' in answer ? answer.state : applyCorrection(before, answer.step);
         if (after) this.queries.setQueryData(this.key, after);
         else await this.queries.invalidateQueries({ queryKey: this.key });
         void this.queries.invalidateQueries({ queryKey: ['doubtful', this.episodeId] });
         void this.queries.invalidateQueries({ queryKey: ['preview'] });
         void this.queries.invalidateQueries({ queryKey: ['cues'] });
         void this.queries.invalidateQueries({ queryKey: ['glossary', this.episodeId] });
-        if (step.taken !== step.ids.length) void this.queries.invalidateQueries({ queryKey: ['clips', this.episodeId] });
+        if ('state' in answer || answer.step.taken !== answer.step.ids.length) void this.queries.invalidateQueries({ queryKey: ['clips', this.episodeId] });
       } catch (error) {
         const refusal = error as Refusal;
         useWorkbench.setState({ message: refusal.message });

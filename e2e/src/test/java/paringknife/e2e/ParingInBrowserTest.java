@@ -13,6 +13,7 @@ import com.microsoft.playwright.options.KeyboardModifier;
 import com.microsoft.playwright.options.RequestOptions;
 import java.io.IOException;
 import java.io.InputStream;
+import java.net.URI;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
@@ -322,7 +323,7 @@ class ParingInBrowserTest extends FerryInBrowser {
       String body = "{\"revision\":" + before.path("revision").asInt() + ",\"intent\":{\"type\":\"pareWords\",\"first\":50,\"last\":" + (50 + delay % 5) + "}}";
       var answer =
           http.sendAsync(
-              java.net.http.HttpRequest.newBuilder(java.net.URI.create(server.address() + "/api/clips/1/changes")).header("Content-Type", "application/json").POST(java.net.http.HttpRequest.BodyPublishers.ofString(body)).build(),
+              java.net.http.HttpRequest.newBuilder(URI.create(server.address() + "/api/clips/1/changes")).header("Content-Type", "application/json").POST(java.net.http.HttpRequest.BodyPublishers.ofString(body)).build(),
               java.net.http.HttpResponse.BodyHandlers.ofString());
       Thread.sleep(delay);
       server.kill();
@@ -340,5 +341,26 @@ class ParingInBrowserTest extends FerryInBrowser {
     openPare(page);
     assertThat(word(41)).hasClass(Pattern.compile("cut"));
     assertThat(page.getByTestId("saved")).hasText("Saved");
+  }
+
+  @Test
+  @Order(10)
+  void whatIsDoneWhileTheServerIsAwayIsKeptInTheWindowAndSent() throws IOException, InterruptedException {
+    JsonNode before = clip();
+    select(22, 23);
+    int port = URI.create(server.address()).getPort();
+    server.kill();
+    page.keyboard().press("Backspace");
+    assertThat(page.getByRole(AriaRole.ALERT)).containsText("kept in this window");
+    assertThat(page.getByTestId("saved")).hasText("Saving");
+    assertThat(word(23)).hasClass(Pattern.compile("cut"));
+    page.keyboard().press("Control+z");
+    page.keyboard().press("Control+Shift+Z");
+    server.start(port);
+    assertThat(page.getByRole(AriaRole.ALERT)).containsText("Everything is saved");
+    saved();
+    assertThat(word(23)).hasClass(Pattern.compile("cut"));
+    assertThat(clip().path("revision").asInt()).isEqualTo(before.path("revision").asInt() + 3);
+    assertThat(clip().path("removals").size()).isEqualTo(before.path("removals").size() + 1);
   }
 }
