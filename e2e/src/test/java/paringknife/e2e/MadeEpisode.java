@@ -5,6 +5,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import org.springframework.util.FileSystemUtils;
 import paringknife.core.time.FrameRate;
 import paringknife.demo.DemoMaker;
 import paringknife.demo.Voice;
@@ -15,11 +16,18 @@ import tools.jackson.databind.json.JsonMapper;
 record MadeEpisode(Path folder) {
   private static final JsonMapper JSON = new JsonMapper();
 
-  static MadeEpisode ferry(Path into) throws IOException {
-    return new MadeEpisode(
-        DemoMaker.make(
-            new DemoMaker.Plan("ferry", "ferry.txt", "Test talk", "The last ferry", List.of(new Voice('A', "Ada Moor", "slt", 1.1), new Voice('B', "Ben Ford", "rms", 1.1)), new FrameRate(25, 1), 1280, 720, 0),
-            into));
+  private static Path ferry;
+
+  /** Made once in a run of the tests, and copied. */
+  static synchronized MadeEpisode ferry(Path into) throws IOException {
+    if (ferry == null) {
+      ferry =
+          DemoMaker.make(
+              new DemoMaker.Plan("ferry", "ferry.txt", "Test talk", "The last ferry", List.of(new Voice('A', "Ada Moor", "slt", 1.1), new Voice('B', "Ben Ford", "rms", 1.1)), new FrameRate(25, 1), 1280, 720, 0),
+              Files.createTempDirectory(Path.of("target"), "made"));
+    }
+    FileSystemUtils.copyRecursively(ferry, into.resolve(ferry.getFileName()));
+    return new MadeEpisode(into.resolve(ferry.getFileName()));
   }
 
   /** Other voices, another length, 29.97 frames a second and another size. */
