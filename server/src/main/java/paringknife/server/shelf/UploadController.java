@@ -38,7 +38,9 @@ class UploadController {
 
   UploadController(DataFolder data) throws IOException {
     this.data = data;
-    this.arriving = Files.createDirectories(data.uploads().resolve(".arriving"));
+    this.arriving = data.uploads().resolve(".arriving");
+    Files.createDirectories(arriving.resolve("uploads"));
+    Files.createDirectories(arriving.resolve("locks"));
     this.storage = new DiskStorageService(arriving.toString());
     this.tus =
         new TusFileUploadService()
