@@ -2,11 +2,23 @@ import { useEffect } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import { useWorkbench } from '../workbench/store';
 
-/** Keeps what is shown fresh: the server says what has moved, the queries fetch it again. */
+/**
+ * Keeps what is shown fresh: the server says what has moved, the queries fetch it again. What it said while
+ * the line was lost was not heard, so that all is fetched again once it is back; but not a transcript while
+ * a correction of it is under way.
+ */
 export function useServerEvents() {
   const queries = useQueryClient();
   useEffect(() => {
     const source = new EventSource('/api/events');
+    let lost = false;
+    source.onerror = () => {
+      lost = true;
+    };
+    source.onopen = () => {
+      if (lost) void queries.invalidateQueries({ predicate: (q) => q.queryKey[0] !== 'transcript' || useWorkbench.getState().saving === 0 });
+      lost = false;
+    };
     source.addEventListener('shelf', () => {
       queries.invalidateQueries({ queryKey: ['shelf'] });
     });

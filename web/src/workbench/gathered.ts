@@ -19,7 +19,7 @@ export const useGathered = create<{ pieces: GatheredPiece[] }>()(
 );
 
 export function gather(piece: Omit<GatheredPiece, 'key'>) {
-  useGathered.setState((s) => ({ pieces: [...s.pieces, { ...piece, key: Date.now() }] }));
+  useGathered.setState((s) => ({ pieces: [...s.pieces, { ...piece, key: 1 + Math.max(0, ...s.pieces.map((p) => p.key)) }] }));
 }
 
 export function drop(key: number) {
