@@ -58,6 +58,15 @@ class ShelfTest {
   }
 
   @Test
+  void oneRecordingIsOneEpisode() throws Exception {
+    int before = APP.get("/api/shelf").size();
+    HttpResponse<String> again = APP.postAny("/api/episodes", "{\"show\":\"Test\",\"title\":\"Other\",\"recording\":\"tones.mp4\"}");
+    assertThat(again.statusCode()).isEqualTo(422);
+    assertThat(again.body()).contains("tones.mp4 is on the shelf already: ");
+    assertThat(APP.get("/api/shelf")).hasSize(before);
+  }
+
+  @Test
   void aNameCannotLeadAnywhereElse() throws Exception {
     for (String name : new String[] {"../../x.srt", "..x.srt", "/etc/x.srt"}) {
       String address = create(name, 2);

@@ -65,6 +65,7 @@ public class Episodes {
    * @param words null to have them recognised
    */
   public Added add(EpisodeSource source, TranscriptFile.@Nullable Imported words) {
+    refuseTwice(source.camera().toAbsolutePath());
     Recording probed = Probe.of(source.camera());
     if (!probed.hasSound()) {
       throw new UnusableRecording(
@@ -87,6 +88,15 @@ public class Episodes {
     sounds.add(id, source.microphones());
     ingest.schedule(id);
     return new Added(id, words == null ? List.of() : words.mended());
+  }
+
+  private void refuseTwice(Path recording) {
+    EpisodeStore.Row there = store.bySource(recording).flatMap(store::byId).orElse(null);
+    if (there == null) {
+      return;
+    }
+    String where = there.binned() ? " is an episode in the bin; take it out instead: " : " is on the shelf already: ";
+    throw new IllegalArgumentException(recording.getFileName() + where + there.title() + ".");
   }
 
   /** The transcript, whether or not the episode has been taken in. */

@@ -11,6 +11,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Objects;
 import java.util.Locale;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
@@ -74,7 +75,11 @@ class ShelfController {
    */
   record NewEpisode(String show, String title, String recording, String transcript, @Nullable String text, @Nullable Boolean typed, List<NewMicrophone> microphones) {
     NewEpisode {
-      microphones = microphones == null ? List.of() : microphones;
+      show = Objects.requireNonNullElse(show, "");
+      title = Objects.requireNonNullElse(title, "");
+      recording = Objects.requireNonNullElse(recording, "");
+      transcript = Objects.requireNonNullElse(transcript, "");
+      microphones = Objects.requireNonNullElse(microphones, List.of());
     }
   }
 
