@@ -6,6 +6,7 @@ import { clock } from '../ui/time';
 import type { Corrections } from '../workbench/corrections';
 import { startCorrecting } from '../workbench/corrections';
 import { putCarried } from '../workbench/keys';
+import { ShownKey } from '../workbench/ShownKey';
 import { GapField, TreatMenu } from '../stages/TreatMenu';
 import { ordered, useWorkbench } from '../workbench/store';
 
@@ -61,7 +62,7 @@ export function CorrectBar({ episodeId, transcript, corrections, cuts, doubtful 
         {why && <span className="text-accent">{WHY[why]}</span>}
         {doubtful.length > 0 && !(cuts && first >= 0) && (
           <span title="N goes to the next one, A accepts it, T corrects it" data-testid="doubtful">
-            {doubtful.length} doubtful <span className="text-[11px] text-faint">N</span>
+            {doubtful.length} doubtful <ShownKey ours="n" />
           </span>
         )}
         {cuts && (
@@ -83,14 +84,14 @@ function Selected({ cuts, episodeId, first, last, transcript, corrections }: { c
       <span className="mr-1 max-w-[90px] truncate font-serif text-[15px]" title={phrase}>
         {phrase}
       </span>
-      <Act label="Correct" keyName="T" onAct={() => startCorrecting(first, last)} />
+      <Act label="Correct" ours="t" onAct={() => startCorrecting(first, last)} />
       <All key={phrase} episodeId={episodeId} phrase={phrase} transcript={transcript} corrections={corrections} />
-      <Act label="Mark" keyName="P" onAct={() => void corrections.correct({ type: 'mark', word: last })} />
-      <Act label="Capital" keyName="U" onAct={() => void corrections.correct({ type: 'capital', word: first })} />
-      {last > first && <Act label="Join" keyName="" onAct={() => void corrections.correct({ type: 'join', first, last })} />}
+      <Act label="Mark" ours="p" onAct={() => void corrections.correct({ type: 'mark', word: last })} />
+      <Act label="Capital" ours="u" onAct={() => void corrections.correct({ type: 'capital', word: first })} />
+      {last > first && <Act label="Join" ours="" onAct={() => void corrections.correct({ type: 'join', first, last })} />}
       <Act
         label={paragraphStarts ? 'Run on' : 'Paragraph'}
-        keyName="B"
+        ours="b"
         onAct={() => void corrections.correct({ type: 'paragraph', word: first, starts: !paragraphStarts })}
       />
       <Speaker first={first} last={last} transcript={transcript} corrections={corrections} />
@@ -99,10 +100,10 @@ function Selected({ cuts, episodeId, first, last, transcript, corrections }: { c
   );
 }
 
-function Act({ label, keyName, onAct }: { label: string; keyName: string; onAct: () => void }) {
+function Act({ label, ours, onAct }: { label: string; ours: string; onAct: () => void }) {
   return (
     <button className="rounded px-2 py-1 hover:bg-paper" onClick={onAct}>
-      {label} {keyName && <span className="text-[11px] text-faint">{keyName}</span>}
+      {label} {ours && <ShownKey ours={ours} />}
     </button>
   );
 }

@@ -12,7 +12,9 @@ import { CorrectField } from './CorrectField';
 import { captionPieces, framePieces, Lane, LANE, type LanePiece } from './Lane';
 import { Loupe, LOUPE_HEIGHT, type Join } from './Loupe';
 import { canvasMeasure, cutFlags, paragraphOf, sentenceOf, setPieces, SHORTEST_PAUSE_US, wordAt, type Row } from './setLines';
+import { isPared } from './stops';
 import { drawSpine } from './spine';
+import { keyFor, keyName } from '../workbench/keyMap';
 
 interface Props {
   transcript: TranscriptColumns;
@@ -126,7 +128,7 @@ export const Galley = memo(function Galley({ transcript, levels, clip, preview, 
     const target = hits[hit];
     if (target && (rowOf[target.from] ?? -1) >= 0) virtual.scrollToIndex(rowOf[target.from], { align: 'center' });
   }, [hits, hit, rowOf, virtual]);
-  const focus = selection?.focus;
+  const focus = selection?.focus ?? pause ?? undefined;
   useEffect(() => {
     if (focus !== undefined && (rowOf[focus] ?? -1) >= 0) virtual.scrollToIndex(rowOf[focus], { align: 'auto' });
   }, [focus, rowOf, virtual]);
@@ -578,14 +580,14 @@ const SetLine = memo(function SetLine(p: LineProps) {
     for (const gap of gaps) {
       if (gap.word !== i) continue;
       words.push(
-        <span key={`g${gap.id}`} className={`gap ${chosenGap === gap.id ? 'chosen' : ''}`} data-gap={gap.id} title="room tone put in: click it to change it, Backspace takes it out">
+        <span key={`g${gap.id}`} className={`gap ${chosenGap === gap.id ? 'chosen' : ''}`} data-gap={gap.id} title="room tone put in: click it to change it">
           +{(gap.lengthUs / 1e6).toFixed(gap.lengthUs % 100_000 ? 2 : 1)}
         </span>,
         <span key={`h${gap.id}`}> </span>,
       );
     }
     if (pause) {
-      const removed = clip?.cut.some((c) => Math.min(c.endUs, pause.endUs) - Math.max(c.startUs, pause.startUs) > (pause.endUs - pause.startUs) / 2);
+      const removed = clip !== null && isPared(transcript, clip, i);
       if (!removed || p.showStruck) {
         words.push(
           <span
@@ -593,7 +595,7 @@ const SetLine = memo(function SetLine(p: LineProps) {
             className={`pause ${removed ? 'cut hatched' : ''} ${p.pause === i ? 'chosen' : ''}`}
             style={{ width: 36 }}
             data-pause={i}
-            title={removed ? 'a pause, pared' : 'a pause: select it and press Backspace'}
+            title={removed ? 'a pause, pared' : `a pause: select it and press ${keyName(keyFor('Backspace'))}`}
           >
             {((pause.endUs - pause.startUs) / 1e6).toFixed(1)}
           </span>,

@@ -4,6 +4,8 @@ import type { TranscriptColumns } from '../api/client';
 import { current } from '../plate/player';
 import { secondsText } from '../ui/time';
 import { change } from '../workbench/changes';
+import { meantKey } from '../workbench/keyMap';
+import { ShownKey } from '../workbench/ShownKey';
 import { useWorkbench } from '../workbench/store';
 import { inkOf } from './spine';
 import { wordAt } from './setLines';
@@ -92,9 +94,10 @@ export function Loupe({ join, transcript, levels, frameUs }: Props) {
     });
   const close = () => useWorkbench.setState({ loupe: null, seam: null });
   const keys = (e: React.KeyboardEvent) => {
-    const by = e.key === ',' || e.key === '<' ? -1 : e.key === '.' || e.key === '>' ? 1 : 0;
+    const key = meantKey(e);
+    const by = key === ',' || key === '<' ? -1 : key === '.' || key === '>' ? 1 : 0;
     if (by) nudge(e.altKey ? 'both' : e.shiftKey ? 'in' : 'out', by);
-    else if (e.key === 'l') current.hearAround(edges.outUs - 1, true);
+    else if (key === 'l') current.hearAround(edges.outUs - 1, true);
     else if (e.key === 'Escape') close();
     else return;
     e.preventDefault();
@@ -195,7 +198,7 @@ export function Loupe({ join, transcript, levels, frameUs }: Props) {
         <Step label="End the cut a frame later" text="in ›" onClick={() => nudge('in', 1)} />
         <span className="ml-auto flex items-center gap-3">
           <button className="link" onClick={() => current.hearAround(edges.outUs - 1, true)}>
-            loop <span className="text-[11px] text-faint">L</span>
+            loop <ShownKey ours="l" />
           </button>
           {!seam && (
             <button className="link" onClick={() => current.hear(edges.outUs, edges.inUs)}>

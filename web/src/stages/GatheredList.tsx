@@ -5,6 +5,7 @@ import { ArrowDown, ArrowUp, X } from 'lucide-react';
 import { api } from '../api/client';
 import { clock } from '../ui/time';
 import { drop, shift, useGathered } from '../workbench/gathered';
+import { ShownKey } from '../workbench/ShownKey';
 
 /** Words gathered from this and other episodes, in the order in which they will play. */
 export function GatheredList({ episodeId }: { episodeId: number }) {
@@ -33,7 +34,7 @@ export function GatheredList({ episodeId }: { episodeId: number }) {
   if (!pieces.length) {
     return (
       <p className="mt-3 text-soft">
-        Select words, here or in any other episode, and press G. What you gather waits here and becomes one clip, in the order you give it.
+        Select words, here or in any other episode, and press <ShownKey ours="g" />. What you gather waits here and becomes one clip, in the order you give it.
       </p>
     );
   }

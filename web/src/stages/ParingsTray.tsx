@@ -5,6 +5,7 @@ import { Play } from 'lucide-react';
 import { current } from '../plate/player';
 import { change } from '../workbench/changes';
 import { useWorkbench } from '../workbench/store';
+import { ShownKey } from '../workbench/ShownKey';
 
 const NAMES: Record<string, string> = { PAUSE: 'Pauses', FILLER: 'Fillers', REPEAT: 'Repeats', BY_HAND: 'By hand' };
 const KEPT_TIME: [Means, string][] = [
@@ -35,7 +36,7 @@ export const ParingsTray = memo(function ParingsTray({ clip }: { clip: ClipState
         </p>
       )}
       {clip.removals.length === 0 && clip.gaps.length === 0 && (
-        <p className="mt-2 text-soft">Nothing yet. Select words and press Backspace, or let the pauses and fillers be found.</p>
+        <p className="mt-2 text-soft">Nothing yet. Select words and press <ShownKey ours="Backspace" />, or let the pauses and fillers be found.</p>
       )}
       {clip.parings.map((p) => {
         const rows = shown.filter((r) => r.reason === p.reason && r.means === 'CUT');

@@ -3,6 +3,7 @@ import { ChevronLeft, ChevronRight, Play } from 'lucide-react';
 import { api, type ClipState, type Mark, type Pick, type TranscriptColumns } from '../api/client';
 import { current } from '../plate/player';
 import { clock } from '../ui/time';
+import { meantKey } from '../workbench/keyMap';
 import { useWorkbench } from '../workbench/store';
 import { useFreshMarks } from './marks';
 
@@ -77,13 +78,14 @@ export function ProposalList({ episodeId, transcript, picks, clips, marks, onKee
     const down = (e: KeyboardEvent) => {
       if ((e.target as HTMLElement).closest('input, textarea, select') || e.ctrlKey || e.metaKey) return;
       const p = shown[at];
-      if (e.key === 'ArrowDown' || e.key === 'ArrowUp') {
-        const next = Math.max(0, Math.min(shown.length - 1, at + (e.key === 'ArrowDown' ? 1 : -1)));
+      const key = meantKey(e);
+      if (key === 'ArrowDown' || key === 'ArrowUp') {
+        const next = Math.max(0, Math.min(shown.length - 1, at + (key === 'ArrowDown' ? 1 : -1)));
         setAt(next);
         if (shown[next]) hear(shown[next]);
         list.current?.children[next]?.scrollIntoView({ block: 'nearest' });
-      } else if (e.key === 'Enter' && p && !(e.target as HTMLElement).closest('button, a')) void keep(p);
-      else if (e.key === 'x' && p) void pass(p);
+      } else if (key === 'Enter' && p && !(e.target as HTMLElement).closest('button, a')) void keep(p);
+      else if (key === 'x' && p) void pass(p);
       else return;
       e.preventDefault();
     };

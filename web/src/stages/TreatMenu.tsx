@@ -3,6 +3,7 @@ import { Popover } from 'radix-ui';
 import { useQueryClient } from '@tanstack/react-query';
 import type { Means } from '../api/client';
 import { change, partBefore } from '../workbench/changes';
+import { ShownKey } from '../workbench/ShownKey';
 import { useWorkbench } from '../workbench/store';
 
 /** What can be done to selected words other than cutting them; each with its key. */
@@ -32,7 +33,7 @@ export function TreatMenu({ first, last }: { first: number; last: number }) {
               <button className="flex w-full items-baseline gap-3 rounded py-1.5 text-left hover:bg-desk" onClick={act(() => change({ type: 'treatWords', first, last, means: t.means }))}>
                 <span className="w-[140px] font-medium">{t.name}</span>
                 <span className="flex-1 text-[12.5px] text-soft">{t.does}</span>
-                <kbd className="font-sans text-[11px] text-faint">{t.key.toUpperCase()}</kbd>
+                <ShownKey ours={t.key} />
               </button>
             </Popover.Close>
           ))}
@@ -48,7 +49,7 @@ export function TreatMenu({ first, last }: { first: number; last: number }) {
             <button className="button ml-auto" disabled={!(seconds >= 0.02 && seconds <= 10)}>
               Put it in
             </button>
-            <kbd className="font-sans text-[11px] text-faint">I</kbd>
+            <ShownKey ours="i" />
           </form>
           <Popover.Close asChild>
             <button className="flex w-full items-baseline gap-3 rounded border-t border-rule py-1.5 text-left hover:bg-desk" onClick={() => useWorkbench.setState({ carrying: { anchor: first, focus: last } })}>
@@ -61,7 +62,7 @@ export function TreatMenu({ first, last }: { first: number; last: number }) {
             <button className="flex w-full items-baseline gap-3 rounded border-t border-rule py-1.5 text-left hover:bg-desk" onClick={act(() => partBefore(first, queries))}>
               <span className="w-[140px] font-medium">Part the clip here</span>
               <span className="flex-1 text-[12.5px] text-soft">from here on becomes a clip of its own</span>
-              <kbd className="font-sans text-[11px] text-faint">D</kbd>
+              <ShownKey ours="d" />
             </button>
           </Popover.Close>
         </Popover.Content>

@@ -32,6 +32,7 @@ import { ReadingPanel } from './ReadingPanel';
 import { TranscriptPanel } from './TranscriptPanel';
 import { useReading } from './reading';
 import { HelpPanel } from './HelpPanel';
+import { keyFor, keyName } from './keyMap';
 import { useKeys } from './keys';
 import { ordered, STAGES, useWorkbench, type Stage } from './store';
 
@@ -131,7 +132,7 @@ export function EpisodePage() {
       const chosen = clipId ?? clips.data?.[0]?.id ?? null;
       const keep = next === 'pick' ? null : chosen;
       if (next !== 'pick' && next !== 'deliver' && keep === null) {
-        useWorkbench.setState({ message: 'Make a clip first: keep a pick, or select words and press C.' });
+        useWorkbench.setState({ message: `Make a clip first: keep a pick, or select words and press ${keyName(keyFor('c'))}.` });
         return;
       }
       navigate(`/episodes/${id}/${next}${keep ? `?clip=${keep}` : ''}`);
@@ -177,6 +178,7 @@ export function EpisodePage() {
   const showHelp = useCallback(() => setHelp((h) => !h), []);
   const search = useCallback(() => searchField.current?.focus(), []);
   const message = useWorkbench((s) => s.message);
+  const frameUs = episode.data ? (1e6 * episode.data.frameRateDenominator) / episode.data.frameRateNumerator : 40_000;
   const lastEdited = useWorkbench((s) => s.lastEdited);
   const onTranscript = !shownClip || lastEdited === 'transcript';
   const undoes = onTranscript ? transcript.data?.undo : shownClip?.undo;
@@ -255,7 +257,7 @@ export function EpisodePage() {
           </button>
         </div>
       )}
-      {data && <Keys transcript={data} goTo={goTo} search={search} help={showHelp} gatherSelected={gatherSelected} makeClip={makeClip} mark={markSelected} undo={stepBack} redo={stepOn} corrections={corrections} doubtful={doubtful.data ?? []} />}
+      {data && <Keys transcript={data} goTo={goTo} search={search} help={showHelp} gatherSelected={gatherSelected} makeClip={makeClip} mark={markSelected} undo={stepBack} redo={stepOn} corrections={corrections} doubtful={doubtful.data ?? []} frameUs={frameUs} />}
       <div className="flex min-h-0 flex-1">
         {stage !== 'deliver' && (
           <Bench clips={clips.data ?? []} current={clipId} joinable={stage === 'pare'} onOpen={(c) => openClip(c)} onRead={() => navigate(`/episodes/${id}/pick`)} />
@@ -296,7 +298,7 @@ export function EpisodePage() {
                     names={data.speakers}
                     people={people}
                     corrections={corrections}
-                    frameUs={episode.data ? (1e6 * episode.data.frameRateDenominator) / episode.data.frameRateNumerator : 40_000}
+                    frameUs={frameUs}
                   />
                 ) : (
                   <p className="p-10 text-soft">{transcript.isError ? (transcript.error as Error).message : 'Opening the transcript'}</p>
@@ -435,7 +437,7 @@ function SelectionActions({ onKeep, onGather, clip }: { onKeep: (first: number, 
       <button className="button button-strong" onClick={() => onKeep(first, last, true)}>
         Make it a clip
       </button>
-      <button className="button" onClick={onGather} title="Gather these words for a clip put together from several places (G)">
+      <button className="button" onClick={onGather} title={`Gather these words for a clip put together from several places (${keyName(keyFor('g'))})`}>
         Gather
       </button>
     </span>

@@ -85,7 +85,7 @@ describe('changes', () => {
     vi.useFakeTimers();
     const gone = new Refusal(0, 'The server does not answer.');
     server.change.mockRejectedValueOnce(gone);
-    server.clip.mockRejectedValueOnce(gone).mockRejectedValueOnce(gone).mockResolvedValue(state(1));
+    server.clip.mockRejectedValueOnce(gone).mockRejectedValueOnce(new Refusal(503, 'The database does not answer.')).mockResolvedValue(state(1));
     const both = Promise.all([change(pare(1)), change(pare(2))]);
     await vi.advanceTimersByTimeAsync(2_500);
     expect(useWorkbench.getState()).toMatchObject({ saving: 2, message: expect.stringContaining('kept in this window') });

@@ -3,18 +3,20 @@ import { useQueryClient } from '@tanstack/react-query';
 import type { ClipState, DoubtfulWord, TranscriptColumns } from '../api/client';
 import { putBackSelected } from '../galley/Galley';
 import { cutFlags, paragraphOf, sentenceOf, wordAt } from '../galley/setLines';
+import { nextStop, type Stop } from '../galley/stops';
 import { current, togglePlay } from '../plate/player';
 import { usePlayhead } from '../plate/playhead';
 import { setRate, stepRate } from '../plate/Transport';
 import { GAP_SECONDS, TREATMENTS } from '../stages/TreatMenu';
 import { change, pareWords, partBefore } from './changes';
 import { startCorrecting, type Corrections } from './corrections';
+import { meantKey } from './keyMap';
 import { ordered, STAGES, useWorkbench, type Stage } from './store';
 
 const SHUTTLE_BACK_US = 2_000_000;
 
-/** Sentences dropped while playing, the last one last. */
-const dropped: [number, number][] = [];
+/** Sentences dropped from the open clip while it played, the last one last. */
+let dropped: [number, number][] = [];
 
 interface Actions {
   transcript: TranscriptColumns;
@@ -28,6 +30,8 @@ interface Actions {
   redo: () => void;
   corrections: Corrections;
   doubtful: DoubtfulWord[];
+  /** Length of a frame of the recording. */
+  frameUs: number;
 }
 
 /** Puts the words that were taken up before another word of the clip; -1 for its end. */
@@ -40,8 +44,12 @@ export function putCarried(before: number) {
 }
 
 /** Our keys; see the help panel for their list. */
-export function useKeys({ transcript, goTo, search, help, gatherSelected, makeClip, mark: markSelected, undo, redo, corrections, doubtful }: Actions) {
+export function useKeys({ transcript, goTo, search, help, gatherSelected, makeClip, mark: markSelected, undo, redo, corrections, doubtful, frameUs }: Actions) {
   const queries = useQueryClient();
+  const clipId = useWorkbench((s) => s.clip?.id);
+  useEffect(() => {
+    dropped = [];
+  }, [clipId]);
   useEffect(() => {
     const down = (e: KeyboardEvent) => {
       const target = e.target as HTMLElement;
@@ -65,16 +73,17 @@ export function useKeys({ transcript, goTo, search, help, gatherSelected, makeCl
         return true;
       }
       if (modified) return false;
-      if (e.key === ' ' && !(e.target as HTMLElement).closest('button, [role=switch], a')) {
+      const key = meantKey(e);
+      if (key === ' ' && !(e.target as HTMLElement).closest('button, [role=switch], a')) {
         useWorkbench.setState((s) => ({ playing: !s.playing }));
         togglePlay();
         return true;
       }
-      if (e.key === 'ArrowLeft' || e.key === 'ArrowRight') {
-        step(e.key === 'ArrowRight' ? 1 : -1, e.shiftKey, e.altKey);
+      if (key === 'ArrowLeft' || key === 'ArrowRight') {
+        step(key === 'ArrowRight' ? 1 : -1, e.shiftKey, e.altKey);
         return true;
       }
-      if (e.key === 'Backspace' || e.key === 'Delete') {
+      if (key === 'Backspace' || key === 'Delete') {
         if (clip && useWorkbench.getState().playing) {
           dropSentence(clip, e.shiftKey);
           return true;
@@ -96,80 +105,90 @@ export function useKeys({ transcript, goTo, search, help, gatherSelected, makeCl
         }
         return false;
       }
-      if (e.key === 'r' || e.key === 'R') {
+      if (key === 'r' || key === 'R') {
         const { pause } = useWorkbench.getState();
         if (clip && pause !== null) putPauseBack(clip, pause);
         else if (useWorkbench.getState().playing && dropped.length) putLastBack();
         else putBackSelected();
         return true;
       }
-      if (e.key === 's') {
+      if (key === 's') {
         takeMore(selection);
         return true;
       }
-      if (clip && selection && treated(e.key.toLowerCase(), ordered(selection))) return true;
-      if (corrected(e.key.toLowerCase())) return true;
-      if (e.key === '[' || e.key === ']') {
-        mark(e.key);
+      if (clip && selection && treated(key.toLowerCase(), ordered(selection))) return true;
+      if (corrected(key.toLowerCase())) return true;
+      if (key === '[' || key === ']') {
+        mark(key);
         return true;
       }
-      if (e.key === 'm') {
+      if (key === 'm') {
         void markSelected();
         return true;
       }
-      if (e.key === 'g') {
+      if (key === 'g') {
         gatherSelected();
         return true;
       }
-      if (e.key === 'c' && !clip) {
+      if (key === 'c' && !clip) {
         makeClip();
         return true;
       }
-      if (e.key === 'j' || e.key === 'k' || e.key === 'l') {
-        shuttle(e.key);
+      if (key === 'j' || key === 'k' || key === 'l') {
+        shuttle(key);
         return true;
       }
-      if (e.key === '/') {
+      if (key === '/') {
         search();
         return true;
       }
-      if (e.key === '?') {
+      if (key === '?') {
         help();
         return true;
       }
-      if (e.key === ',' || e.key === '.') {
+      if (key === ',' || key === '.') {
         const player = current.player;
-        if (player) void player.seek(player.position + (e.key === '.' ? 40_000 : -40_000));
+        if (player) void player.seek(player.position + (key === '.' ? frameUs : -frameUs));
         return true;
       }
-      if (e.key === 'Enter' && clip && selection && !(e.target as HTMLElement).closest('button, a')) {
-        const [first, last] = ordered(selection);
-        const from = transcript.startUs[first] - 400_000;
-        const to = transcript.endUs[last] + 400_000;
-        const near = clip.removals.filter((r) => r.span.endUs > from && r.span.startUs < to);
-        const seam = clip.pieces.findIndex((p, place) => place > 0 && (p.from === first || clip.pieces[place - 1].to - 1 === last));
-        if (near.length) useWorkbench.setState({ loupe: near[0].id, seam: null });
-        else if (seam > 0) useWorkbench.setState({ seam, loupe: null });
-        else useWorkbench.setState({ message: 'Nothing was cut here, so there is no join to look at.' });
+      const { pause } = useWorkbench.getState();
+      if (key === 'Enter' && clip && (selection || pause !== null) && !(e.target as HTMLElement).closest('button, a')) {
+        lookAtJoin(clip, standing().word, selection, pause);
         return true;
       }
-      if ((e.key.toLowerCase() === 'h' || (e.altKey && e.code === 'KeyH')) && selection) {
+      if (key.toLowerCase() === 'h' && pause !== null) {
+        if (e.shiftKey) current.hear(transcript.endUs[pause], transcript.startUs[pause + 1]);
+        else current.hearAround(transcript.endUs[pause], false);
+        return true;
+      }
+      if ((key.toLowerCase() === 'h' || (e.altKey && e.code === 'KeyH')) && selection) {
         const [first, last] = ordered(selection);
         if (e.altKey) current.hearLoop(transcript.startUs[first], transcript.endUs[last]);
         else if (e.shiftKey) current.hear(transcript.startUs[first], transcript.endUs[last]);
         else current.hearAround(transcript.startUs[first], false);
         return true;
       }
-      if (e.key === 'Escape') {
+      if (key === 'Escape') {
         useWorkbench.setState({ selection: null, pause: null, gap: null, hits: [], carrying: null });
         return true;
       }
-      const stage = STAGES[Number(e.key) - 1];
+      const stage = STAGES[Number(key) - 1];
       if (stage) {
         goTo(stage);
         return true;
       }
       return false;
+    };
+    /** Opens the loupe on the join in the pause, or at or next to the selected words. */
+    const lookAtJoin = (clip: ClipState, word: number, selection: { anchor: number; focus: number } | null, pause: number | null) => {
+      const [first, last] = selection ? ordered(selection) : [word, word];
+      const from = pause !== null ? transcript.endUs[pause] : transcript.startUs[first] - 400_000;
+      const to = pause !== null ? (transcript.startUs[pause + 1] ?? from) : transcript.endUs[last] + 400_000;
+      const near = clip.removals.find((r) => r.span.endUs > from && r.span.startUs < to);
+      const seam = clip.pieces.findIndex((p, place) => place > 0 && (p.from === first || clip.pieces[place - 1].to - 1 === last));
+      if (near) useWorkbench.setState({ loupe: near.id, seam: null });
+      else if (seam > 0) useWorkbench.setState({ seam, loupe: null });
+      else useWorkbench.setState({ message: 'Nothing was cut here, so there is no join to look at.' });
     };
     /** Selects the sentence; when that is selected, its paragraph. */
     const takeMore = (selection: { anchor: number; focus: number } | null) => {
@@ -257,9 +276,29 @@ export function useKeys({ transcript, goTo, search, help, gatherSelected, makeCl
       } else void player.seek(player.position - SHUTTLE_BACK_US);
     };
     const here = () => wordAt(transcript.startUs, usePlayhead.getState().episodeUs + 1);
-    const step = (by: number, extend: boolean, sentence: boolean) => {
-      const { selection, select } = useWorkbench.getState();
-      const from = selection ? selection.focus : Math.max(0, here());
+    const standOn = (stop: Stop) => {
+      const { select, playing } = useWorkbench.getState();
+      if (stop.kind === 'word') select(stop.word, stop.word);
+      else if (stop.kind === 'pause') useWorkbench.setState({ pause: stop.word, gap: null, selection: null });
+      else useWorkbench.setState({ gap: stop.id, pause: null, selection: null });
+      if (!playing) current.seekEpisode(stop.kind === 'word' ? transcript.startUs[stop.word] : transcript.endUs[stop.word]);
+    };
+    /** Where the keyboard stands: what is selected, or the word under the playhead. */
+    const standing = (): Stop => {
+      const { selection, pause, gap, clip } = useWorkbench.getState();
+      const inserted = clip?.gaps.find((g) => g.id === gap);
+      if (inserted) return { kind: 'gap', word: inserted.word, id: inserted.id };
+      if (pause !== null) return { kind: 'pause', word: pause };
+      return { kind: 'word', word: selection ? selection.focus : Math.max(0, here()) };
+    };
+    const step = (by: 1 | -1, extend: boolean, sentence: boolean) => {
+      const { selection, select, clip, showStruck } = useWorkbench.getState();
+      if (!extend && !sentence) {
+        const next = nextStop(transcript, clip, showStruck, standing(), by);
+        if (next) standOn(next);
+        return;
+      }
+      const from = standing().word;
       let next = from + by;
       if (sentence) {
         const ends = transcript.sentenceEnds;
@@ -279,5 +318,5 @@ export function useKeys({ transcript, goTo, search, help, gatherSelected, makeCl
     };
     window.addEventListener('keydown', down);
     return () => window.removeEventListener('keydown', down);
-  }, [transcript, goTo, search, help, makeClip, markSelected, undo, redo, corrections, doubtful, queries]);
+  }, [transcript, goTo, search, help, makeClip, markSelected, undo, redo, corrections, doubtful, frameUs, queries]);
 }

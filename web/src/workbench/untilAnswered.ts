@@ -7,7 +7,10 @@ const BACK_AS_SAVED = 'The server answers again. This is how it was saved.';
 
 const AGAIN_MS = 1_000;
 
-const unanswered = (error: unknown) => error instanceof Refusal && error.status === 0;
+/** No answer at all; or the database, or the server behind a gateway, is out of reach for the moment. */
+const UNANSWERED = [0, 502, 503, 504];
+
+const unanswered = (error: unknown) => error instanceof Refusal && UNANSWERED.includes(error.status);
 
 /** Asks again and again until there is an answer or a refusal. */
 async function onceBack<T>(ask: () => Promise<T>): Promise<T> {

@@ -22,6 +22,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
 import org.junit.jupiter.api.BeforeAll;
@@ -100,6 +101,50 @@ class ParingInBrowserTest extends FerryInBrowser {
     page.keyboard().press("Control+z");
     assertThat(word((int) sentence[1])).not().hasClass(Pattern.compile("cut"));
     saved();
+  }
+
+  /** A pause is stood on like a word, taken out and put back, and the step after it is the next word. */
+  @Test
+  @Order(0)
+  void aPauseIsSelectedParedAndPutBackFromTheKeyboard() {
+    int before = wordBeforeAPause();
+    Locator pause = page.locator("[data-pause='" + before + "']");
+    word(before).click();
+    page.keyboard().press("ArrowRight");
+    assertThat(pause).hasClass(Pattern.compile("chosen"));
+    page.keyboard().press("Backspace");
+    assertThat(pause).hasClass(Pattern.compile("cut"));
+    saved();
+    assertThat(clip().path("removals")).hasSize(1);
+    assertThat(clip().path("removals").get(0).path("reason").asString()).isEqualTo("PAUSE");
+    page.keyboard().press("Enter");
+    assertThat(page.getByTestId("loupe")).isVisible();
+    page.keyboard().press("Escape");
+    assertThat(page.getByTestId("loupe")).isHidden();
+    assertThat(pause).hasClass(Pattern.compile("chosen"));
+    page.keyboard().press("r");
+    assertThat(pause).not().hasClass(Pattern.compile("cut"));
+    page.keyboard().press("ArrowRight");
+    page.keyboard().press("Backspace");
+    assertThat(word(before + 1)).hasClass(Pattern.compile("cut"));
+    page.keyboard().press("ArrowLeft");
+    assertThat(pause).hasClass(Pattern.compile("chosen"));
+    page.keyboard().press("ArrowRight");
+    page.keyboard().press("r");
+    assertThat(word(before + 1)).not().hasClass(Pattern.compile("cut"));
+    saved();
+    assertThat(clip().path("removals")).isEmpty();
+  }
+
+  /** A word in the clip with a pause after it, and none after the next. */
+  private int wordBeforeAPause() {
+    JsonNode transcript = api("/api/episodes/1/transcript");
+    JsonNode start = transcript.path("startUs");
+    JsonNode end = transcript.path("endUs");
+    return IntStream.range(5, 55)
+        .filter(i -> start.get(i + 1).asLong() - end.get(i).asLong() >= 500_000 && end.get(i + 1).asLong() + 300_000 > start.get(i + 2).asLong())
+        .findFirst()
+        .orElseThrow();
   }
 
   @Test
@@ -312,6 +357,32 @@ class ParingInBrowserTest extends FerryInBrowser {
     assertThat(word(44)).hasClass(Pattern.compile("cut"));
     assertThat(word(41)).hasClass(Pattern.compile("cut"));
     other.close();
+  }
+
+  @Test
+  @Order(8)
+  void keysCanBePutElsewhere() {
+    page.keyboard().press("?");
+    Locator keys = page.getByRole(AriaRole.DIALOG, new Page.GetByRoleOptions().setName("Keys"));
+    keys.getByLabel("Key O: put elsewhere").click();
+    page.keyboard().press("q");
+    assertThat(keys.getByLabel("Key Q: put elsewhere")).isVisible();
+    page.keyboard().press("Escape");
+    assertThat(keys).isHidden();
+    select(30, 30);
+    page.keyboard().press("o");
+    page.keyboard().press("q");
+    assertThat(word(30)).hasClass(Pattern.compile("toned"));
+    saved();
+    page.keyboard().press("Control+z");
+    assertThat(word(30)).not().hasClass(Pattern.compile("toned"));
+    saved();
+    page.reload();
+    page.locator("[data-testid=plate][data-ready=true]").waitFor();
+    page.keyboard().press("?");
+    keys.getByText("All back as they were").click();
+    assertThat(keys.getByLabel("Key O: put elsewhere")).isVisible();
+    page.keyboard().press("Escape");
   }
 
   @Test
