@@ -9,6 +9,7 @@ import { putCarried } from '../workbench/keys';
 import { ShownKey } from '../workbench/ShownKey';
 import { GapField, TreatMenu } from '../stages/TreatMenu';
 import { ordered, useWorkbench } from '../workbench/store';
+import { PauseActs } from '../stages/PauseActs';
 
 interface Props {
   episodeId: number;
@@ -33,7 +34,9 @@ export function CorrectBar({ episodeId, transcript, corrections, cuts, doubtful 
   const showStruck = useWorkbench((s) => s.showStruck);
   const carrying = useWorkbench((s) => s.carrying);
   const gap = useWorkbench((s) => s.gap);
-  const chosenGap = useWorkbench((s) => s.clip)?.gaps.find((g) => g.id === gap);
+  const pause = useWorkbench((s) => s.pause);
+  const clip = useWorkbench((s) => s.clip);
+  const chosenGap = clip?.gaps.find((g) => g.id === gap);
   const [first, last] = selection ? ordered(selection) : [-1, -1];
   const why = first === last ? doubtful.find((d) => d.index === first)?.why : undefined;
   return (
@@ -53,6 +56,8 @@ export function CorrectBar({ episodeId, transcript, corrections, cuts, doubtful 
         </span>
       ) : chosenGap ? (
         <GapField key={chosenGap.id} id={chosenGap.id} lengthUs={chosenGap.lengthUs} />
+      ) : cuts && clip && pause !== null && pause + 1 < transcript.text.length ? (
+        <PauseActs clip={clip} word={pause} transcript={transcript} />
       ) : first < 0 || last >= transcript.text.length ? (
         <span className="pl-1 text-faint">Select a word to correct it</span>
       ) : (

@@ -84,7 +84,7 @@ export function GapField({ id, lengthUs }: { id: number; lengthUs: number }) {
       }}
     >
       A gap of
-      <input type="number" className="field w-20 py-0.5" step={0.1} min={0} max={10} value={seconds} aria-label="Seconds of the gap" autoFocus onChange={(e) => setSeconds(Number(e.target.value))} />s
+      <input type="number" className="field w-20 py-0.5" step={0.1} min={0} max={10} value={seconds} aria-label="Seconds of the gap" onChange={(e) => setSeconds(Number(e.target.value))} onKeyDown={(e) => e.key === 'Escape' && e.currentTarget.blur()} />s <ShownKey ours="Enter" />
       <button className="button py-0.5" disabled={!(seconds >= 0.02 && seconds <= 10)}>
         Set
       </button>
@@ -96,7 +96,7 @@ export function GapField({ id, lengthUs }: { id: number; lengthUs: number }) {
           void change({ type: 'changeGap', id, seconds: 0 });
         }}
       >
-        take it out
+        take it out <ShownKey ours="Backspace" />
       </button>
     </form>
   );

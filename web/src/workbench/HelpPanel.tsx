@@ -16,7 +16,7 @@ const ROWS: Row[] = [
   { keys: ['Backspace'], does: () => 'pare the selected words, pause or gap' },
   { keys: ['r'], does: () => 'put the selected words or pause back' },
   { keys: ['Backspace'], when: 'playing', does: (k) => `drop the sentence just heard; with Shift the present one; ${k('r')} puts the last back` },
-  { keys: ['Enter'], does: (k) => `in Pare: the loupe on the selected join; ${k(',')} and ${k('.')} nudge where the sound leaves, with Shift where it comes in, with Alt both; ${k('l')} over and over` },
+  { keys: ['Enter'], does: (k) => `in Pare: the seconds of the selected gap, or the loupe on the selected join; ${k(',')} and ${k('.')} nudge where the sound leaves, with Shift where it comes in, with Alt both; ${k('l')} over and over` },
   { keys: ['h'], does: () => 'play over the selected place; with Shift the selection by itself, with Alt over and over' },
   { keys: ['o', 'y', 'e'], does: (k) => `in a clip: room tone instead, mute, out of the captions; ${k('r')} puts back` },
   { keys: ['i', 'd'], does: () => 'a gap of half a second after the selection; part the clip before it' },
@@ -60,7 +60,7 @@ export function HelpPanel({ onClose }: { onClose: () => void }) {
       role="dialog"
       aria-label="Keys"
       tabIndex={-1}
-      className="panel fixed top-16 right-5 max-h-[calc(100vh-84px)] w-[440px] overflow-y-auto"
+      className="panel fixed top-16 right-5 max-h-[calc(100vh-84px)] w-[600px] overflow-y-auto"
       onKeyDown={pressed}
     >
       <div className="mb-2 flex justify-between">

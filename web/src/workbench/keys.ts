@@ -43,6 +43,15 @@ export function putCarried(before: number) {
   void change({ type: 'moveWords', first, last, before });
 }
 
+/** Puts back what was taken out of the pause after a word. */
+export function putPauseBack(transcript: TranscriptColumns, clip: ClipState, word: number) {
+  const from = transcript.endUs[word];
+  const to = transcript.startUs[word + 1] ?? from;
+  const ids = clip.removals.filter((r) => r.reason === 'PAUSE' && r.span.startUs < to && r.span.endUs > from).map((r) => r.id);
+  if (ids.length) void change({ type: 'putBackRemovals', ids });
+  else useWorkbench.setState({ message: 'This pause went with the words beside it; put those back.' });
+}
+
 /** Our keys; see the help panel for their list. */
 export function useKeys({ transcript, goTo, search, help, gatherSelected, makeClip, mark: markSelected, undo, redo, corrections, doubtful, frameUs }: Actions) {
   const queries = useQueryClient();
@@ -107,7 +116,7 @@ export function useKeys({ transcript, goTo, search, help, gatherSelected, makeCl
       }
       if (key === 'r' || key === 'R') {
         const { pause } = useWorkbench.getState();
-        if (clip && pause !== null) putPauseBack(clip, pause);
+        if (clip && pause !== null) putPauseBack(transcript, clip, pause);
         else if (useWorkbench.getState().playing && dropped.length) putLastBack();
         else putBackSelected();
         return true;
@@ -151,7 +160,11 @@ export function useKeys({ transcript, goTo, search, help, gatherSelected, makeCl
         if (player) void player.seek(player.position + (key === '.' ? frameUs : -frameUs));
         return true;
       }
-      const { pause } = useWorkbench.getState();
+      const { pause, gap } = useWorkbench.getState();
+      if (key === 'Enter' && clip && gap !== null) {
+        document.querySelector<HTMLInputElement>('[data-testid=gap-field] input')?.select();
+        return true;
+      }
       if (key === 'Enter' && clip && (selection || pause !== null) && !(e.target as HTMLElement).closest('button, a')) {
         lookAtJoin(clip, standing().word, selection, pause);
         return true;
@@ -221,12 +234,6 @@ export function useKeys({ transcript, goTo, search, help, gatherSelected, makeCl
         }
         if (present) return;
       }
-    };
-    const putPauseBack = (clip: ClipState, word: number) => {
-      const from = transcript.endUs[word];
-      const to = transcript.startUs[word + 1] ?? from;
-      const ids = clip.removals.filter((r) => r.reason === 'PAUSE' && r.span.startUs < to && r.span.endUs > from).map((r) => r.id);
-      if (ids.length) void change({ type: 'putBackRemovals', ids });
     };
     const putLastBack = () => {
       const [first, last] = dropped.pop()!;
