@@ -36,7 +36,7 @@ export function CorrectBar({ episodeId, transcript, corrections, cuts, doubtful 
   const gap = useWorkbench((s) => s.gap);
   const pause = useWorkbench((s) => s.pause);
   const clip = useWorkbench((s) => s.clip);
-  const chosenGap = clip?.gaps.find((g) => g.id === gap);
+  const chosen = clip?.gaps.find((g) => g.id === gap);
   const [first, last] = selection ? ordered(selection) : [-1, -1];
   const why = first === last ? doubtful.find((d) => d.index === first)?.why : undefined;
   return (
@@ -54,8 +54,8 @@ export function CorrectBar({ episodeId, transcript, corrections, cuts, doubtful 
             leave them
           </button>
         </span>
-      ) : chosenGap ? (
-        <GapField key={chosenGap.id} id={chosenGap.id} lengthUs={chosenGap.lengthUs} />
+      ) : chosen ? (
+        <GapField key={chosen.id} id={chosen.id} lengthUs={chosen.lengthUs} />
       ) : cuts && clip && pause !== null && pause + 1 < transcript.text.length ? (
         <PauseActs clip={clip} word={pause} transcript={transcript} />
       ) : first < 0 || last >= transcript.text.length ? (

@@ -292,7 +292,7 @@ export function useKeys({ transcript, goTo, search, help, gatherSelected, makeCl
     };
     /** Where the keyboard stands: what is selected, or the word under the playhead. */
     const standing = (): Stop => {
-      const { selection, pause, gap, clip } = useWorkbench.getState();
+      const { clip, selection, pause, gap } = useWorkbench.getState();
       const inserted = clip?.gaps.find((g) => g.id === gap);
       if (inserted) return { kind: 'gap', word: inserted.word, id: inserted.id };
       if (pause !== null) return { kind: 'pause', word: pause };
