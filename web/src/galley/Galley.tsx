@@ -5,7 +5,7 @@ import { current } from '../plate/player';
 import { usePlayhead } from '../plate/playhead';
 import { clock } from '../ui/time';
 import { change } from '../workbench/changes';
-import { ordered, useWorkbench, type Stage } from '../workbench/store';
+import { ordered, useWorkbench, type Stage, type Selection } from '../workbench/store';
 import type { Corrections } from '../workbench/corrections';
 import { lineHeightOf, useReading } from '../workbench/reading';
 import { CorrectField } from './CorrectField';
@@ -78,7 +78,6 @@ export const Galley = memo(function Galley({ transcript, levels, clip, preview, 
   const rows = useMemo(() => (join ? withLoupe(lines, join) : lines), [lines, join]);
   const cut = clip?.cut;
   const flags = useMemo(() => (cut ? cutFlags(transcript, cut) : new Uint8Array(transcript.text.length)), [transcript, cut]);
-  const [strikeFrom, strikeTo] = striking ? ordered(striking) : [-1, -2];
   const rowOf = useMemo(() => {
     const index = new Int32Array(transcript.text.length).fill(-1);
     rows.forEach((row, r) => {
@@ -201,7 +200,7 @@ export const Galley = memo(function Galley({ transcript, levels, clip, preview, 
                   stage={stage}
                   lane={lane}
                   flags={flags}
-                  {...within(row, 'strike', strikeFrom, strikeTo)}
+                  struck={struckIn(row, striking)}
                   showStruck={showStruck}
                   {...within(row, 'selected', selectedFrom, selectedTo)}
                   marks={marks}
@@ -285,6 +284,15 @@ function keepInView(element: HTMLElement, virtual: ReturnType<typeof useVirtuali
 function within<N extends string>(row: { from: number; to: number }, name: N, from: number, to: number) {
   const touches = from < row.to && to >= row.from;
   return { [`${name}From`]: touches ? Math.max(from, row.from) : -1, [`${name}To`]: touches ? Math.min(to, row.to - 1) : -2 } as Record<`${N}From` | `${N}To`, number>;
+}
+
+function struckIn(row: { from: number; to: number }, striking: Selection[]): string {
+  const words: number[] = [];
+  for (const strike of striking) {
+    const [first, last] = ordered(strike);
+    for (let i = Math.max(first, row.from); i <= last && i < row.to; i++) words.push(i);
+  }
+  return words.join();
 }
 
 function hitMarks(hits: { from: number; to: number }[], words: number): Uint8Array {
@@ -443,9 +451,8 @@ interface LineProps {
   stage: Stage;
   lane: boolean;
   flags: Uint8Array;
-  /** Words struck before the server has answered, where they touch this line. */
-  strikeFrom: number;
-  strikeTo: number;
+  /** Words of this line struck before the server has answered, by index, with commas between; lines with the same look the same. */
+  struck: string;
   showStruck: boolean;
   selectedFrom: number;
   selectedTo: number;
@@ -544,8 +551,9 @@ const SetLine = memo(function SetLine(p: LineProps) {
 
   const picked = p.stage === 'pick' && !clip ? p.picks.filter((k) => k.first < row.to && k.last >= row.from) : [];
   const words = [];
+  const struck = new Set(p.struck ? p.struck.split(',').map(Number) : []);
   for (let i = row.from; i < row.to; i++) {
-    const gone = flags[i] === 1 || (i >= p.strikeFrom && i <= p.strikeTo);
+    const gone = flags[i] === 1 || struck.has(i);
     const pause = row.pauses.get(i);
     const selected = i >= p.selectedFrom && i <= p.selectedTo;
     const hiddenNow = gone && !p.showStruck;

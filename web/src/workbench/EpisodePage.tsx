@@ -100,7 +100,7 @@ export function EpisodePage() {
     }
   }, [clips.data, clipId]);
   useEffect(() => {
-    useWorkbench.setState({ selection: null, hits: [], striking: null, correcting: null, loupe: null, seam: null, pause: null, gap: null, asRecorded: false });
+    useWorkbench.setState({ selection: null, hits: [], striking: [], correcting: null, loupe: null, seam: null, pause: null, gap: null, asRecorded: false });
   }, [clipId, id]);
 
   useEffect(() => {

@@ -19,7 +19,7 @@ describe('changes', () => {
   beforeEach(() => {
     vi.resetAllMocks();
     vi.stubGlobal('requestAnimationFrame', (done: () => void) => setTimeout(done));
-    useWorkbench.setState({ clip: state(1), saving: 0, striking: null, message: null });
+    useWorkbench.setState({ clip: state(1), saving: 0, striking: [], message: null });
     server.change.mockImplementation(async (_id: number, revision: number) => step(revision));
   });
 
@@ -128,11 +128,14 @@ describe('changes', () => {
     expect(useWorkbench.getState().clip).toBe(other);
   });
 
-  it('strike words at once and let the answer settle it', async () => {
+  it('strike words at once, and let each answer settle its own', async () => {
     const paring = pareWords(3, 5);
-    expect(useWorkbench.getState().striking).toEqual({ anchor: 3, focus: 5 });
+    const other = pareWords(8, 8);
+    expect(useWorkbench.getState().striking).toEqual([{ anchor: 3, focus: 5 }, { anchor: 8, focus: 8 }]);
     await paring;
-    expect(useWorkbench.getState().striking).toBeNull();
+    expect(useWorkbench.getState().striking).toEqual([{ anchor: 8, focus: 8 }]);
+    await other;
+    expect(useWorkbench.getState().striking).toEqual([]);
   });
 
   it('answered for a clip that was left do not come into the one that is open', async () => {

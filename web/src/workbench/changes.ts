@@ -1,7 +1,7 @@
 import type { QueryClient } from '@tanstack/react-query';
 import { api, Refusal, type ClipState, type ClipStep, type Intent } from '../api/client';
 import { applyStep } from './applyStep';
-import { useWorkbench } from './store';
+import { useWorkbench, type Selection } from './store';
 import { untilAnswered } from './untilAnswered';
 
 let queue: Promise<unknown> = Promise.resolve();
@@ -24,17 +24,17 @@ const painted = () =>
  * Sends changes one after the other, each from the state the one before left, and for the clip that was
  * open when it was asked for. The screen says "Saved" only when the server has answered for all of them.
  */
-function send(act: (clip: ClipState) => Promise<ClipStep>): Promise<void> {
+function send(act: (clip: ClipState) => Promise<ClipStep>, strike?: Selection): Promise<void> {
   const id = useWorkbench.getState().clip?.id;
   if (id === undefined) return Promise.resolve();
-  useWorkbench.setState((s) => ({ saving: s.saving + 1, lastEdited: 'clip' }));
+  useWorkbench.setState((s) => ({ saving: s.saving + 1, lastEdited: 'clip', striking: strike ? [...s.striking, strike] : s.striking }));
   const work = queue.then(async () => {
     try {
       const open = useWorkbench.getState().clip;
       const clip = open?.id === id ? open : await api.clip(id);
       const answer = await untilAnswered(clip.revision, () => act(clip), () => api.clip(id));
       // What was struck is seen before the page is busy with what came of it.
-      if (useWorkbench.getState().striking) await painted();
+      if (useWorkbench.getState().striking.length) await painted();
       const now = useWorkbench.getState().clip;
       if (now?.id !== id) return;
       useWorkbench.setState({ clip: 'state' in answer ? answer.state : (applyStep(now, answer.step) ?? (await api.clip(id))) });
@@ -45,7 +45,7 @@ function send(act: (clip: ClipState) => Promise<ClipStep>): Promise<void> {
       const saved = await api.clip(id);
       if (useWorkbench.getState().clip?.id === id) useWorkbench.setState({ clip: saved });
     } finally {
-      useWorkbench.setState((s) => ({ saving: s.saving - 1, striking: s.saving === 1 ? null : s.striking }));
+      useWorkbench.setState((s) => ({ saving: s.saving - 1, striking: strike ? s.striking.filter((struck) => struck !== strike) : s.striking }));
     }
   });
   queue = work.catch(() => undefined);
@@ -84,6 +84,5 @@ export function joinOn(other: number, queries: QueryClient) {
 
 /** Strikes the words at once and lets the answer settle it. */
 export function pareWords(first: number, last: number) {
-  useWorkbench.setState({ striking: { anchor: first, focus: last } });
-  return change({ type: 'pareWords', first, last });
+  return send((clip) => api.change(clip.id, clip.revision, { type: 'pareWords', first, last }), { anchor: first, focus: last });
 }

@@ -4,7 +4,7 @@ import type { ClipState } from '../api/client';
 export type Stage = 'pick' | 'pare' | 'frame' | 'letter' | 'deliver';
 export const STAGES: Stage[] = ['pick', 'pare', 'frame', 'letter', 'deliver'];
 
-interface Selection {
+export interface Selection {
   anchor: number;
   focus: number;
 }
@@ -13,8 +13,8 @@ interface Workbench {
   selection: Selection | null;
   select: (anchor: number, focus: number) => void;
   clip: ClipState | null;
-  /** Words struck on screen before the server has answered. */
-  striking: Selection | null;
+  /** Words struck on screen of which the server has not answered yet. */
+  striking: Selection[];
   /** The pause that is selected, by the word before it. */
   pause: number | null;
   /** The gap that is selected. */
@@ -46,7 +46,7 @@ export const useWorkbench = create<Workbench>((set) => ({
   selection: null,
   select: (anchor, focus) => set({ selection: { anchor, focus }, pause: null, gap: null }),
   clip: null,
-  striking: null,
+  striking: [],
   pause: null,
   gap: null,
   asRecorded: false,

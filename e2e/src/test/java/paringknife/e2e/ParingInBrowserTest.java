@@ -425,13 +425,17 @@ class ParingInBrowserTest extends FerryInBrowser {
     assertThat(page.getByRole(AriaRole.ALERT)).containsText("kept in this window");
     assertThat(page.getByTestId("saved")).hasText("Saving");
     assertThat(word(23)).hasClass(Pattern.compile("cut"));
+    select(26, 26);
+    page.keyboard().press("Backspace");
+    assertThat(word(26)).hasClass(Pattern.compile("cut"));
+    assertThat(word(23)).hasClass(Pattern.compile("cut"));
     page.keyboard().press("Control+z");
     page.keyboard().press("Control+Shift+Z");
     server.start(port);
     assertThat(page.getByRole(AriaRole.ALERT)).containsText("Everything is saved");
     saved();
     assertThat(word(23)).hasClass(Pattern.compile("cut"));
-    assertThat(clip().path("revision").asInt()).isEqualTo(before.path("revision").asInt() + 3);
-    assertThat(clip().path("removals").size()).isEqualTo(before.path("removals").size() + 1);
+    assertThat(clip().path("revision").asInt()).isEqualTo(before.path("revision").asInt() + 4);
+    assertThat(clip().path("removals").size()).isEqualTo(before.path("removals").size() + 2);
   }
 }
