@@ -5,11 +5,12 @@ import { api, type DoubtfulWord, type TranscriptColumns } from '../api/client';
 import { clock } from '../ui/time';
 import type { Corrections } from '../workbench/corrections';
 import { startCorrecting } from '../workbench/corrections';
+import { keyFor, keyName } from '../workbench/keyMap';
 import { putCarried } from '../workbench/keys';
 import { ShownKey } from '../workbench/ShownKey';
+import { PauseActs } from '../stages/PauseActs';
 import { GapField, TreatMenu } from '../stages/TreatMenu';
 import { ordered, useWorkbench } from '../workbench/store';
-import { PauseActs } from '../stages/PauseActs';
 
 interface Props {
   episodeId: number;
@@ -66,7 +67,7 @@ export function CorrectBar({ episodeId, transcript, corrections, cuts, doubtful 
       <span className="ml-auto flex items-center gap-4 pl-3 text-soft">
         {why && <span className="text-accent">{WHY[why]}</span>}
         {doubtful.length > 0 && !(cuts && first >= 0) && (
-          <span title="N goes to the next one, A accepts it, T corrects it" data-testid="doubtful">
+          <span title={`${keyName(keyFor('n'))} goes to the next one, ${keyName(keyFor('a'))} accepts it, ${keyName(keyFor('t'))} corrects it`} data-testid="doubtful">
             {doubtful.length} doubtful <ShownKey ours="n" />
           </span>
         )}

@@ -77,7 +77,8 @@ export const Galley = memo(function Galley({ transcript, levels, clip, preview, 
   const join = useMemo(() => joinOf(looked, stage === 'pare' ? clip : null, seam), [looked, stage, clip, seam]);
   const rows = useMemo(() => (join ? withLoupe(lines, join) : lines), [lines, join]);
   const cut = clip?.cut;
-  const flags = useMemo(() => (cut ? cutFlags(transcript, cut) : new Uint8Array(transcript.text.length)), [transcript, cut]);
+  const cutNow = useMemo(() => (cut ? cutFlags(transcript, cut) : new Uint8Array(transcript.text.length)), [transcript, cut]);
+  const flags = useMemo(() => withStruck(cutNow, striking), [cutNow, striking]);
   const rowOf = useMemo(() => {
     const index = new Int32Array(transcript.text.length).fill(-1);
     rows.forEach((row, r) => {
@@ -200,7 +201,6 @@ export const Galley = memo(function Galley({ transcript, levels, clip, preview, 
                   stage={stage}
                   lane={lane}
                   flags={flags}
-                  struck={struckIn(row, striking)}
                   showStruck={showStruck}
                   {...within(row, 'selected', selectedFrom, selectedTo)}
                   marks={marks}
@@ -286,13 +286,15 @@ function within<N extends string>(row: { from: number; to: number }, name: N, fr
   return { [`${name}From`]: touches ? Math.max(from, row.from) : -1, [`${name}To`]: touches ? Math.min(to, row.to - 1) : -2 } as Record<`${N}From` | `${N}To`, number>;
 }
 
-function struckIn(row: { from: number; to: number }, striking: Selection[]): string {
-  const words: number[] = [];
+/** Words struck of which the server has not answered yet are gone as well. */
+function withStruck(cut: Uint8Array, striking: Selection[]): Uint8Array {
+  if (!striking.length) return cut;
+  const flags = cut.slice();
   for (const strike of striking) {
     const [first, last] = ordered(strike);
-    for (let i = Math.max(first, row.from); i <= last && i < row.to; i++) words.push(i);
+    flags.fill(1, first, last + 1);
   }
-  return words.join();
+  return flags;
 }
 
 function hitMarks(hits: { from: number; to: number }[], words: number): Uint8Array {
@@ -451,8 +453,6 @@ interface LineProps {
   stage: Stage;
   lane: boolean;
   flags: Uint8Array;
-  /** Words of this line struck before the server has answered, by index, with commas between; lines with the same look the same. */
-  struck: string;
   showStruck: boolean;
   selectedFrom: number;
   selectedTo: number;
@@ -551,9 +551,8 @@ const SetLine = memo(function SetLine(p: LineProps) {
 
   const picked = p.stage === 'pick' && !clip ? p.picks.filter((k) => k.first < row.to && k.last >= row.from) : [];
   const words = [];
-  const struck = new Set(p.struck ? p.struck.split(',').map(Number) : []);
   for (let i = row.from; i < row.to; i++) {
-    const gone = flags[i] === 1 || struck.has(i);
+    const gone = flags[i] === 1;
     const pause = row.pauses.get(i);
     const selected = i >= p.selectedFrom && i <= p.selectedTo;
     const hiddenNow = gone && !p.showStruck;

@@ -36,6 +36,12 @@ function stopsOf(t: TranscriptColumns, clip: ClipState | null, word: number): St
   return stops;
 }
 
+/** What was taken out of the pause after a word, or reaches into it. */
+export function removalsIn(t: TranscriptColumns, clip: ClipState, word: number): ClipState['removals'] {
+  const endUs = t.startUs[word + 1] ?? t.endUs[word];
+  return clip.removals.filter((r) => r.span.startUs < endUs && r.span.endUs > t.endUs[word]);
+}
+
 /** Whether more than half of the pause after a word was taken out. */
 export function isPared(t: TranscriptColumns, clip: ClipState, word: number): boolean {
   const startUs = t.endUs[word];

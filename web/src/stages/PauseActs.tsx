@@ -1,5 +1,5 @@
 import type { ClipState, TranscriptColumns } from '../api/client';
-import { isPared } from '../galley/stops';
+import { isPared, removalsIn } from '../galley/stops';
 import { current } from '../plate/player';
 import { change } from '../workbench/changes';
 import { putPauseBack } from '../workbench/keys';
@@ -10,7 +10,7 @@ import { useWorkbench } from '../workbench/store';
 export function PauseActs({ clip, word, transcript }: { clip: ClipState; word: number; transcript: TranscriptColumns }) {
   const pared = isPared(transcript, clip, word);
   const seconds = (transcript.startUs[word + 1] - transcript.endUs[word]) / 1e6;
-  const removal = clip.removals.find((r) => r.span.endUs > transcript.endUs[word] && r.span.startUs < transcript.startUs[word + 1]);
+  const [removal] = removalsIn(transcript, clip, word);
   return (
     <span className="flex items-center gap-2 pl-1" data-testid="pause-acts">
       A pause of {seconds.toFixed(2)} s{pared && ', pared'}

@@ -477,7 +477,7 @@ function GalleyBar({
           <input
             ref={searchField}
             className="field w-[150px]"
-            placeholder="Find  ( / )"
+            placeholder={`Find  ( ${keyName(keyFor('/'))} )`}
             aria-label="Find in the transcript"
             value={phrase}
             onChange={(e) => void find(e.target.value)}

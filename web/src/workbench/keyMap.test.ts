@@ -34,6 +34,8 @@ describe('keys', () => {
     exchange('h', 'Q');
     expect(meant('q')).toBe('h');
     expect(meant('Q')).toBe('H');
+    exchange('Backspace', 'd');
+    expect(meant('D')).toBe('Backspace');
   });
 
   it('that walk the controls or let go stay what they are', () => {

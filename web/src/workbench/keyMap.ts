@@ -18,7 +18,7 @@ const plain = (key: string) => (key.length === 1 ? key.toLowerCase() : key);
 export function meantKey({ key }: { key: string }): string {
   const meant = useKeyMap.getState().exchanged[plain(key)];
   if (meant === undefined) return key;
-  return key === plain(key) ? meant : meant.toUpperCase();
+  return key === plain(key) || meant.length > 1 ? meant : meant.toUpperCase();
 }
 
 /** The key to press for one of ours. */

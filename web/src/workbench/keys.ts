@@ -3,7 +3,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import type { ClipState, DoubtfulWord, TranscriptColumns } from '../api/client';
 import { putBackSelected } from '../galley/Galley';
 import { cutFlags, paragraphOf, sentenceOf, wordAt } from '../galley/setLines';
-import { nextStop, type Stop } from '../galley/stops';
+import { nextStop, removalsIn, type Stop } from '../galley/stops';
 import { current, togglePlay } from '../plate/player';
 import { usePlayhead } from '../plate/playhead';
 import { setRate, stepRate } from '../plate/Transport';
@@ -14,6 +14,8 @@ import { meantKey } from './keyMap';
 import { ordered, STAGES, useWorkbench, type Stage } from './store';
 
 const SHUTTLE_BACK_US = 2_000_000;
+/** How far from the selected words a cut may lie to be theirs. */
+const NEAR_US = 400_000;
 
 /** Sentences dropped from the open clip while it played, the last one last. */
 let dropped: [number, number][] = [];
@@ -45,9 +47,7 @@ export function putCarried(before: number) {
 
 /** Puts back what was taken out of the pause after a word. */
 export function putPauseBack(transcript: TranscriptColumns, clip: ClipState, word: number) {
-  const from = transcript.endUs[word];
-  const to = transcript.startUs[word + 1] ?? from;
-  const ids = clip.removals.filter((r) => r.reason === 'PAUSE' && r.span.startUs < to && r.span.endUs > from).map((r) => r.id);
+  const ids = removalsIn(transcript, clip, word).filter((r) => r.reason === 'PAUSE').map((r) => r.id);
   if (ids.length) void change({ type: 'putBackRemovals', ids });
   else useWorkbench.setState({ message: 'This pause went with the words beside it; put those back.' });
 }
@@ -166,7 +166,8 @@ export function useKeys({ transcript, goTo, search, help, gatherSelected, makeCl
         return true;
       }
       if (key === 'Enter' && clip && (selection || pause !== null) && !(e.target as HTMLElement).closest('button, a')) {
-        lookAtJoin(clip, standing().word, selection, pause);
+        const [cut] = pause !== null ? removalsIn(transcript, clip, pause) : removalsNear(clip, ordered(selection!));
+        lookAtJoin(clip, cut, selection ? ordered(selection) : null);
         return true;
       }
       if (key.toLowerCase() === 'h' && pause !== null) {
@@ -192,14 +193,15 @@ export function useKeys({ transcript, goTo, search, help, gatherSelected, makeCl
       }
       return false;
     };
-    /** Opens the loupe on the join in the pause, or at or next to the selected words. */
-    const lookAtJoin = (clip: ClipState, word: number, selection: { anchor: number; focus: number } | null, pause: number | null) => {
-      const [first, last] = selection ? ordered(selection) : [word, word];
-      const from = pause !== null ? transcript.endUs[pause] : transcript.startUs[first] - 400_000;
-      const to = pause !== null ? (transcript.startUs[pause + 1] ?? from) : transcript.endUs[last] + 400_000;
-      const near = clip.removals.find((r) => r.span.endUs > from && r.span.startUs < to);
-      const seam = clip.pieces.findIndex((p, place) => place > 0 && (p.from === first || clip.pieces[place - 1].to - 1 === last));
-      if (near) useWorkbench.setState({ loupe: near.id, seam: null });
+    const removalsNear = (clip: ClipState, [first, last]: [number, number]) => {
+      const from = transcript.startUs[first] - NEAR_US;
+      const to = transcript.endUs[last] + NEAR_US;
+      return clip.removals.filter((r) => r.span.endUs > from && r.span.startUs < to);
+    };
+    /** Opens the loupe on a cut; without one, on the seam beside the selected words. */
+    const lookAtJoin = (clip: ClipState, cut: ClipState['removals'][number] | undefined, words: [number, number] | null) => {
+      const seam = words ? clip.pieces.findIndex((p, place) => place > 0 && (p.from === words[0] || clip.pieces[place - 1].to - 1 === words[1])) : -1;
+      if (cut) useWorkbench.setState({ loupe: cut.id, seam: null });
       else if (seam > 0) useWorkbench.setState({ seam, loupe: null });
       else useWorkbench.setState({ message: 'Nothing was cut here, so there is no join to look at.' });
     };

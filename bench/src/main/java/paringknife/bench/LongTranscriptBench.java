@@ -1,10 +1,6 @@
 package paringknife.bench;
 
 import com.microsoft.playwright.Page;
-import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -27,7 +23,6 @@ import paringknife.server.shelf.EpisodeStore;
 import paringknife.media.transcripts.TranscriptFile;
 import paringknife.server.transcripts.TranscriptStore;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Edits on, and opening of, a three-hour transcript of 30,000 words, through the real server. */
 final class LongTranscriptBench {
@@ -40,8 +35,6 @@ final class LongTranscriptBench {
   private static final double OPEN_BUDGET_MS = 1_000;
   private static final double FIND_BUDGET_MS = 200;
   private static final double PICK_BUDGET_MS = 3_000;
-  private static final JsonMapper JSON = new JsonMapper();
-  private static final HttpClient HTTP = HttpClient.newHttpClient();
 
   private LongTranscriptBench() {}
 
@@ -62,7 +55,7 @@ final class LongTranscriptBench {
         edits(server.address(), id, last, last == WORDS - 1 ? REMOVALS : EDITS, false);
         edits(server.address(), id, last, EDITS, true);
       }
-      long longest = get(server.address() + "/api/episodes/" + id + "/clips").get(0).path("id").asLong();
+      long longest = Api.get(server.address() + "/api/episodes/" + id + "/clips").get(0).path("id").asLong();
       striking(server.address() + "/episodes/" + id + "/pare?clip=" + longest);
       corrections(server.address(), id, false);
       corrections(server.address(), id, true);
@@ -105,34 +98,34 @@ final class LongTranscriptBench {
 
   /** Unmeasured ones run first on the same clip, so that it holds removals and the server is warm. */
   private static void edits(String address, long id, int last, int edits, boolean measured) throws Exception {
-    JsonNode clips = get(address + "/api/episodes/" + id + "/clips");
+    JsonNode clips = Api.get(address + "/api/episodes/" + id + "/clips");
     JsonNode clip =
         measured
             ? clips.get(clips.size() - 1)
-            : post(address + "/api/episodes/" + id + "/clips", "{\"firstWord\":0,\"lastWord\":" + last + ",\"title\":\"Bench\"}");
+            : Api.post(address + "/api/episodes/" + id + "/clips", "{\"firstWord\":0,\"lastWord\":" + last + ",\"title\":\"Bench\"}");
     Random random = new Random(edits);
     double[] took = new double[edits];
     for (int i = 0; i < edits; i++) {
       int word = random.nextInt(last);
       long from = System.nanoTime();
-      clip = post(address + "/api/clips/" + clip.path("id").asLong() + "/changes", "{\"revision\":" + clip.path("revision").asInt() + ",\"intent\":{\"type\":\"pareWords\",\"first\":" + word + ",\"last\":" + word + "}}");
+      clip = Api.post(address + "/api/clips/" + clip.path("id").asLong() + "/changes", "{\"revision\":" + clip.path("revision").asInt() + ",\"intent\":{\"type\":\"pareWords\",\"first\":" + word + ",\"last\":" + word + "}}");
       took[i] = (System.nanoTime() - from) / 1e6;
     }
     if (measured) {
-      int removals = get(address + "/api/clips/" + clip.path("id").asLong()).path("removals").size();
+      int removals = Api.get(address + "/api/clips/" + clip.path("id").asLong()).path("removals").size();
       report(String.format(Locale.ROOT, "one edit, clip of %,d words with %,d removals", last + 1, removals), took, EDIT_BUDGET_MS);
     }
   }
 
   private static void corrections(String address, long id, boolean measured) throws Exception {
     String path = address + "/api/episodes/" + id + "/transcript";
-    int revision = get(path).path("revision").asInt();
+    int revision = Api.get(path).path("revision").asInt();
     Random random = new Random(9);
     double[] took = new double[EDITS];
     for (int i = 0; i < EDITS; i++) {
       int word = random.nextInt(WORDS - 1);
       long from = System.nanoTime();
-      JsonNode step = post(path + "/changes", "{\"revision\":" + revision + ",\"intent\":{\"type\":\"replace\",\"first\":" + word + ",\"last\":" + word + ",\"text\":\"corrected\"}}");
+      JsonNode step = Api.post(path + "/changes", "{\"revision\":" + revision + ",\"intent\":{\"type\":\"replace\",\"first\":" + word + ",\"last\":" + word + ",\"text\":\"corrected\"}}");
       took[i] = (System.nanoTime() - from) / 1e6;
       revision = step.path("revision").asInt();
     }
@@ -164,12 +157,12 @@ final class LongTranscriptBench {
       sentences += Sentences.of(transcript).size();
       server.part(TranscriptStore.class).replace(id, transcript, TranscriptFile.Timing.WORDS);
     }
-    get(server.address() + "/api/said?phrase=gate");
+    Api.get(server.address() + "/api/said?phrase=gate");
     String[] phrases = {word(310), word(25) + " " + word(40), word(2_750), word(90) + " " + word(700), word(1) + " " + word(2), word(4_400)};
     double[] took = new double[60];
     for (int i = 0; i < took.length; i++) {
       long from = System.nanoTime();
-      get(server.address() + "/api/said?phrase=" + phrases[i % phrases.length].replace(" ", "%20"));
+      Api.get(server.address() + "/api/said?phrase=" + phrases[i % phrases.length].replace(" ", "%20"));
       took[i] = (System.nanoTime() - from) / 1e6;
     }
     report(String.format(Locale.ROOT, "finding a phrase in %,d sentences (500 hours)", sentences), took, FIND_BUDGET_MS);
@@ -179,18 +172,6 @@ final class LongTranscriptBench {
     java.util.Arrays.sort(took);
     double p95 = took[(int) (took.length * 0.95)];
     System.out.printf(Locale.ROOT, "%s, 95th percentile / budget of %.0f ms: %.2f (%.1f ms; median %.1f ms)%n", what, budget, p95 / budget, p95, took[took.length / 2]);
-  }
-
-  private static JsonNode get(String url) throws Exception {
-    return JSON.readTree(HTTP.send(HttpRequest.newBuilder(URI.create(url)).build(), HttpResponse.BodyHandlers.ofString()).body());
-  }
-
-  private static JsonNode post(String url, String body) throws Exception {
-    HttpResponse<String> response = HTTP.send(HttpRequest.newBuilder(URI.create(url)).header("Content-Type", "application/json").POST(HttpRequest.BodyPublishers.ofString(body)).build(), HttpResponse.BodyHandlers.ofString());
-    if (response.statusCode() != 200) {
-      throw new IllegalStateException(response.body());
-    }
-    return JSON.readTree(response.body());
   }
 
   /** From the key to the struck word on the screen, in the clip of all words with its thousands of removals. */

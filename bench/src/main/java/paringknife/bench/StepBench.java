@@ -1,10 +1,6 @@
 package paringknife.bench;
 
 import com.microsoft.playwright.Page;
-import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -21,6 +17,7 @@ import paringknife.server.commands.RunningServer;
 import paringknife.server.shelf.EpisodeState;
 import paringknife.server.shelf.EpisodeStore;
 import paringknife.server.transcripts.TranscriptStore;
+import tools.jackson.databind.JsonNode;
 
 /**
  * How far sound and picture are apart while ten minutes of a pared clip play in the browser. The recording
@@ -95,11 +92,10 @@ final class StepBench {
 
   /** All of it, with one word in ten taken out. */
   private static long pared(String address, long episode) throws Exception {
-    String made = post(address + "/api/episodes/" + episode + "/clips", "{\"firstWord\":0,\"lastWord\":" + (SECONDS - 1) + ",\"title\":\"Bench\"}");
-    long clip = number(made, "id");
-    long revision = number(made, "revision");
+    JsonNode state = Api.post(address + "/api/episodes/" + episode + "/clips", "{\"firstWord\":0,\"lastWord\":" + (SECONDS - 1) + ",\"title\":\"Bench\"}");
+    long clip = state.path("id").asLong();
     for (int word = 7; word < SECONDS; word += EVERY) {
-      revision = number(post(address + "/api/clips/" + clip + "/changes", "{\"revision\":" + revision + ",\"intent\":{\"type\":\"pareWords\",\"first\":" + word + ",\"last\":" + word + "}}"), "revision");
+      state = Api.post(address + "/api/clips/" + clip + "/changes", "{\"revision\":" + state.path("revision").asInt() + ",\"intent\":{\"type\":\"pareWords\",\"first\":" + word + ",\"last\":" + word + "}}");
     }
     return clip;
   }
@@ -131,14 +127,5 @@ final class StepBench {
             .toArray();
     double middle = ms[ms.length / 2];
     System.out.printf(Locale.ROOT, "sound and picture apart %s / a frame of %.0f ms: %.2f (median %.0f ms, most %.0f ms, of %d flashes)%n", when, FRAME_MS, middle / FRAME_MS, middle, ms[ms.length - 1], ms.length);
-  }
-
-  private static long number(String json, String name) {
-    return new tools.jackson.databind.json.JsonMapper().readTree(json).path(name).asLong();
-  }
-
-  private static String post(String url, String body) throws Exception {
-    HttpRequest request = HttpRequest.newBuilder(URI.create(url)).header("Content-Type", "application/json").POST(HttpRequest.BodyPublishers.ofString(body)).build();
-    return HttpClient.newHttpClient().send(request, HttpResponse.BodyHandlers.ofString()).body();
   }
 }
