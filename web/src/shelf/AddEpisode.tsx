@@ -89,6 +89,15 @@ export function AddEpisode({ onDone }: { onDone: (mended: string[]) => void }) {
         ))}
     </select>
   );
+  const missing = !recording
+    ? 'Choose a recording.'
+    : !title.trim()
+      ? 'Give it a title.'
+      : words === 'file' && !transcript
+        ? 'Choose its transcript.'
+        : words === 'paste' && !text.trim()
+          ? 'Paste its text.'
+          : null;
   return (
     <section
       className="panel mb-8"
@@ -167,7 +176,8 @@ export function AddEpisode({ onDone }: { onDone: (mended: string[]) => void }) {
         </button>
         <span className="text-soft">or drop them here; a text without times is timed against the sound</span>
         {problem && <span className="text-accent">{problem}</span>}
-        <button className="button button-strong ml-auto" disabled={!recording || !title.trim() || (words === 'file' && !transcript) || (words === 'paste' && !text.trim())} onClick={() => void add()}>
+        {missing && !problem && <span className="ml-auto whitespace-nowrap text-soft">{missing}</span>}
+        <button className={`button button-strong ${missing && !problem ? '' : 'ml-auto'}`} disabled={missing !== null} onClick={() => void add()}>
           Put it on the shelf
         </button>
       </div>
