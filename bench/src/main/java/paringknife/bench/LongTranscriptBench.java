@@ -8,12 +8,19 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Random;
+import paringknife.core.letter.CueBreaker;
+import paringknife.core.letter.CueLimits;
 import paringknife.core.listen.LevelCurve;
+import paringknife.core.listen.PauseDetector;
+import paringknife.core.listen.PauseSettings;
+import paringknife.core.pare.CutList;
+import paringknife.core.pare.FillerFinder;
+import paringknife.core.pare.RepeatFinder;
 import paringknife.core.pick.Brief;
 import paringknife.core.pick.PickFinder;
+import paringknife.core.time.Span;
 import paringknife.core.transcript.Sentences;
 import paringknife.core.transcript.Transcript;
-import paringknife.core.transcript.Word;
 import paringknife.media.process.ChildProcess;
 import paringknife.server.commands.RunningServer;
 import paringknife.server.episodes.DataFolder;
@@ -26,8 +33,7 @@ import tools.jackson.databind.JsonNode;
 
 /** Edits on, and opening of, a three-hour transcript of 30,000 words, through the real server. */
 final class LongTranscriptBench {
-  private static final int WORDS = 30_000;
-  private static final int VOCABULARY = 9_000;
+  private static final int WORDS = ThreeHours.WORDS;
   private static final int EDITS = 200;
   private static final int REMOVALS = 5_500;
   private static final double EDIT_BUDGET_MS = 20;
@@ -35,6 +41,8 @@ final class LongTranscriptBench {
   private static final double OPEN_BUDGET_MS = 1_000;
   private static final double FIND_BUDGET_MS = 200;
   private static final double PICK_BUDGET_MS = 3_000;
+  private static final double FINDING_BUDGET_MS = 2_000;
+  private static final double LONG_TASK_MS = 50;
 
   private LongTranscriptBench() {}
 
@@ -43,13 +51,13 @@ final class LongTranscriptBench {
     Path recording = media.resolve("long.mp4");
     ChildProcess.run(List.of("ffmpeg", "-nostdin", "-y", "-v", "error", "-f", "lavfi", "-t", "4", "-i", "testsrc2=s=640x360:r=25", "-f", "lavfi", "-t", "4", "-i", "sine", "-c:v", "libx264", "-preset", "ultrafast", "-g", "15", recording.toString()), null, Duration.ofMinutes(1));
     try (RunningServer server = RunningServer.start(work.resolve("data"), media, 0)) {
-      Transcript transcript = transcript(3);
+      Transcript transcript = ThreeHours.transcript(3);
       long id = server.part(EpisodeStore.class).add("Bench", "Three hours", recording, 10_800_000_000L);
       server.part(TranscriptStore.class).replace(id, transcript, TranscriptFile.Timing.WORDS);
       EpisodeFolder folder = server.part(DataFolder.class).episode(id);
       folder.create();
       Files.copy(recording, folder.proxy());
-      folder.writeAnalysis(levels(transcript), levels(transcript), List.of());
+      folder.writeAnalysis(ThreeHours.levels(transcript), ThreeHours.levels(transcript), List.of());
       server.part(EpisodeStore.class).report(id, EpisodeState.READY, 1, null);
       for (int last : new int[] {WORDS - 1, 240}) {
         edits(server.address(), id, last, last == WORDS - 1 ? REMOVALS : EDITS, false);
@@ -60,40 +68,11 @@ final class LongTranscriptBench {
       corrections(server.address(), id, false);
       corrections(server.address(), id, true);
       opening(server.address(), id);
+      scrolling(server.address() + "/episodes/" + id);
+      finding();
       picking();
       findingOnTheShelf(server);
     }
-  }
-
-  private static Transcript transcript(int seed) {
-    Random random = new Random(seed);
-    List<Word> words = new ArrayList<>();
-    for (int i = 0; i < WORDS; i++) {
-      String text = word((int) Math.pow(VOCABULARY, random.nextDouble())) + (i % 11 == 10 ? "." : "");
-      long start = i * 360_000L;
-      words.add(new Word(i, text, start, start + 300_000, i / 90 % 2, 1));
-    }
-    return new Transcript("en", List.of("Ada", "Ben"), words);
-  }
-
-  /** A made-up word by its rank; ranks are drawn so that a few are common and most are rare (Zipf). */
-  private static String word(int rank) {
-    String[] onsets = {"b", "d", "f", "gr", "h", "k", "l", "m", "n", "pl", "r", "s", "t", "v", "w"};
-    String[] rhymes = {"a", "en", "ill", "o", "um", "ade", "ick", "ost"};
-    StringBuilder word = new StringBuilder();
-    for (int left = rank; word.isEmpty() || left > 0; left /= 120) {
-      word.append(onsets[left % 15]).append(rhymes[left / 15 % 8]);
-    }
-    return word.toString();
-  }
-
-  private static LevelCurve levels(Transcript transcript) {
-    float[] dbfs = new float[1_080_000];
-    java.util.Arrays.fill(dbfs, -60);
-    for (Word word : transcript.words()) {
-      java.util.Arrays.fill(dbfs, (int) (word.startUs() / 10_000), (int) (word.endUs() / 10_000), -18);
-    }
-    return new LevelCurve(dbfs);
   }
 
   /** Unmeasured ones run first on the same clip, so that it holds removals and the server is warm. */
@@ -134,10 +113,31 @@ final class LongTranscriptBench {
     }
   }
 
+  /** Pauses, fillers, repeats and captions of three hours, one after the other. */
+  private static void finding() {
+    Transcript transcript = ThreeHours.spoken();
+    LevelCurve levels = ThreeHours.levels(transcript);
+    FillerFinder fillers = FillerFinder.of(transcript);
+    CutList whole = new CutList(List.of(new Span(0, levels.durationUs())), List.of());
+    double[] took = new double[5];
+    for (int i = 0; i < took.length; i++) {
+      long from = System.nanoTime();
+      int pauses = new PauseDetector(PauseSettings.DEFAULT).pauses(levels, transcript).size();
+      int said = fillers.find(transcript).size();
+      int repeats = new RepeatFinder(transcript, fillers).find().size();
+      int cues = new CueBreaker(new CueLimits(4, 2, 32)).cues(whole, transcript).size();
+      took[i] = (System.nanoTime() - from) / 1e6;
+      if (i == 0) {
+        System.out.printf(Locale.ROOT, "in three hours: %,d pauses, %,d fillers, %,d groups of repeats, %,d captions%n", pauses, said, repeats, cues);
+      }
+    }
+    report("pauses, fillers, repeats and captions of three hours together", took, FINDING_BUDGET_MS);
+  }
+
   /** Three hours read for their picks, from level curve and transcript. */
   private static void picking() {
-    Transcript transcript = transcript(3);
-    LevelCurve levels = levels(transcript);
+    Transcript transcript = ThreeHours.transcript(3);
+    LevelCurve levels = ThreeHours.levels(transcript);
     double[] took = new double[5];
     for (int i = 0; i < took.length; i++) {
       long from = System.nanoTime();
@@ -153,12 +153,12 @@ final class LongTranscriptBench {
     for (int n = 0; n < 166; n++) {
       long id = server.part(EpisodeStore.class).add("Bench", "Episode " + n, Path.of("/bench/" + n + ".mp4"), 10_800_000_000L);
       server.part(EpisodeStore.class).report(id, EpisodeState.READY, 1, null);
-      Transcript transcript = transcript(n + 10);
+      Transcript transcript = ThreeHours.transcript(n + 10);
       sentences += Sentences.of(transcript).size();
       server.part(TranscriptStore.class).replace(id, transcript, TranscriptFile.Timing.WORDS);
     }
     Api.get(server.address() + "/api/said?phrase=gate");
-    String[] phrases = {word(310), word(25) + " " + word(40), word(2_750), word(90) + " " + word(700), word(1) + " " + word(2), word(4_400)};
+    String[] phrases = {ThreeHours.word(310), ThreeHours.word(25) + " " + ThreeHours.word(40), ThreeHours.word(2_750), ThreeHours.word(90) + " " + ThreeHours.word(700), ThreeHours.word(1) + " " + ThreeHours.word(2), ThreeHours.word(4_400)};
     double[] took = new double[60];
     for (int i = 0; i < took.length; i++) {
       long from = System.nanoTime();
@@ -209,6 +209,38 @@ final class LongTranscriptBench {
               }""",
               40);
       report(String.format(Locale.ROOT, "from the key to the struck word, clip of %,d words", WORDS), ((List<?>) took).stream().mapToDouble(t -> ((Number) t).doubleValue()).toArray(), STRIKE_BUDGET_MS);
+    }
+  }
+
+  /** The page's own record of tasks of 50 ms and more while it is scrolled from end to end. */
+  private static void scrolling(String address) {
+    try (HeadlessBrowser browser = new HeadlessBrowser()) {
+      Page page = browser.page();
+      page.navigate(address);
+      page.waitForSelector("[data-w='20']");
+      page.waitForTimeout(2_000);
+      for (int pass = 0; pass < 3; pass++) {
+        List<?> tasks =
+            (List<?>)
+                page.evaluate(
+                    """
+                    async () => {
+                      const found = [];
+                      const watch = new PerformanceObserver((list) => list.getEntries().forEach((e) => found.push(e.duration)));
+                      watch.observe({ type: 'longtask' });
+                      const page = document.querySelector('[data-testid=galley]');
+                      for (let step = 0; step < 90; step++) {
+                        page.scrollTop += step < 60 ? 400 : 40_000;
+                        await new Promise((next) => requestAnimationFrame(() => setTimeout(next, 0)));
+                      }
+                      await new Promise((next) => setTimeout(next, 300));
+                      watch.disconnect();
+                      page.scrollTop = 0;
+                      return found;
+                    }""");
+        double longest = tasks.stream().mapToDouble(t -> ((Number) t).doubleValue()).max().orElse(0);
+        System.out.printf(Locale.ROOT, "scrolling %,d words in 90 steps: %d tasks over %.0f ms, the longest / %.0f ms: %.2f%n", WORDS, tasks.size(), LONG_TASK_MS, LONG_TASK_MS, longest / LONG_TASK_MS);
+      }
     }
   }
 

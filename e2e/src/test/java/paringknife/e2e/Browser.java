@@ -1,9 +1,11 @@
 package paringknife.e2e;
 
+import com.google.gson.JsonElement;
 import com.google.gson.JsonObject;
 import com.microsoft.playwright.Browser.NewContextOptions;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.CDPSession;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
@@ -11,6 +13,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.function.LongSupplier;
 
 /** Debian's Chromium, headless, cut off from everything but this machine. */
 final class Browser implements AutoCloseable {
@@ -36,7 +39,7 @@ final class Browser implements AutoCloseable {
   final List<String> errors = new ArrayList<>();
 
   static {
-    PlaywrightAssertions.setDefaultAssertionTimeout(20_000);
+    PlaywrightAssertions.setDefaultAssertionTimeout(90_000);
   }
 
   Browser() {
@@ -80,6 +83,20 @@ final class Browser implements AutoCloseable {
     context.newCDPSession(page).send("Network.emulateNetworkConditions", limits);
   }
 
+  /** Counts how often a page lays itself out from now on. */
+  LongSupplier layouts(Page page) {
+    CDPSession session = context.newCDPSession(page);
+    session.send("Performance.enable");
+    return () -> {
+      for (JsonElement metric : session.send("Performance.getMetrics").getAsJsonArray("metrics")) {
+        if (metric.getAsJsonObject().get("name").getAsString().equals("LayoutCount")) {
+          return metric.getAsJsonObject().get("value").getAsLong();
+        }
+      }
+      throw new IllegalStateException("Chromium does not count layouts");
+    };
+  }
+
   /** Whether pages can decode single pictures; without that they fall back to a plain player. */
   void withoutWebCodecs() {
     context.addInitScript("delete window.VideoDecoder;");
@@ -87,7 +104,7 @@ final class Browser implements AutoCloseable {
 
   Page page() {
     Page page = context.newPage();
-    page.setDefaultTimeout(30_000);
+    page.setDefaultTimeout(90_000);
     page.onConsoleMessage(
         m -> {
           if (m.type().equals("error")) {

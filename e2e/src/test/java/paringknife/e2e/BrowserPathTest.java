@@ -201,7 +201,7 @@ class BrowserPathTest extends FerryInBrowser {
     byte[] without = page.getByTestId("plate").screenshot();
     page.evaluate("document.querySelector('[data-testid=captions]').style.visibility = 'visible'");
     byte[] with = page.getByTestId("plate").screenshot();
-    for (int look = 0; java.util.Arrays.equals(with, without) && look < 50; look++) {
+    for (int look = 0; java.util.Arrays.equals(with, without) && look < 300; look++) {
       page.waitForTimeout(200);
       with = page.getByTestId("plate").screenshot();
     }
@@ -232,7 +232,7 @@ class BrowserPathTest extends FerryInBrowser {
       seekWithCaptions(frame * 40_000 + 100);
       double second = (frame * 40_000 + 100) / 1e6;
       Eye.Likeness likeness = Eye.captionLikeness(captionsOnGround(), ass, fonts, second, folder);
-      for (int look = 0; likeness.withCaptions() <= 0.99 && look < 50; look++) {
+      for (int look = 0; likeness.withCaptions() <= 0.99 && look < 300; look++) {
         page.waitForTimeout(200);
         likeness = Eye.captionLikeness(captionsOnGround(), ass, fonts, second, folder);
       }
@@ -266,45 +266,38 @@ class BrowserPathTest extends FerryInBrowser {
     assertThat(delays).allSatisfy(d -> assertThat(d).isCloseTo(first, within(0.005)));
   }
 
+  /** Where the player is and what its audio clock says in one and the same frame, seconds. */
+  private double[] played() {
+    List<?> both = (List<?>) page.evaluate("() => new Promise((done) => requestAnimationFrame(() => done([paringKnifePlayer.position / 1e6, heard.context.currentTime])))");
+    return new double[] {((Number) both.get(0)).doubleValue(), ((Number) both.get(1)).doubleValue()};
+  }
+
   @Test
   @Order(9)
   void playingFasterKeepsTheCut() {
     page.evaluate("async () => { await paringKnifePlayer.seek(0); await paringKnifePlayer.setRate(2); await paringKnifePlayer.play(); }");
-    String both = "() => new Promise((done) => requestAnimationFrame(() => setTimeout(() => done([paringKnifePlayer.position / 1e6, heard.context.currentTime]), 0)))";
     HeardInBrowser.playUntil(page, 1e6);
-    List<?> before = (List<?>) page.evaluate(both);
+    double[] before = played();
     HeardInBrowser.playUntil(page, 5e6);
-    List<?> after = (List<?>) page.evaluate(both);
+    double[] after = played();
     page.evaluate("() => { paringKnifePlayer.pause(); return paringKnifePlayer.setRate(1); }");
-    double heard = ((Number) after.get(1)).doubleValue() - ((Number) before.get(1)).doubleValue();
-    double played = ((Number) after.get(0)).doubleValue() - ((Number) before.get(0)).doubleValue();
-    assertThat(played / heard).isCloseTo(2, within(0.1));
+    assertThat((after[0] - before[0]) / (after[1] - before[1])).isCloseTo(2, within(0.001));
   }
 
-  /** The preview plays over every join on the audio clock without a late picture, but for those the host holds up. */
+  /** Every picture of the cut is shown at its time of the audio clock, over every join. */
   @Test
   @Order(9)
   void thePreviewPlaysTheCutWithoutGaps() {
+    HeardInBrowser.pace(page, 0.5);
     page.evaluate("async () => { await paringKnifePlayer.seek(0); paringKnifePlayer.lateFrames = 0; paringKnifePlayer.shownFrames = 0; await paringKnifePlayer.play(); }");
-    page.evaluate(
-        """
-        () => {
-          let before = performance.now();
-          window.heldUp = 0;
-          const watch = (now) => {
-            window.heldUp += Math.max(0, Math.floor((now - before) / 40) - 1);
-            before = now;
-            if (paringKnifePlayer.playing) requestAnimationFrame(watch);
-          };
-          requestAnimationFrame(watch);
-        }""");
     HeardInBrowser.playUntil(page, 6.5e6);
-    Map<?, ?> state = (Map<?, ?>) page.evaluate("() => ({ us: paringKnifePlayer.position, late: paringKnifePlayer.lateFrames, shown: paringKnifePlayer.shownFrames, heldUp })");
+    Map<?, ?> state = (Map<?, ?>) page.evaluate("() => new Promise((done) => requestAnimationFrame(() => done({ us: paringKnifePlayer.position, late: paringKnifePlayer.lateFrames, shown: paringKnifePlayer.shownFrames })))");
     page.evaluate("paringKnifePlayer.pause()");
-    double seconds = ((Number) state.get("us")).doubleValue() / 1e6;
-    double heldUp = ((Number) state.get("heldUp")).doubleValue();
-    assertThat(((Number) state.get("shown")).doubleValue() + heldUp).isGreaterThan(seconds * 25 * 0.7);
-    assertThat(((Number) state.get("late")).doubleValue()).as("late although the page was not held up (%s frames)", heldUp).isLessThanOrEqualTo(3 + heldUp);
+    HeardInBrowser.pace(page, 1);
+    long due = (long) (((Number) state.get("us")).doubleValue() / 40_000) + 1;
+    assertThat(clip().path("kept").size()).as("spans, so joins between them").isGreaterThan(3);
+    assertThat(((Number) state.get("late")).intValue()).as("pictures shown late").isZero();
+    assertThat(((Number) state.get("shown")).longValue()).as("pictures shown of %s", due).isBetween(due - 1, due);
   }
 
   @Test

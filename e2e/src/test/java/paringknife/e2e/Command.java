@@ -18,6 +18,7 @@ final class Command {
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                 "-Xmx1g",
                 "-XX:+UseSerialGC",
+                "-XX:TieredStopAtLevel=1", // each lives for a minute: compiling it well would take longer than it saves
                 "-Djava.awt.headless=true",
                 "-cp",
                 System.getProperty("java.class.path"),

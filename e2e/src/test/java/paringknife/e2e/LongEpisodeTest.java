@@ -12,15 +12,15 @@ import java.time.Duration;
 import java.util.List;
 import java.util.Locale;
 import java.util.Random;
+import java.util.function.LongSupplier;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import paringknife.media.process.ChildProcess;
 
-/** A transcript of three hours and 30,000 words in the real interface, with the browser's own record of long tasks. */
+/** A transcript of three hours and 30,000 words in the real interface, of which only what is in sight may cost anything. */
 class LongEpisodeTest {
   private static final int WORDS = 30_000;
-  private static final int STEPS = 90;
-  private static final int PASSES = 8;
+  private static final int STEPS = 60;
   private static final String[] SAID = {"the", "wheel", "stopped", "in", "winter", "and", "nobody", "heard", "it", "until", "somebody", "went", "down", "to", "look"};
 
   @TempDir Path folder;
@@ -35,31 +35,37 @@ class LongEpisodeTest {
     Files.writeString(file, json.append("]}").toString());
   }
 
-  /** Lengths of tasks of 50 ms and more while the page is scrolled from end to end, ms. */
+  /** Scrolls from end to end; answers the most elements that stood in the galley, and the most that came into it in one step. */
   @SuppressWarnings("unchecked")
-  private static List<Number> longTasksWhileScrolling(Page page) {
-    return (List<Number>)
+  private static List<Integer> elementsWhileScrolling(Page page) {
+    return (List<Integer>)
         page.evaluate(
             """
-            async () => {
-              const found = [];
-              const watch = new PerformanceObserver((list) => list.getEntries().forEach((e) => found.push(Math.round(e.duration))));
-              watch.observe({ type: 'longtask' });
+            async (steps) => {
               const page = document.querySelector('[data-testid=galley]');
-              for (let step = 0; step < 90; step++) {
-                page.scrollTop += step < 60 ? 400 : 40_000;
-                await new Promise((next) => requestAnimationFrame(() => setTimeout(next, 0)));
+              let came = 0;
+              let mostCame = 0;
+              let mostStood = 0;
+              const watch = new MutationObserver((changes) => {
+                for (const change of changes) for (const node of change.addedNodes) came += 1 + (node.querySelectorAll?.('*').length ?? 0);
+              });
+              watch.observe(page, { childList: true, subtree: true });
+              for (let step = 0; step < steps; step++) {
+                came = 0;
+                page.scrollTop += step < steps / 2 ? 400 : page.scrollHeight / 30;
+                for (let frame = 0; frame < 3; frame++) await new Promise((next) => requestAnimationFrame(() => setTimeout(next, 0)));
+                mostCame = Math.max(mostCame, came);
+                mostStood = Math.max(mostStood, page.querySelectorAll('*').length);
               }
-              await new Promise((next) => setTimeout(next, 300));
-              found.push(...watch.takeRecords().map((e) => Math.round(e.duration)));
               watch.disconnect();
               page.scrollTop = 0;
-              return found;
-            }""");
+              return [mostStood, mostCame];
+            }""",
+            STEPS);
   }
 
   @Test
-  void itIsScrolledWithoutLongTasksAndCorrectedAtItsEnd() throws Exception {
+  void whatIsOutOfSightCostsNothingAndTheEndIsCorrected() throws Exception {
     Path media = Files.createDirectories(folder.resolve("media"));
     ChildProcess.run(List.of("ffmpeg", "-nostdin", "-y", "-v", "error", "-f", "lavfi", "-t", "4", "-i", "testsrc2=s=640x360:r=25", "-f", "lavfi", "-t", "4", "-i", "sine", "-c:v", "libx264", "-preset", "ultrafast", media.resolve("long.mp4").toString()), null, Duration.ofMinutes(1));
     makeTranscript(media.resolve("long.json"));
@@ -72,18 +78,17 @@ class LongEpisodeTest {
       page.getByLabel("Its words").selectOption("file");
       page.getByLabel("Transcript", new Page.GetByLabelOptions().setExact(true)).selectOption("long.json");
       page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Put it on the shelf")).click();
-      page.locator("[data-testid=episode] img").waitFor(new Locator.WaitForOptions().setTimeout(60_000));
+      page.locator("[data-testid=episode] img").waitFor(new Locator.WaitForOptions().setTimeout(300_000));
       page.navigate(server.address() + "/episodes/1");
       page.locator("[data-w='20']").waitFor();
-      page.waitForTimeout(2_000);
-      int calmest = Integer.MAX_VALUE;
-      for (int pass = 0; pass < PASSES && calmest > 0; pass++) {
-        List<Number> tasks = longTasksWhileScrolling(page);
-        System.out.println("long tasks while scrolling 30,000 words, ms: " + tasks);
-        calmest = Math.min(calmest, tasks.size());
-      }
-      // Whatever else the machine does makes tasks long; a page that is slow itself is so at every step.
-      assertThat(calmest).as("long tasks in %d steps, in the calmest of %d passes", STEPS, PASSES).isLessThanOrEqualTo(STEPS / 10);
+      LongSupplier counted = browser.layouts(page);
+      long before = counted.getAsLong();
+      List<Integer> elements = elementsWhileScrolling(page);
+      long layouts = counted.getAsLong() - before;
+      System.out.printf("scrolling %,d words in %d steps: at most %d elements at once, %d new in a step, %d layouts%n", WORDS, STEPS, elements.get(0), elements.get(1), layouts);
+      assertThat(elements.get(0)).as("elements at once").isBetween(300, WORDS / 10);
+      assertThat(elements.get(1)).as("elements made in one step").isLessThanOrEqualTo(elements.get(0));
+      assertThat(layouts).as("layouts in %d steps of three frames", STEPS).isBetween(1L, STEPS * 6L);
 
       page.getByTestId("galley").evaluate("(galley) => { galley.scrollTop = galley.scrollHeight; }");
       Locator last = page.locator("[data-w='" + (WORDS - 1) + "']");

@@ -1,8 +1,11 @@
 package paringknife.e2e;
 
 import java.io.IOException;
+import java.nio.channels.FileChannel;
+import java.nio.channels.FileLock;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
 import java.util.ArrayList;
 import java.util.List;
 import org.springframework.util.FileSystemUtils;
@@ -16,18 +19,22 @@ import tools.jackson.databind.json.JsonMapper;
 record MadeEpisode(Path folder) {
   private static final JsonMapper JSON = new JsonMapper();
 
-  private static Path ferry;
+  private static final DemoMaker.Plan FERRY =
+      new DemoMaker.Plan("ferry", "ferry.txt", "Test talk", "The last ferry", List.of(new Voice('A', "Ada Moor", "slt", 1.1), new Voice('B', "Ben Ford", "rms", 1.1)), new FrameRate(25, 1), 960, 540, 0);
 
-  /** Made once in a run of the tests, and copied. */
-  static synchronized MadeEpisode ferry(Path into) throws IOException {
-    if (ferry == null) {
-      ferry =
-          DemoMaker.make(
-              new DemoMaker.Plan("ferry", "ferry.txt", "Test talk", "The last ferry", List.of(new Voice('A', "Ada Moor", "slt", 1.1), new Voice('B', "Ben Ford", "rms", 1.1)), new FrameRate(25, 1), 1280, 720, 0),
-              Files.createTempDirectory(Path.of("target"), "made"));
+  /** Made once in a run of the tests, by whichever of its processes comes first, and copied. */
+  static MadeEpisode ferry(Path into) throws IOException {
+    Path made = Files.createDirectories(Path.of("target", "made", System.getProperty("run")));
+    Path ferry = made.resolve("ferry");
+    try (FileChannel channel = FileChannel.open(made.resolve("lock"), StandardOpenOption.CREATE, StandardOpenOption.WRITE);
+        FileLock alone = channel.lock()) {
+      if (alone.isValid() && !Files.exists(made.resolve("whole"))) {
+        DemoMaker.make(FERRY, made);
+        Files.createFile(made.resolve("whole"));
+      }
     }
-    FileSystemUtils.copyRecursively(ferry, into.resolve(ferry.getFileName()));
-    return new MadeEpisode(into.resolve(ferry.getFileName()));
+    FileSystemUtils.copyRecursively(ferry, into.resolve("ferry"));
+    return new MadeEpisode(into.resolve("ferry"));
   }
 
   /** Other voices, another length, 29.97 frames a second and another size. */

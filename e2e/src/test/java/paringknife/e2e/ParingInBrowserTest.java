@@ -225,7 +225,7 @@ class ParingInBrowserTest extends FerryInBrowser {
     page.getByTestId("sound").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("hum")).click();
     saved();
     assertThat(clip().path("cleanup").path("noise").asBoolean()).isTrue();
-    assertThat(page.getByTestId("loudness")).containsText("LUFS", new LocatorAssertions.ContainsTextOptions().setTimeout(30_000));
+    assertThat(page.getByTestId("loudness")).containsText("LUFS");
     browser.requests.clear();
     page.evaluate("async () => { await paringKnifePlayer.seek(0); await paringKnifePlayer.play(); }");
     HeardInBrowser.playUntil(page, 1e6);
@@ -270,8 +270,8 @@ class ParingInBrowserTest extends FerryInBrowser {
     double gaps = clip().path("gaps").findValues("lengthUs").stream().mapToDouble(JsonNode::asDouble).sum();
     double length = transcript.path("endUs").get(24).asDouble() - transcript.path("startUs").get(20).asDouble();
     for (Object turn : (List<?>) turns) {
-      assertThat(((Number) ((List<?>) turn).get(1)).doubleValue()).as("begins with the selection").isCloseTo(opening + gaps, within(300_000.0));
-      assertThat(((Number) ((List<?>) turn).get(0)).doubleValue()).as("ends with it").isCloseTo(opening + gaps + length, within(700_000.0));
+      assertThat(((Number) ((List<?>) turn).get(1)).doubleValue()).as("begins with the selection").isCloseTo(opening + gaps, within(25_000.0));
+      assertThat(((Number) ((List<?>) turn).get(0)).doubleValue()).as("ends with it").isCloseTo(opening + gaps + length, within(25_000.0));
     }
   }
 
@@ -325,7 +325,7 @@ class ParingInBrowserTest extends FerryInBrowser {
     Files.copy(page.waitForDownload(() -> made.nth(0).getByText("save").click()).path(), one, StandardCopyOption.REPLACE_EXISTING);
     Measurement measured = Measurement.of(one);
     assertThat(measured.seconds()).isCloseTo(clip.path("lengthUs").asDouble() / 1e6, within(0.1));
-    assertThat(measured.width()).isEqualTo(1280);
+    assertThat(measured.width()).isEqualTo(960);
     Path zip = folder.resolve("each.zip");
     Files.copy(page.waitForDownload(() -> made.nth(1).getByText("save").click()).path(), zip, StandardCopyOption.REPLACE_EXISTING);
     List<String> names = new ArrayList<>();

@@ -30,7 +30,7 @@ final class ServerUnderTest implements AutoCloseable {
   void start(int port) throws IOException, InterruptedException {
     Path log = Files.createTempFile("server", ".log");
     process = Command.start(log, "serve", "--data", data.toString(), "--media", media.toString(), "--port", Integer.toString(port), "--shelve", media.toString());
-    for (int i = 0; i < 600; i++) {
+    for (int i = 0; i < 3_000; i++) {
       Matcher ready = READY.matcher(Files.readString(log));
       if (ready.find()) {
         address = ready.group(1);
@@ -54,7 +54,7 @@ final class ServerUnderTest implements AutoCloseable {
   /** As Ctrl-C at a terminal; answers the exit status. */
   int interrupt() throws IOException, InterruptedException {
     new ProcessBuilder("kill", "-INT", Long.toString(process.pid())).start().waitFor();
-    if (!process.waitFor(40, TimeUnit.SECONDS)) {
+    if (!process.waitFor(120, TimeUnit.SECONDS)) {
       throw new IOException("the server did not stop");
     }
     return process.exitValue();
@@ -68,7 +68,7 @@ final class ServerUnderTest implements AutoCloseable {
   public void close() {
     process.destroy();
     try {
-      if (!process.waitFor(40, TimeUnit.SECONDS)) {
+      if (!process.waitFor(120, TimeUnit.SECONDS)) {
         process.destroyForcibly();
       }
     } catch (InterruptedException e) {

@@ -26,7 +26,7 @@ class StoppingTest {
   }
 
   private static void awaitProgress(ServerUnderTest server, double share) throws IOException, InterruptedException {
-    for (int i = 0; i < 600 && episode(server).path("progress").asDouble() < share; i++) {
+    for (int i = 0; i < 3_000 && episode(server).path("progress").asDouble() < share; i++) {
       assertThat(episode(server).path("state").asString()).isNotEqualTo("FAILED");
       Thread.sleep(200);
     }

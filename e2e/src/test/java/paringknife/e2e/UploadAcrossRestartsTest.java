@@ -6,11 +6,14 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -39,6 +42,15 @@ class UploadAcrossRestartsTest {
     return offsets;
   }
 
+  /** Bytes of the file that have reached the server. */
+  private long arrived() {
+    try (Stream<Path> files = Files.walk(folder.resolve("media/uploads"))) {
+      return files.mapToLong(f -> f.toFile().length()).max().orElse(0);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
   @Test
   void nothingThatWasSentIsSentAgain() throws Exception {
     byte[] bytes = new byte[BYTES];
@@ -51,19 +63,19 @@ class UploadAcrossRestartsTest {
         Page page = browser.page();
         browser.sendsAtMost(page, BYTES_A_SECOND);
         send(page, server.address(), file);
-        page.waitForTimeout(3_000);
-        assertThat(page.getByTestId("uploads").textContent()).contains("talk.wav").contains("left");
+        PlaywrightAssertions.assertThat(page.getByTestId("uploads")).containsText("left");
+        PlaywrightAssertions.assertThat(page.getByTestId("uploads")).containsText("talk.wav");
+        page.waitForCondition(() -> arrived() > BYTES_A_SECOND / 2);
       }
-      long before;
       try (Browser browser = new Browser(profile)) {
         Page page = browser.page();
         browser.sendsAtMost(page, BYTES_A_SECOND);
         List<Long> offsets = offsets(page);
         send(page, server.address(), file);
-        page.waitForTimeout(2_000);
-        assertThat(offsets).isNotEmpty();
-        before = offsets.get(0);
+        page.waitForCondition(() -> !offsets.isEmpty());
+        long before = offsets.get(0);
         assertThat(before).as("sent before the browser was closed").isGreaterThan(BYTES_A_SECOND / 2);
+        page.waitForCondition(() -> arrived() > before + BYTES_A_SECOND / 2);
         int port = java.net.URI.create(server.address()).getPort();
         server.kill();
         server.start(port);

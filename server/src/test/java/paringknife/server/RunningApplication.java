@@ -80,7 +80,7 @@ final class RunningApplication implements BeforeAllCallback, AfterAllCallback {
   }
 
   void awaitReady(long id) throws Exception {
-    for (int i = 0; i < 300; i++) {
+    for (int i = 0; i < 3_000; i++) {
       JsonNode item = find(get("/api/shelf"), id);
       if (item.path("state").asString().equals("READY")) {
         return;

@@ -76,7 +76,7 @@ class SafetyTest {
     Files.write(recording, damaged);
     JsonNode added = APP.post("/api/episodes", "{\"show\":\"\",\"title\":\"Damaged\",\"recording\":\"long.mp4\",\"transcript\":\"tones.json\"}");
     long id = added.path("id").asLong();
-    for (int i = 0; i < 200 && RunningApplication.find(APP.get("/api/shelf"), id).path("state").asString().equals("ARRIVING"); i++) {
+    for (int i = 0; i < 3_000 && RunningApplication.find(APP.get("/api/shelf"), id).path("state").asString().equals("ARRIVING"); i++) {
       Thread.sleep(100);
     }
     JsonNode failed = RunningApplication.find(APP.get("/api/shelf"), id);
