@@ -32,6 +32,15 @@ public final class Biquad {
     return new Biquad(edge / a0, -2 * edge / a0, edge / a0, -2 * Math.cos(w) / a0, (1 - alpha) / a0);
   }
 
+  /** Lets through what lies below a frequency; {@code q} of 0.5 falls without ringing. */
+  public static Biquad lowPass(double hertz, double q, double rate) {
+    double w = 2 * Math.PI * hertz / rate;
+    double alpha = Math.sin(w) / (2 * q);
+    double a0 = 1 + alpha;
+    double edge = (1 - Math.cos(w)) / 2;
+    return new Biquad(edge / a0, 2 * edge / a0, edge / a0, -2 * Math.cos(w) / a0, (1 - alpha) / a0);
+  }
+
   /** Takes out one frequency; the higher {@code q}, the narrower. */
   public static Biquad notch(double hertz, double q, double rate) {
     double w = 2 * Math.PI * hertz / rate;

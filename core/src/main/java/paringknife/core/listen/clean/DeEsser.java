@@ -4,8 +4,9 @@ import paringknife.core.listen.Biquad;
 
 /**
  * Softens sharp s sounds: what lies above {@value #SPLIT_HZ} Hz is turned down while it is stronger
- * than speech has it usually, against the level of the voice itself (common practice). What is not
- * turned down passes unchanged.
+ * than speech has it usually, against the level of the voice itself (common practice). What is turned
+ * down is the sound less what a low-pass lets through, since that is in step with it. What is not turned
+ * down passes unchanged.
  */
 final class DeEsser {
   static final double SPLIT_HZ = 5_500;
@@ -16,6 +17,7 @@ final class DeEsser {
 
   static void apply(float[] channel, double rate) {
     Biquad split = Biquad.highPass(SPLIT_HZ, Math.sqrt(0.5), rate);
+    Biquad below = Biquad.lowPass(SPLIT_HZ, 0.5, rate);
     double fast = 1 - Math.exp(-1 / (0.002 * rate));
     double release = 1 - Math.exp(-1 / (0.03 * rate));
     double slow = 1 - Math.exp(-1 / (0.25 * rate));
@@ -31,7 +33,7 @@ final class DeEsser {
       double allowed = ALLOWED_SHARE * ALLOWED_SHARE * voice;
       double wanted = sharp > allowed && sharp > 1e-9 ? Math.max(least, Math.sqrt(allowed / sharp)) : 1;
       gain += (wanted < gain ? fast : release) * (wanted - gain);
-      channel[i] = (float) (channel[i] - (1 - gain) * high);
+      channel[i] = (float) (channel[i] - (1 - gain) * (channel[i] - below.filter(channel[i])));
     }
   }
 }
