@@ -11,9 +11,6 @@ import paringknife.core.transcript.Word;
  * by their syllables. A line that opens with {@code Name:} names the speaker.
  */
 public final class CueWords {
-  private static final java.util.regex.Pattern SPEAKER =
-      java.util.regex.Pattern.compile("^(?:-\\s*)?([\\p{Lu}][\\p{L} .'-]{0,30}):\\s+(.*)$");
-
   /** Somebody wrote it down, but nobody has looked at it here. */
   private static final double IMPORTED = 0.95;
 
@@ -25,26 +22,23 @@ public final class CueWords {
     int speaker = -1;
     for (TimedText cue : cues) {
       List<String> tokens = new ArrayList<>();
-      List<Integer> said = new ArrayList<>();
+      List<Integer> by = new ArrayList<>();
       for (String line : cue.text().split("\n")) {
-        java.util.regex.Matcher named = SPEAKER.matcher(line);
-        String rest = line;
-        if (named.matches()) {
-          String name = named.group(1).trim();
-          if (!speakers.contains(name)) {
-            speakers.add(name);
+        SpokenLine said = SpokenLine.of(line);
+        if (said.speaker() != null) {
+          if (!speakers.contains(said.speaker())) {
+            speakers.add(said.speaker());
           }
-          speaker = speakers.indexOf(name);
-          rest = named.group(2);
+          speaker = speakers.indexOf(said.speaker());
         }
-        for (String token : rest.trim().split("\\s+")) {
+        for (String token : said.text().split("\\s+")) {
           if (!token.isEmpty()) {
             tokens.add(token);
-            said.add(speaker);
+            by.add(speaker);
           }
         }
       }
-      share(cue, tokens, said, words);
+      share(cue, tokens, by, words);
     }
     return new Transcript(language, speakers, words);
   }

@@ -4,8 +4,6 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import paringknife.core.transcript.Passage;
 import paringknife.core.transcript.Paragraphs;
 import paringknife.core.transcript.Syllables;
@@ -18,8 +16,6 @@ import paringknife.core.transcript.Word;
  * length by their syllables.
  */
 public final class PlainText {
-  private static final Pattern SPEAKER = Pattern.compile("^([\\p{Lu}][\\p{L} .'-]{0,40}):\\s+(.*)$");
-
   /** Somebody wrote it down, but nobody has looked at it here. */
   private static final double IMPORTED = 0.95;
 
@@ -38,17 +34,15 @@ public final class PlainText {
     Map<Long, Boolean> paragraphs = new HashMap<>();
     int speaker = -1;
     for (String line : text.replace("\uFEFF", "").split("\\R")) {
-      Matcher named = SPEAKER.matcher(line.strip());
-      String rest = line.strip();
-      if (named.matches()) {
-        if (!speakers.contains(named.group(1).strip())) {
-          speakers.add(named.group(1).strip());
+      SpokenLine spoken = SpokenLine.of(line);
+      if (spoken.speaker() != null) {
+        if (!speakers.contains(spoken.speaker())) {
+          speakers.add(spoken.speaker());
         }
-        speaker = speakers.indexOf(named.group(1).strip());
-        rest = named.group(2);
+        speaker = speakers.indexOf(spoken.speaker());
       }
       boolean first = true;
-      for (String token : rest.split("\\s+")) {
+      for (String token : spoken.text().split("\\s+")) {
         if (!token.isEmpty()) {
           if (first && !tokens.isEmpty()) {
             paragraphs.put((long) tokens.size(), true);
