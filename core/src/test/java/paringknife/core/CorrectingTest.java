@@ -1,6 +1,7 @@
 package paringknife.core;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.ArrayList;
@@ -60,6 +61,53 @@ class CorrectingTest {
     assertThat(text(all)).isEqualTo("We met Corin Hale at the mill. He said the mill is old. So is Corin.");
     Transcript some = new TranscriptEditor(TALK).replaceAll("korean", "Corin", Set.of(2L));
     assertThat(text(some)).contains("met Korean Hale").endsWith("So is Corin.");
+  }
+
+  /** Typed while listening: the words share the time heard by their syllables, and no other word moves. */
+  @Test
+  void wordsTypedWhileListeningLieWhereTheyWereHeard() {
+    Transcript gapped = new Talk().speaker("A").say("We met.").pause(4).speaker("B").say("So is he.").transcript();
+    Span heard = new Span(2_000_000, 4_100_000);
+    Transcript typed = new TranscriptEditor(gapped).typeIn("  and unbelievably early ", heard, 0);
+    assertThat(text(typed)).isEqualTo("We met. and unbelievably early So is he.");
+    assertThat(typed.words().get(2).startUs()).isEqualTo(heard.startUs());
+    assertThat(typed.words().get(4).endUs()).isEqualTo(heard.endUs());
+    assertThat(typed.words().get(3).span().lengthUs()).isGreaterThan(2 * typed.words().get(2).span().lengthUs());
+    assertThat(typed.words().subList(2, 5)).allSatisfy(w -> assertThat(w.speaker()).isZero()).allMatch(Word::isLookedAt);
+    assertThat(List.of(typed.words().get(1), typed.words().get(5))).isEqualTo(List.of(gapped.words().get(1), gapped.words().get(2)));
+    assertThat(typed.words().stream().map(Word::id).distinct()).hasSize(8);
+    assertThat(Paragraphs.of(typed)).anyMatch(p -> p.from() == 2);
+  }
+
+  @Test
+  void whatIsTypedLongerThanThePauseEndsAtTheNextWord() {
+    Transcript gapped = new Talk().speaker("A").say("We met.").pause(2).say("So is he.").transcript();
+    long next = gapped.words().get(2).startUs();
+    Transcript typed = new TranscriptEditor(gapped).typeIn("and then", new Span(2_000_000, 9_000_000), -1);
+    assertThat(typed.words().get(3).endUs()).isEqualTo(next);
+    Transcript atTheEnd = new TranscriptEditor(gapped).typeIn("the end", new Span(60_000_000, 61_000_000), 0);
+    assertThat(atTheEnd.words().get(6).span()).isEqualTo(new Span(60_500_000, 61_000_000));
+    Transcript first = new TranscriptEditor(new Transcript("en", List.of("A"), List.of())).typeIn("hello", new Span(0, 700_000), 0);
+    assertThat(first.words()).extracting(Word::text, Word::endUs).containsExactly(org.assertj.core.groups.Tuple.tuple("hello", 700_000L));
+    assertThatIllegalArgumentException().isThrownBy(() -> new TranscriptEditor(gapped).typeIn(" \n ", new Span(0, 1), 0)).withMessageContaining("no word");
+  }
+
+  @Test
+  void aLetterAfterAQuotationMarkIsTheOneThatBecomesACapital() {
+    Transcript quoted = new Talk().speaker("A").say("he said \"come in\" 42 times").transcript();
+    TranscriptEditor editor = new TranscriptEditor(quoted);
+    assertThat(editor.cycleCapital(2).words().get(2).text()).isEqualTo("\"Come");
+    assertThat(new TranscriptEditor(editor.cycleCapital(2)).cycleCapital(2).words().get(2).text()).isEqualTo("\"come");
+    assertThat(editor.cycleCapital(4).words().get(4).text()).isEqualTo("42");
+  }
+
+  @Test
+  void acceptingLooksAtAWordAndChangesNothingElse() {
+    Transcript doubtful = TALK.withWords(TALK.words().stream().map(w -> new Word(w.id(), w.text(), w.startUs(), w.endUs(), w.speaker(), 0.2)).toList());
+    Transcript accepted = new TranscriptEditor(doubtful).accept(3);
+    assertThat(accepted.words().get(3).isLookedAt()).isTrue();
+    assertThat(text(accepted)).isEqualTo(text(doubtful));
+    assertThat(accepted.words().get(4)).isEqualTo(doubtful.words().get(4));
   }
 
   @Test
