@@ -147,6 +147,19 @@ class FitTest {
     org.assertj.core.api.Assertions.assertThatThrownBy(() -> editor.moveCut(clip, 99, wider)).isInstanceOf(IllegalArgumentException.class);
   }
 
+  /** A pause widened over a word takes the word with it, and the tray has to say so. */
+  @Test
+  void aPauseWidenedOverAWordSaysTheWord() {
+    ClipDocument clip = editor.parePauseAfter(TALK.clip(), 6);
+    long id = clip.removals().get(0).id();
+    assertThat(clip.removals().get(0).text()).isEmpty();
+    var next = TALK.transcript().words().get(7);
+    ClipDocument wider = editor.moveCut(clip, id, new Span(clip.removals().get(0).span().startUs(), next.endUs() + 20_000));
+    assertThat(wider.removals().get(0).reason()).isEqualTo(Reason.PAUSE);
+    assertThat(wider.removals().get(0).text()).isEqualTo(next.text());
+    assertThat(editor.moveCut(wider, id, clip.removals().get(0).span())).isEqualTo(clip);
+  }
+
   @Test
   void twoStatesAreComparedWordByWord() {
     ClipDocument whole = TALK.clip();

@@ -322,7 +322,7 @@ public final class ClipEditor {
     }
     return clip.withRemovals(
         clip.removals().stream()
-            .map(r -> r.id() == removalId ? new Removal(r.id(), r.reason(), span, r.reason() == Reason.PAUSE ? "" : textIn(span), r.means()) : r)
+            .map(r -> r.id() == removalId ? new Removal(r.id(), r.reason(), span, textIn(span), r.means()) : r)
             .toList(),
         clip.nextRemovalId());
   }
