@@ -53,7 +53,6 @@ export function EpisodePage() {
   const [noteSeen, setNoteSeen] = useState(false);
   const searchField = useRef<HTMLInputElement>(null);
   const corrections = useMemo(() => new Corrections(queries, id), [queries, id]);
-  const doubtful = useQuery({ queryKey: ['doubtful', id], queryFn: () => api.doubtful(id) });
 
   const shelf = useQuery({ queryKey: ['shelf'], queryFn: api.shelf });
   const item = shelf.data?.find((e) => e.id === id);
@@ -62,6 +61,9 @@ export function EpisodePage() {
   const [typing, setTyping] = useState(false);
   const episode = useQuery({ queryKey: ['episode', id], queryFn: () => api.episode(id), enabled: ready });
   const transcript = useQuery({ queryKey: ['transcript', id], queryFn: () => api.transcript(id) });
+  /** The text comes first; what takes the server long waits for it. */
+  const readable = transcript.data !== undefined;
+  const doubtful = useQuery({ queryKey: ['doubtful', id], queryFn: () => api.doubtful(id), enabled: readable });
   const levels = useQuery({
     queryKey: ['levels', id, episode.data?.madeAt],
     queryFn: () => api.levels(id, episode.data!.madeAt),
@@ -75,19 +77,20 @@ export function EpisodePage() {
   const picks = useQuery({
     queryKey: ['picks', id, wanted, transcript.data?.revision],
     queryFn: () => api.picks(id, wanted!),
-    enabled: ready && stage === 'pick' && wanted !== null,
+    enabled: ready && readable && stage === 'pick' && wanted !== null,
     placeholderData: (before) => before,
     staleTime: Infinity,
   });
 
-  const before = useRef({ ready, settled });
+  const arriving = useRef({ playable: false, whole: false });
   useEffect(() => {
+    if (!item) return;
     // What came with the episode may have been timed, or made, while it was taken in.
-    if ((ready && !before.current.ready) || (settled && !before.current.settled)) {
+    if ((ready && arriving.current.playable) || (settled && arriving.current.whole)) {
       for (const key of ['transcript', 'doubtful', 'episode', 'picks', 'misfits', 'clips']) void queries.invalidateQueries({ queryKey: [key, id] });
     }
-    before.current = { ready, settled };
-  }, [ready, settled, id, queries]);
+    arriving.current = { playable: !ready, whole: !settled };
+  }, [item, ready, settled, id, queries]);
   usePlace(id, params.get('at'), transcript.data?.startUs ?? null);
 
   const clip = useWorkbench((s) => s.clip);

@@ -81,6 +81,8 @@ class LongEpisodeTest {
       page.locator("[data-testid=episode] img").waitFor(new Locator.WaitForOptions().setTimeout(300_000));
       page.navigate(server.address() + "/episodes/1");
       page.locator("[data-w='20']").waitFor();
+      page.locator("[data-testid=plate][data-ready=true]").waitFor();
+      assertThat(browser.requests).as("the text, which is large, is fetched once").filteredOn(r -> r.endsWith("/api/episodes/1/transcript")).hasSize(1);
       LongSupplier counted = browser.layouts(page);
       long before = counted.getAsLong();
       List<Integer> elements = elementsWhileScrolling(page);
