@@ -27,6 +27,7 @@ public final class ClipEditor {
   private final LevelCurve levels;
   private final JoinPlacement placement;
   private final FillerFinder fillers;
+  private final CutLists cutLists;
   private volatile @Nullable List<RepeatGroup> repeats;
   private volatile @Nullable Double quiet;
 
@@ -40,6 +41,7 @@ public final class ClipEditor {
     this.transcript = transcript;
     this.levels = levels;
     this.placement = new JoinPlacement(transcript, levels);
+    this.cutLists = new CutLists(transcript);
   }
 
   /** Finds the filler words that count here. */
@@ -55,6 +57,11 @@ public final class ClipEditor {
       quiet = known;
     }
     return known;
+  }
+
+  /** What a clip plays. */
+  public CutList cuts(ClipDocument clip) {
+    return cutLists.of(clip);
   }
 
   /** The stretch that holds words {@code first} to {@code last} (indexes, both included). */
@@ -73,7 +80,7 @@ public final class ClipEditor {
 
   /** The pauses that {@link #parePauses} would take out of this clip. */
   public List<Pause> pauses(ClipDocument clip, PauseSettings settings) {
-    KeptIndex cuts = CutList.of(clip, transcript).index();
+    KeptIndex cuts = cuts(clip).index();
     return new PauseDetector(settings)
         .pauses(levels, transcript).stream()
             .filter(p -> insideStretch(clip, p.cut()))
@@ -111,7 +118,7 @@ public final class ClipEditor {
 
   /** The fillers still in the clip. */
   public List<Filler> fillers(ClipDocument clip) {
-    KeptIndex cuts = CutList.of(clip, transcript).index();
+    KeptIndex cuts = cuts(clip).index();
     return fillers.find(transcript).stream()
         .filter(
             f -> {
@@ -231,7 +238,7 @@ public final class ClipEditor {
 
   /** What is said more than once in the clip, where at least two attempts are still in it. */
   public List<RepeatGroup> repeats(ClipDocument clip) {
-    KeptIndex cuts = CutList.of(clip, transcript).index();
+    KeptIndex cuts = cuts(clip).index();
     return groups().stream()
         .filter(g -> g.attempts().stream().filter(a -> isIn(clip, cuts, a)).count() >= 2)
         .toList();
@@ -249,7 +256,7 @@ public final class ClipEditor {
 
   /** Whether most of an attempt is kept. */
   public boolean isKept(ClipDocument clip, RepeatGroup.Attempt attempt) {
-    return isIn(clip, CutList.of(clip, transcript).index(), attempt);
+    return isIn(clip, cuts(clip).index(), attempt);
   }
 
   private Span wordsSpan(RepeatGroup.Attempt attempt) {
@@ -329,7 +336,7 @@ public final class ClipEditor {
 
   /** How long the clip plays, in microseconds, its speed counted. */
   public long lengthUs(ClipDocument clip) {
-    return Math.round(CutList.of(clip, transcript).lengthUs() / clip.settings().speed());
+    return Math.round(cuts(clip).lengthUs() / clip.settings().speed());
   }
 
   /** Puts removals back by identity; unknown identities are ignored. */
@@ -384,11 +391,14 @@ public final class ClipEditor {
 
   private ClipDocument with(
       ClipDocument clip, Reason reason, List<Span> spans, List<String> texts) {
-    KeptIndex cuts = CutList.of(clip, transcript).index();
-    List<Removal> removals = new ArrayList<>(clip.removals());
+    CutList cuts = cuts(clip);
+    KeptIndex index = spans.size() > 1 ? cuts.index() : null;
+    List<Removal> removals = new ArrayList<>(clip.removals().size() + spans.size());
+    removals.addAll(clip.removals());
     long next = clip.nextRemovalId();
     for (int i = 0; i < spans.size(); i++) {
-      if (spans.get(i).lengthUs() > 0 && cuts.keptUs(spans.get(i)) > 0) {
+      long kept = index == null ? cuts.keptUs(spans.get(i)) : index.keptUs(spans.get(i));
+      if (spans.get(i).lengthUs() > 0 && kept > 0) {
         removals.add(new Removal(next++, reason, spans.get(i), texts.get(i)));
       }
     }

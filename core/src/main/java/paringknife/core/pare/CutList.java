@@ -31,13 +31,13 @@ public record CutList(List<Span> kept, List<Span> cut, List<PlacedGap> gaps) {
 
   /** A clip's cut list; islands of up to a second between two removals that hold no word go too. */
   public static CutList of(ClipDocument document, Transcript transcript) {
-    List<Removal> removals = document.removals().stream().filter(r -> r.means() == Means.CUT).toList();
     List<Gap> gaps = document.settings().gaps().stream().sorted(Comparator.comparingLong(Gap::atUs)).toList();
-    List<Span> kept = new ArrayList<>();
-    List<Span> cut = new ArrayList<>();
+    int most = document.removals().size() + 1;
+    List<Span> kept = new ArrayList<>(most);
+    List<Span> cut = new ArrayList<>(most);
     List<PlacedGap> placed = new ArrayList<>();
     for (Span stretch : document.settings().stretches()) {
-      List<Span> gone = withoutIslands(merged(removals, stretch), transcript);
+      List<Span> gone = withoutIslands(merged(document.removals(), stretch), transcript);
       List<Gap> here = gaps.stream().filter(g -> g.atUs() > stretch.startUs() && g.atUs() <= stretch.endUs()).toList();
       place(outside(gone, stretch), here, kept, placed);
       cut.addAll(gone);
@@ -46,7 +46,7 @@ public record CutList(List<Span> kept, List<Span> cut, List<PlacedGap> gaps) {
   }
 
   private static List<Span> outside(List<Span> gone, Span stretch) {
-    List<Span> rest = new ArrayList<>();
+    List<Span> rest = new ArrayList<>(gone.size() + 1);
     long from = stretch.startUs();
     for (Span span : gone) {
       if (span.startUs() > from) {
@@ -80,30 +80,40 @@ public record CutList(List<Span> kept, List<Span> cut, List<PlacedGap> gaps) {
     }
   }
 
+  /** The times of a stretch that removals take out, in order and without overlap. */
   private static List<Span> merged(List<Removal> removals, Span stretch) {
-    List<Span> merged = new ArrayList<>();
+    List<Span> merged = new ArrayList<>(removals.size());
+    long from = 0;
+    long to = -1;
     for (Removal removal : removals) {
-      if (!removal.span().overlaps(stretch)) {
+      Span span = removal.span();
+      if (removal.means() != Means.CUT || !span.overlaps(stretch)) {
         continue;
       }
-      long from = Math.max(stretch.startUs(), removal.span().startUs());
-      long to = Math.min(stretch.endUs(), removal.span().endUs());
-      Span last = merged.isEmpty() ? null : merged.get(merged.size() - 1);
-      if (last != null && from <= last.endUs()) {
-        merged.set(merged.size() - 1, new Span(last.startUs(), Math.max(last.endUs(), to)));
-      } else {
+      long starts = Math.max(stretch.startUs(), span.startUs());
+      long ends = Math.min(stretch.endUs(), span.endUs());
+      if (to >= 0 && starts <= to) {
+        to = Math.max(to, ends);
+        continue;
+      }
+      if (to >= 0) {
         merged.add(new Span(from, to));
       }
+      from = starts;
+      to = ends;
+    }
+    if (to >= 0) {
+      merged.add(new Span(from, to));
     }
     return merged;
   }
 
   private static List<Span> withoutIslands(List<Span> gone, Transcript transcript) {
-    List<Span> joined = new ArrayList<>();
+    List<Span> joined = new ArrayList<>(gone.size());
     for (Span span : gone) {
-      Span last = joined.isEmpty() ? null : joined.get(joined.size() - 1);
-      if (last != null && isIsland(last.endUs(), span.startUs(), transcript)) {
-        joined.set(joined.size() - 1, new Span(last.startUs(), span.endUs()));
+      int last = joined.size() - 1;
+      if (last >= 0 && isIsland(joined.get(last).endUs(), span.startUs(), transcript)) {
+        joined.set(last, new Span(joined.get(last).startUs(), span.endUs()));
       } else {
         joined.add(span);
       }
@@ -131,6 +141,15 @@ public record CutList(List<Span> kept, List<Span> cut, List<PlacedGap> gaps) {
   /** Length of the clip in microseconds, gaps included. */
   public long lengthUs() {
     return kept.stream().mapToLong(Span::lengthUs).sum() + gaps.stream().mapToLong(PlacedGap::lengthUs).sum();
+  }
+
+  /** How much of a span plays, in microseconds; for many questions ask the {@link #index()}. */
+  public long keptUs(Span span) {
+    long sum = 0;
+    for (Span one : kept) {
+      sum += one.overlapUs(span);
+    }
+    return sum;
   }
 
   /** Where each kept span begins on the clip's clock, microseconds. */

@@ -31,7 +31,10 @@ public final class StretchEditor {
       while (from < transcript.words().size() && transcript.words().get(from).span().middleUs() < stretch.startUs()) {
         from++;
       }
-      int to = from;
+      int to = Math.max(from, transcript.firstEndingAfter(stretch.endUs()));
+      while (to > from && transcript.words().get(to - 1).span().middleUs() >= stretch.endUs()) {
+        to--;
+      }
       while (to < transcript.words().size() && transcript.words().get(to).span().middleUs() < stretch.endUs()) {
         to++;
       }

@@ -20,7 +20,6 @@ import paringknife.core.letter.Cue;
 import paringknife.core.listen.Pause;
 import paringknife.core.pare.ClipDocument;
 import paringknife.core.pare.ClipEditor;
-import paringknife.core.pare.CutList;
 import paringknife.core.pare.Filler;
 import paringknife.core.pare.FillerFinder;
 import paringknife.core.pare.PictureRun;
@@ -231,7 +230,7 @@ class ClipController {
     List<Pause> pauses = editor.pauses(document, ClipIntent.ParePauses.settings(thresholdDb, shortest, head, tail));
     List<Filler> fillers = editor.fillers(document);
     int sure = (int) fillers.stream().filter(Filler::sure).count();
-    ToLongFunction<ClipDocument> length = d -> CutList.of(d, episode.transcript()).lengthUs();
+    ToLongFunction<ClipDocument> length = d -> editor.cuts(d).lengthUs();
     long now = length.applyAsLong(document);
     return new Prospects(
         pauses.size(),
@@ -274,9 +273,9 @@ class ClipController {
 
   private CaptionTrack captions(long id) {
     ClipStore.StoredClip clip = store.byId(id);
-    Transcript transcript = episodes.open(clip.episodeId()).transcript();
+    Episode episode = episodes.open(clip.episodeId());
     ClipDocument document = clip.document();
-    return CaptionTrack.of(document, CutList.of(document, transcript), transcript, specFor(document.settings().shape()));
+    return CaptionTrack.of(document, episode.editor().cuts(document), episode.transcript(), specFor(document.settings().shape()));
   }
 
   private static DeliverySpec specFor(String shape) {

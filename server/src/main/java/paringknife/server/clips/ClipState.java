@@ -73,7 +73,7 @@ public record ClipState(
   }
 
   static ClipState of(ClipStore.StoredClip clip, Episode episode) {
-    CutList cuts = CutList.of(clip.document(), episode.transcript());
+    CutList cuts = episode.editor().cuts(clip.document());
     Parings parings = Parings.of(clip.document(), cuts);
     var settings = clip.document().settings();
     long start = settings.stretches().stream().mapToLong(Span::startUs).min().orElse(0);

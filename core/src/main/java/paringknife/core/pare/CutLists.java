@@ -1,0 +1,41 @@
+package paringknife.core.pare;
+
+import java.util.ArrayDeque;
+import java.util.Deque;
+import paringknife.core.transcript.Transcript;
+
+/**
+ * The cut lists of clips of one transcript. Those of the {@value #AT_HAND} states asked for last are at
+ * hand, so that an edit does not work out anew what it starts from. Safe for use by several threads.
+ */
+final class CutLists {
+  private static final int AT_HAND = 12;
+
+  private final Transcript transcript;
+  private final Deque<Known> known = new ArrayDeque<>();
+
+  private record Known(ClipDocument clip, CutList cuts) {}
+
+  CutLists(Transcript transcript) {
+    this.transcript = transcript;
+  }
+
+  /** A state's cut list; states are told apart as objects, which never change. */
+  CutList of(ClipDocument clip) {
+    synchronized (known) {
+      for (Known one : known) {
+        if (one.clip() == clip) {
+          return one.cuts();
+        }
+      }
+    }
+    CutList made = CutList.of(clip, transcript);
+    synchronized (known) {
+      known.addFirst(new Known(clip, made));
+      if (known.size() > AT_HAND) {
+        known.removeLast();
+      }
+    }
+    return made;
+  }
+}
