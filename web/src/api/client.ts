@@ -26,7 +26,8 @@ export type MediaFile = Schemas['MediaFile'];
 export type Span = Schemas['Span'];
 export type Hit = Schemas['Hit'];
 
-export type Means = Schemas['Removal']['means'];
+export type Removal = Schemas['Removal'];
+export type Means = Removal['means'];
 export type Cleanup = Schemas['Cleanup'];
 export type FillerList = Schemas['FillerList'];
 export type PiecesMade = Schemas['PiecesMade'];

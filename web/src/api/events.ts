@@ -1,5 +1,6 @@
 import { useEffect } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
+import { ClipsToldOf, type ClipTold } from '../workbench/clipsToldOf';
 import { useWorkbench } from '../workbench/store';
 
 /**
@@ -11,6 +12,10 @@ export function useServerEvents() {
   const queries = useQueryClient();
   useEffect(() => {
     const source = new EventSource('/api/events');
+    const clips = new ClipsToldOf(queries);
+    const unsubscribe = useWorkbench.subscribe((now, before) => {
+      if (now.saving === 0 && before.saving > 0) clips.settle();
+    });
     let lost = false;
     source.onerror = () => {
       lost = true;
@@ -26,6 +31,10 @@ export function useServerEvents() {
       queries.invalidateQueries({ queryKey: ['clips'] });
       queries.invalidateQueries({ queryKey: ['sheet'] });
     });
+    source.addEventListener('clip', (e) => {
+      clips.hear(JSON.parse((e as MessageEvent).data) as ClipTold);
+      queries.invalidateQueries({ queryKey: ['sheet'] });
+    });
     source.addEventListener('transcript', (e) => {
       const id = JSON.parse((e as MessageEvent).data).episodeId as number;
       if (useWorkbench.getState().saving === 0) void queries.invalidateQueries({ queryKey: ['transcript', id] });
@@ -33,6 +42,9 @@ export function useServerEvents() {
     source.addEventListener('renderings', () => {
       queries.invalidateQueries({ queryKey: ['sheet'] });
     });
-    return () => source.close();
+    return () => {
+      unsubscribe();
+      source.close();
+    };
   }, [queries]);
 }

@@ -1,6 +1,6 @@
 import { memo, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import type { ClipState, Cue, Pick, Preview, TranscriptColumns } from '../api/client';
+import type { ClipState, Cue, Pick, Preview, Removal, Span, TranscriptColumns } from '../api/client';
 import { current } from '../plate/player';
 import { usePlayhead } from '../plate/playhead';
 import { clock } from '../ui/time';
@@ -14,6 +14,7 @@ import { Loupe, LOUPE_HEIGHT, type Join } from './Loupe';
 import { canvasMeasure, cutFlags, paragraphOf, sentenceOf, setPieces, SHORTEST_PAUSE_US, wordAt, type Row } from './setLines';
 import { isPared } from './stops';
 import { drawSpine } from './spine';
+import { TimeIndex } from './timeIndex';
 import { keyFor, keyName } from '../workbench/keyMap';
 
 interface Props {
@@ -476,16 +477,6 @@ const TREATED_TITLE: Record<string, string> = {
   CAPTIONS_ONLY: 'heard, but out of the captions',
 };
 
-type Timed = { startUs: number; endUs: number };
-
-function sameIn<T>(a: T[], b: T[], spanOf: (t: T) => Timed, row: LineRow, alike: (x: T, y: T) => boolean): boolean {
-  if (a === b) return true;
-  const touches = (t: T) => spanOf(t).endUs > row.startUs && spanOf(t).startUs < row.endUs;
-  const x = a.filter(touches);
-  const y = b.filter(touches);
-  return x.length === y.length && x.every((t, i) => spanOf(t).startUs === spanOf(y[i]).startUs && spanOf(t).endUs === spanOf(y[i]).endUs && alike(t, y[i]));
-}
-
 /** Whether a line looks the same: an edit elsewhere in a long clip must not set every line anew. */
 function sameLine(a: LineProps, b: LineProps): boolean {
   for (const key of Object.keys(b) as (keyof LineProps)[]) {
@@ -496,36 +487,38 @@ function sameLine(a: LineProps, b: LineProps): boolean {
   const { row } = b;
   for (let i = row.from; i < row.to; i++) if (a.flags[i] !== b.flags[i]) return false;
   const gapsHere = (clip: ClipState) => JSON.stringify(clip.gaps.filter((g) => g.word >= row.from && g.word < row.to));
-  return (
-    sameIn(a.clip.cut, b.clip.cut, (c) => c, row, () => true) &&
-    sameIn(treatedOf(a.clip), treatedOf(b.clip), (r) => r.span, row, (x, y) => x.means === y.means) &&
-    gapsHere(a.clip) === gapsHere(b.clip)
-  );
+  return sameSpans(cutIn(a.clip, row), cutIn(b.clip, row)) && sameTreated(treatedIn(a.clip, row), treatedIn(b.clip, row)) && gapsHere(a.clip) === gapsHere(b.clip);
 }
 
-const treatedLists = new WeakMap<ClipState, ClipState['removals']>();
+const sameSpan = (a: Span, b: Span) => a.startUs === b.startUs && a.endUs === b.endUs;
+const sameSpans = (a: Span[], b: Span[]) => a.length === b.length && a.every((s, i) => sameSpan(s, b[i]));
+const sameTreated = (a: Removal[], b: Removal[]) => a.length === b.length && a.every((r, i) => r.means === b[i].means && sameSpan(r.span, b[i].span));
 
-/** What was silenced or left uncaptioned; found once for each state of a clip. */
-function treatedOf(clip: ClipState): ClipState['removals'] {
-  let treated = treatedLists.get(clip);
-  if (!treated) {
-    treated = clip.removals.filter((r) => r.means !== 'CUT');
-    treatedLists.set(clip, treated);
+const cutByTime = new WeakMap<Span[], TimeIndex<Span>>();
+const treatedByTime = new WeakMap<Removal[], TimeIndex<Removal>>();
+
+/** What was cut in a line; arranged by time once for each state of a clip, as clips of hours have thousands of cuts. */
+function cutIn(clip: ClipState, row: LineRow): Span[] {
+  let index = cutByTime.get(clip.cut);
+  if (!index) cutByTime.set(clip.cut, (index = new TimeIndex(clip.cut, (c) => c)));
+  return index.touching(row.startUs, row.endUs);
+}
+
+/** What was silenced or left uncaptioned in a line. */
+function treatedIn(clip: ClipState, row: LineRow): Removal[] {
+  let index = treatedByTime.get(clip.removals);
+  if (!index) {
+    const treated = clip.removals.filter((r) => r.means !== 'CUT');
+    treatedByTime.set(clip.removals, (index = new TimeIndex(treated, (r) => r.span)));
   }
-  return treated;
+  return index.touching(row.startUs, row.endUs);
 }
 
 const SetLine = memo(function SetLine(p: LineProps) {
   const { row, transcript, clip, flags } = p;
   const spine = useRef<HTMLCanvasElement>(null);
-  const cut = useMemo(
-    () => (clip ? clip.cut.filter((c) => c.endUs > row.startUs && c.startUs < row.endUs) : []),
-    [clip, row],
-  );
-  const treated = useMemo(
-    () => (clip ? treatedOf(clip).filter((r) => r.span.endUs > row.startUs && r.span.startUs < row.endUs) : []),
-    [clip, row],
-  );
+  const cut = useMemo(() => (clip ? cutIn(clip, row) : []), [clip, row]);
+  const treated = useMemo(() => (clip ? treatedIn(clip, row) : []), [clip, row]);
   const gaps = useMemo(() => (clip ? clip.gaps.filter((g) => g.word >= row.from && g.word < row.to) : []), [clip, row]);
   const chosenGap = useWorkbench((s) => s.gap);
   const pausePiece = p.pause >= 0 ? row.pauses.get(p.pause) : undefined;

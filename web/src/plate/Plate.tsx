@@ -129,7 +129,8 @@ export function Plate({ episode, clip, preview, captionScript, specs, stage, hei
   useEffect(() => {
     const made = player.current;
     if (!made) return;
-    if (clip && !preview) return;
+    // Sound and picture go over to an edit together.
+    if (clip && preview?.revision !== clip.revision) return;
     const rate = episode.frameRateNumerator / episode.frameRateDenominator;
     const before = programme.current;
     const next = clip && preview ? clipProgramme(clip, preview, asRecorded) : wholeEpisode(episode.durationUs, rate);

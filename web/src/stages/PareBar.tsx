@@ -3,6 +3,7 @@ import { Popover } from 'radix-ui';
 import { useQuery } from '@tanstack/react-query';
 import { api, type ClipState, type PauseChoice, type Spec } from '../api/client';
 import { secondsText } from '../ui/time';
+import { useCalm } from '../ui/useCalm';
 import { change } from '../workbench/changes';
 import { FillersPanel } from './FillersPanel';
 import { FitPanel } from './FitPanel';
@@ -15,6 +16,9 @@ const PRESETS: [string, PauseChoice][] = [
   ['Tight', { thresholdDb: -36, shortest: 0.3, head: 0.01, tail: 0.1 }],
 ];
 
+/** What could still go is counted once no edit has come for this long. */
+const CALM_MS = 300;
+
 /**
  * What the machine can find to pare: counted before anything is cut.
  *
@@ -24,8 +28,9 @@ export const PareBar = memo(function PareBar({ clip, specs, quietBelowDb }: { cl
   const inRoom = (preset: PauseChoice) => ({ ...preset, thresholdDb: Math.max(preset.thresholdDb, Math.round(quietBelowDb)) });
   const [chosen, setChoice] = useState<PauseChoice | null>(null);
   const choice = chosen ?? inRoom(PRESETS[1][1]);
+  const revision = useCalm(clip.revision, clip.id, CALM_MS);
   const found = useQuery({
-    queryKey: ['prospects', clip.id, clip.revision, choice],
+    queryKey: ['prospects', clip.id, revision, choice],
     queryFn: () => api.prospects(clip.id, choice),
     gcTime: 0,
     placeholderData: (before) => before,

@@ -24,6 +24,7 @@ import { HandOnPanel } from '../stages/HandOnPanel';
 import { SoundPanel } from '../stages/SoundPanel';
 import { PickSide } from '../stages/PickSide';
 import { EpisodeMap } from '../stages/EpisodeMap';
+import { useCalm } from '../ui/useCalm';
 import { Bench } from './Bench';
 import { redo, undo } from './changes';
 import { gather } from './gathered';
@@ -35,6 +36,9 @@ import { HelpPanel } from './HelpPanel';
 import { keyFor, keyName } from './keyMap';
 import { useKeys } from './keys';
 import { ordered, STAGES, useWorkbench, type Stage } from './store';
+
+/** Edits that follow one another quicker than this are previewed together. */
+const CALM_MS = 120;
 
 const NO_LEVELS = new Uint8Array();
 const NO_PICKS: Pick[] = [];
@@ -71,7 +75,7 @@ export function EpisodePage() {
     staleTime: Infinity,
   });
   const specs = useQuery({ queryKey: ['specs'], queryFn: api.specs, staleTime: Infinity });
-  const clips = useQuery({ queryKey: ['clips', id], queryFn: () => api.clips(id), enabled: ready });
+  const clips = useQuery({ queryKey: ['clips', id], queryFn: () => api.clips(id), enabled: ready, structuralSharing: false });
   const keptBrief = useQuery({ queryKey: ['brief', id], queryFn: () => api.brief(id), staleTime: Infinity });
   const wanted = brief ?? keptBrief.data ?? null;
   const picks = useQuery({
@@ -110,18 +114,21 @@ export function EpisodePage() {
     useWorkbench.setState({ message: null });
   }, [stage, clipId, id]);
 
+  const playing = useWorkbench((s) => s.playing);
+  const shownRevision = useCalm(shownClip?.revision, shownClip?.id, playing ? 0 : CALM_MS);
   const preview = useQuery({
-    queryKey: ['preview', shownClip?.id, shownClip?.revision],
+    queryKey: ['preview', shownClip?.id, shownRevision],
     queryFn: () => api.preview(shownClip!.id),
     enabled: shownClip !== null,
     staleTime: Infinity,
     gcTime: 0,
+    structuralSharing: false,
     placeholderData: (before) => (shownClip ? before : undefined),
   });
   const shownPreview = shownClip ? (preview.data ?? null) : null;
   const people = useMemo(() => episode.data?.people.map((p) => p.name) ?? [], [episode.data]);
   const cues = useQuery({
-    queryKey: ['cues', shownClip?.id, shownClip?.revision],
+    queryKey: ['cues', shownClip?.id, shownRevision],
     queryFn: () => api.cues(shownClip!.id),
     enabled: shownClip !== null && stage === 'letter',
     staleTime: Infinity,

@@ -191,7 +191,7 @@ class ClipController {
 
   private ClipStep settle(ClipStore.StoredClip before, ClipStore.StoredClip after, Episode episode) {
     store.remember(after);
-    events.clipsChanged(after.episodeId());
+    events.clipChanged(after.episodeId(), after.id(), after.revision());
     Told known = told.get(before.id());
     boolean fresh = known != null && known.episode() == episode && known.state().revision() == before.revision();
     ClipState from = fresh ? known.state() : ClipState.of(before, episode);

@@ -24,7 +24,12 @@ public class Events {
     return emitter;
   }
 
-  /** Clips of an episode were made, changed or removed. */
+  /** A clip has come to a revision. */
+  public void clipChanged(long episodeId, long clipId, int revision) {
+    send("clip", Map.of("episodeId", episodeId, "clipId", clipId, "revision", revision));
+  }
+
+  /** Clips of an episode were made or removed. */
   public void clipsChanged(long episodeId) {
     send("clips", Map.of("episodeId", episodeId));
   }
