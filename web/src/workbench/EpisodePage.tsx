@@ -40,8 +40,26 @@ import { ordered, STAGES, useWorkbench, type Stage } from './store';
 /** Edits that follow one another quicker than this are previewed together. */
 const CALM_MS = 120;
 
+/** A page in the background has no frames and does not wait for one. */
+const UNSEEN_MS = 500;
+
 const NO_LEVELS = new Uint8Array();
 const NO_PICKS: Pick[] = [];
+
+/** Whether something that is there has been on the screen: the text comes first, and what takes the server long waits for it. */
+function usePainted(there: boolean): boolean {
+  const [painted, setPainted] = useState(false);
+  useEffect(() => {
+    if (!there || painted) return;
+    const late = setTimeout(() => setPainted(true), UNSEEN_MS);
+    const frame = requestAnimationFrame(() => setTimeout(() => setPainted(true), 0));
+    return () => {
+      clearTimeout(late);
+      cancelAnimationFrame(frame);
+    };
+  }, [there, painted]);
+  return there && painted;
+}
 
 /** One episode: bench, galley with spine, plate, through the five stages. */
 export function EpisodePage() {
@@ -65,8 +83,7 @@ export function EpisodePage() {
   const [typing, setTyping] = useState(false);
   const episode = useQuery({ queryKey: ['episode', id], queryFn: () => api.episode(id), enabled: ready });
   const transcript = useQuery({ queryKey: ['transcript', id], queryFn: () => api.transcript(id) });
-  /** The text comes first; what takes the server long waits for it. */
-  const readable = transcript.data !== undefined;
+  const readable = usePainted(transcript.data !== undefined);
   const doubtful = useQuery({ queryKey: ['doubtful', id], queryFn: () => api.doubtful(id), enabled: readable });
   const levels = useQuery({
     queryKey: ['levels', id, episode.data?.madeAt],
@@ -75,7 +92,7 @@ export function EpisodePage() {
     staleTime: Infinity,
   });
   const specs = useQuery({ queryKey: ['specs'], queryFn: api.specs, staleTime: Infinity });
-  const clips = useQuery({ queryKey: ['clips', id], queryFn: () => api.clips(id), enabled: ready, structuralSharing: false });
+  const clips = useQuery({ queryKey: ['clips', id], queryFn: () => api.clips(id), enabled: ready && (readable || clipId !== null), structuralSharing: false });
   const keptBrief = useQuery({ queryKey: ['brief', id], queryFn: () => api.brief(id), staleTime: Infinity });
   const wanted = brief ?? keptBrief.data ?? null;
   const picks = useQuery({

@@ -3,6 +3,7 @@ package paringknife.core.pick;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
+import java.util.regex.Pattern;
 import paringknife.core.transcript.Passage;
 import paringknife.core.transcript.Transcript;
 
@@ -14,6 +15,8 @@ final class ContentWords {
   /** Words that fill a conversation and tell nothing (common practice). */
   private static final Set<String> VAGUE =
       Set.of("thing", "things", "something", "anything", "really", "kind", "sort", "maybe", "think", "thought", "mean", "means", "right", "okay", "good", "nice", "great", "little", "more", "less", "much", "many", "lot", "lots", "other", "others", "another", "same", "way", "ways", "bit", "here", "now", "later", "before", "again", "still", "even", "also", "only", "always", "never", "actually", "basically", "probably", "anyway", "sorry", "please", "thank", "thanks", "yes", "yeah", "back", "come", "comes", "came", "goes", "going", "gone", "went", "told", "tell", "talk", "talking", "saying", "says", "look", "make", "made", "take", "took", "carry", "let", "put", "fine", "sure", "depends", "remember", "forget", "second", "first", "part", "matter", "altogether", "list", "time", "year", "day", "people", "few", "should", "must", "might", "may", "those", "over", "off", "after", "where", "while", "until", "better", "best", "everybody", "everything", "somebody", "nobody", "nothing");
+
+  private static final Pattern ENDING = Pattern.compile("(?:ing|ed|es|s|'s)$");
 
   private ContentWords() {}
 
@@ -28,7 +31,7 @@ final class ContentWords {
 
   /** The word without a few English endings. */
   static String stem(String word) {
-    return word.length() > 4 ? word.replaceAll("(ing|ed|es|s|'s)$", "") : word;
+    return word.length() > 4 ? ENDING.matcher(word).replaceFirst("") : word;
   }
 
   /** Stems of the content words of a passage, in order. */

@@ -3,6 +3,7 @@ package paringknife.core.transcript;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 
 /** Finds the words of a transcript that are worth a look before anything is captioned. */
@@ -65,8 +66,10 @@ public final class DoubtfulWords {
     return endsOpen(words, i) ? DoubtfulWord.Why.NO_END : null;
   }
 
+  private static final Pattern MARKS_AROUND = Pattern.compile("^[^\\p{L}\\p{N}]+|[^\\p{L}\\p{N}]+$");
+
   private static String unmarked(String text) {
-    return text.replaceAll("^[^\\p{L}\\p{N}]+|[^\\p{L}\\p{N}]+$", "").replace('\u2019', '\'');
+    return MARKS_AROUND.matcher(text).replaceAll("").replace('\u2019', '\'');
   }
 
   private static boolean isSaidTwice(Word before, Word word) {

@@ -57,7 +57,7 @@ public record Word(
 
   /** Whether the word closes a sentence by its punctuation; an abbreviation or an initial does not. */
   public boolean endsSentence() {
-    if (text.endsWith(".") && !text.endsWith("..") && (ABBREVIATED.contains(bare()) || text.matches("[A-HJ-Z]\\."))) {
+    if (text.endsWith(".") && !text.endsWith("..") && (isInitial() || ABBREVIATED.contains(bare()))) {
       return false;
     }
     int last = text.length() - 1;
@@ -65,6 +65,11 @@ public record Word(
       last--;
     }
     return last >= 0 && ".?!\u2026".indexOf(text.charAt(last)) >= 0;
+  }
+
+  /** A single capital with a full stop; a sentence may well end in "I." */
+  private boolean isInitial() {
+    return text.length() == 2 && text.charAt(0) >= 'A' && text.charAt(0) <= 'Z' && text.charAt(0) != 'I';
   }
 
   /** Whether the word closes a clause (comma, semicolon, colon, dash) or a sentence. */
