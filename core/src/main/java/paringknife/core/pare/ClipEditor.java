@@ -27,7 +27,7 @@ public final class ClipEditor {
   private final LevelCurve levels;
   private final JoinPlacement placement;
   private final FillerFinder fillers;
-  private final CutLists cutLists;
+  private final LatestCutLists cutLists;
   private volatile @Nullable List<RepeatGroup> repeats;
   private volatile @Nullable Double quiet;
 
@@ -41,7 +41,7 @@ public final class ClipEditor {
     this.transcript = transcript;
     this.levels = levels;
     this.placement = new JoinPlacement(transcript, levels);
-    this.cutLists = new CutLists(transcript);
+    this.cutLists = new LatestCutLists(transcript);
   }
 
   /** Finds the filler words that count here. */

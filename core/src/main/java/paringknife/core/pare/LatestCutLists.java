@@ -8,7 +8,7 @@ import paringknife.core.transcript.Transcript;
  * The cut lists of clips of one transcript. Those of the {@value #AT_HAND} states asked for last are at
  * hand, so that an edit does not work out anew what it starts from. Safe for use by several threads.
  */
-final class CutLists {
+final class LatestCutLists {
   private static final int AT_HAND = 12;
 
   private final Transcript transcript;
@@ -16,7 +16,7 @@ final class CutLists {
 
   private record Known(ClipDocument clip, CutList cuts) {}
 
-  CutLists(Transcript transcript) {
+  LatestCutLists(Transcript transcript) {
     this.transcript = transcript;
   }
 
