@@ -24,6 +24,7 @@ import { HandOnPanel } from '../stages/HandOnPanel';
 import { SoundPanel } from '../stages/SoundPanel';
 import { PickSide } from '../stages/PickSide';
 import { EpisodeMap } from '../stages/EpisodeMap';
+import { usePainted } from '../ui/painted';
 import { useCalm } from '../ui/useCalm';
 import { Bench } from './Bench';
 import { redo, undo } from './changes';
@@ -40,26 +41,8 @@ import { ordered, STAGES, useWorkbench, type Stage } from './store';
 /** Edits that follow one another quicker than this are previewed together. */
 const CALM_MS = 120;
 
-/** A page in the background has no frames and does not wait for one. */
-const UNSEEN_MS = 500;
-
 const NO_LEVELS = new Uint8Array();
 const NO_PICKS: Pick[] = [];
-
-/** Whether something that is there has been on the screen: the text comes first, and what takes the server long waits for it. */
-function usePainted(there: boolean): boolean {
-  const [painted, setPainted] = useState(false);
-  useEffect(() => {
-    if (!there || painted) return;
-    const late = setTimeout(() => setPainted(true), UNSEEN_MS);
-    const frame = requestAnimationFrame(() => setTimeout(() => setPainted(true), 0));
-    return () => {
-      clearTimeout(late);
-      cancelAnimationFrame(frame);
-    };
-  }, [there, painted]);
-  return there && painted;
-}
 
 /** One episode: bench, galley with spine, plate, through the five stages. */
 export function EpisodePage() {
@@ -83,6 +66,7 @@ export function EpisodePage() {
   const [typing, setTyping] = useState(false);
   const episode = useQuery({ queryKey: ['episode', id], queryFn: () => api.episode(id), enabled: ready });
   const transcript = useQuery({ queryKey: ['transcript', id], queryFn: () => api.transcript(id) });
+  /** The text comes first; what takes the server long waits for it. */
   const readable = usePainted(transcript.data !== undefined);
   const doubtful = useQuery({ queryKey: ['doubtful', id], queryFn: () => api.doubtful(id), enabled: readable });
   const levels = useQuery({
@@ -103,14 +87,14 @@ export function EpisodePage() {
     staleTime: Infinity,
   });
 
-  const arriving = useRef({ playable: false, whole: false });
+  const notYet = useRef({ playable: false, whole: false });
   useEffect(() => {
     if (!item) return;
     // What came with the episode may have been timed, or made, while it was taken in.
-    if ((ready && arriving.current.playable) || (settled && arriving.current.whole)) {
+    if ((ready && notYet.current.playable) || (settled && notYet.current.whole)) {
       for (const key of ['transcript', 'doubtful', 'episode', 'picks', 'misfits', 'clips']) void queries.invalidateQueries({ queryKey: [key, id] });
     }
-    arriving.current = { playable: !ready, whole: !settled };
+    notYet.current = { playable: !ready, whole: !settled };
   }, [item, ready, settled, id, queries]);
   usePlace(id, params.get('at'), transcript.data?.startUs ?? null);
 

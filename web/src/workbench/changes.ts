@@ -1,24 +1,11 @@
 import type { QueryClient } from '@tanstack/react-query';
 import { api, Refusal, type ClipState, type ClipStep, type Intent } from '../api/client';
+import { painted } from '../ui/painted';
 import { applyStep } from './applyStep';
 import { useWorkbench, type Selection } from './store';
 import { untilAnswered } from './untilAnswered';
 
 let queue: Promise<unknown> = Promise.resolve();
-
-const UNSEEN_MS = 60;
-
-/** After the next frame is on the screen; a page in the background has none and does not wait for it. */
-const painted = () =>
-  new Promise<void>((done) => {
-    const unseen = setTimeout(done, UNSEEN_MS);
-    requestAnimationFrame(() =>
-      setTimeout(() => {
-        clearTimeout(unseen);
-        done();
-      }, 0),
-    );
-  });
 
 /**
  * Sends changes one after the other, each from the state the one before left, and for the clip that was

@@ -25,12 +25,7 @@ public final class CueWords {
       List<Integer> by = new ArrayList<>();
       for (String line : cue.text().split("\n")) {
         SpokenLine said = SpokenLine.of(line);
-        if (said.speaker() != null) {
-          if (!speakers.contains(said.speaker())) {
-            speakers.add(said.speaker());
-          }
-          speaker = speakers.indexOf(said.speaker());
-        }
+        speaker = said.speakerAmong(speakers, speaker);
         for (String token : said.text().split("\\s+")) {
           if (!token.isEmpty()) {
             tokens.add(token);

@@ -35,12 +35,7 @@ public final class PlainText {
     int speaker = -1;
     for (String line : text.replace("\uFEFF", "").split("\\R")) {
       SpokenLine spoken = SpokenLine.of(line);
-      if (spoken.speaker() != null) {
-        if (!speakers.contains(spoken.speaker())) {
-          speakers.add(spoken.speaker());
-        }
-        speaker = speakers.indexOf(spoken.speaker());
-      }
+      speaker = spoken.speakerAmong(speakers, speaker);
       boolean first = true;
       for (String token : spoken.text().split("\\s+")) {
         if (!token.isEmpty()) {

@@ -1,5 +1,6 @@
 package paringknife.core.formats;
 
+import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
@@ -20,5 +21,20 @@ record SpokenLine(@Nullable String speaker, String text) {
   static SpokenLine of(String line) {
     Matcher named = NAMED.matcher(line.strip());
     return named.matches() ? new SpokenLine(named.group(1), named.group(2).strip()) : new SpokenLine(null, line.strip());
+  }
+
+  /**
+   * Index of who says it among the speakers, who are added to when somebody new is named.
+   *
+   * @param before who spoke before, and goes on where nobody is named
+   */
+  int speakerAmong(List<String> speakers, int before) {
+    if (speaker == null) {
+      return before;
+    }
+    if (!speakers.contains(speaker)) {
+      speakers.add(speaker);
+    }
+    return speakers.indexOf(speaker);
   }
 }

@@ -20,16 +20,7 @@ public record ClipDocument(
     if (schema != SCHEMA) {
       throw new IllegalArgumentException("this clip was written by another version: " + schema);
     }
-    removals = isInOrder(removals) ? List.copyOf(removals) : removals.stream().sorted().toList();
-  }
-
-  private static boolean isInOrder(List<Removal> removals) {
-    for (int i = 1; i < removals.size(); i++) {
-      if (removals.get(i - 1).compareTo(removals.get(i)) > 0) {
-        return false;
-      }
-    }
-    return true;
+    removals = removals.stream().sorted().toList();
   }
 
   public static ClipDocument of(ClipSettings settings) {

@@ -391,14 +391,11 @@ public final class ClipEditor {
 
   private ClipDocument with(
       ClipDocument clip, Reason reason, List<Span> spans, List<String> texts) {
-    CutList cuts = cuts(clip);
-    KeptIndex index = spans.size() > 1 ? cuts.index() : null;
-    List<Removal> removals = new ArrayList<>(clip.removals().size() + spans.size());
-    removals.addAll(clip.removals());
+    KeptIndex cuts = cuts(clip).index();
+    List<Removal> removals = new ArrayList<>(clip.removals());
     long next = clip.nextRemovalId();
     for (int i = 0; i < spans.size(); i++) {
-      long kept = index == null ? cuts.keptUs(spans.get(i)) : index.keptUs(spans.get(i));
-      if (spans.get(i).lengthUs() > 0 && kept > 0) {
+      if (spans.get(i).lengthUs() > 0 && cuts.keptUs(spans.get(i)) > 0) {
         removals.add(new Removal(next++, reason, spans.get(i), texts.get(i)));
       }
     }

@@ -83,27 +83,18 @@ public record CutList(List<Span> kept, List<Span> cut, List<PlacedGap> gaps) {
   /** The times of a stretch that removals take out, in order and without overlap. */
   private static List<Span> merged(List<Removal> removals, Span stretch) {
     List<Span> merged = new ArrayList<>(removals.size());
-    long from = 0;
-    long to = -1;
     for (Removal removal : removals) {
-      Span span = removal.span();
-      if (removal.means() != Means.CUT || !span.overlaps(stretch)) {
+      if (removal.means() != Means.CUT || !removal.span().overlaps(stretch)) {
         continue;
       }
-      long starts = Math.max(stretch.startUs(), span.startUs());
-      long ends = Math.min(stretch.endUs(), span.endUs());
-      if (to >= 0 && starts <= to) {
-        to = Math.max(to, ends);
-        continue;
-      }
-      if (to >= 0) {
+      long from = Math.max(stretch.startUs(), removal.span().startUs());
+      long to = Math.min(stretch.endUs(), removal.span().endUs());
+      int last = merged.size() - 1;
+      if (last >= 0 && from <= merged.get(last).endUs()) {
+        merged.set(last, new Span(merged.get(last).startUs(), Math.max(merged.get(last).endUs(), to)));
+      } else {
         merged.add(new Span(from, to));
       }
-      from = starts;
-      to = ends;
-    }
-    if (to >= 0) {
-      merged.add(new Span(from, to));
     }
     return merged;
   }
@@ -141,15 +132,6 @@ public record CutList(List<Span> kept, List<Span> cut, List<PlacedGap> gaps) {
   /** Length of the clip in microseconds, gaps included. */
   public long lengthUs() {
     return kept.stream().mapToLong(Span::lengthUs).sum() + gaps.stream().mapToLong(PlacedGap::lengthUs).sum();
-  }
-
-  /** How much of a span plays, in microseconds; for many questions ask the {@link #index()}. */
-  public long keptUs(Span span) {
-    long sum = 0;
-    for (Span one : kept) {
-      sum += one.overlapUs(span);
-    }
-    return sum;
   }
 
   /** Where each kept span begins on the clip's clock, microseconds. */

@@ -22,10 +22,9 @@ public record Parings(long originalUs, long lengthUs, Map<Reason, Total> byReaso
    * @param cuts the clip's cut list
    */
   public static Parings of(ClipDocument clip, CutList cuts) {
+    Map<Reason, Total> totals = new EnumMap<>(Reason.class);
     List<Span> stretches = clip.settings().stretches();
     long original = stretches.stream().mapToLong(Span::lengthUs).sum();
-    int[] counts = new int[Reason.values().length];
-    long[] times = new long[counts.length];
     long counted = Long.MIN_VALUE;
     for (Removal removal : clip.removals()) {
       if (removal.means() != Means.CUT) {
@@ -34,17 +33,17 @@ public record Parings(long originalUs, long lengthUs, Map<Reason, Total> byReaso
       long from = Math.max(counted, removal.span().startUs());
       long to = removal.span().endUs();
       counted = Math.max(counted, to);
+      long inside = 0;
       boolean touches = false;
       for (Span stretch : stretches) {
         touches |= stretch.overlaps(removal.span());
-        times[removal.reason().ordinal()] += Math.max(0, Math.min(to, stretch.endUs()) - Math.max(from, stretch.startUs()));
+        if (to > from) {
+          inside += stretch.overlapUs(new Span(from, to));
+        }
       }
-      counts[removal.reason().ordinal()] += touches ? 1 : 0;
-    }
-    Map<Reason, Total> totals = new EnumMap<>(Reason.class);
-    for (Reason reason : Reason.values()) {
-      if (counts[reason.ordinal()] > 0) {
-        totals.put(reason, new Total(counts[reason.ordinal()], times[reason.ordinal()]));
+      if (touches) {
+        Total before = totals.getOrDefault(removal.reason(), new Total(0, 0));
+        totals.put(removal.reason(), new Total(before.count() + 1, before.us() + inside));
       }
     }
     return new Parings(original, cuts.lengthUs(), totals);

@@ -27,20 +27,20 @@ public final class StretchEditor {
   public List<Passage> pieces(ClipDocument clip) {
     List<Passage> pieces = new ArrayList<>();
     for (Span stretch : clip.settings().stretches()) {
-      int from = transcript.firstEndingAfter(stretch.startUs());
-      while (from < transcript.words().size() && transcript.words().get(from).span().middleUs() < stretch.startUs()) {
-        from++;
-      }
-      int to = Math.max(from, transcript.firstEndingAfter(stretch.endUs()));
-      while (to > from && transcript.words().get(to - 1).span().middleUs() >= stretch.endUs()) {
-        to--;
-      }
-      while (to < transcript.words().size() && transcript.words().get(to).span().middleUs() < stretch.endUs()) {
-        to++;
-      }
+      int from = firstFrom(stretch.startUs());
+      int to = Math.max(from, firstFrom(stretch.endUs()));
       pieces.add(new Passage(from, to, from < to ? transcript.words().get(from).speaker() : -1));
     }
     return pieces;
+  }
+
+  /** Index of the first word that has its middle at a time or after it. */
+  private int firstFrom(long us) {
+    int word = transcript.firstEndingAfter(us);
+    while (word < transcript.words().size() && transcript.words().get(word).span().middleUs() < us) {
+      word++;
+    }
+    return word;
   }
 
   /**
