@@ -115,8 +115,7 @@ const post = <T>(path: string, body: unknown = {}) => request<T>('POST', path, b
 export const api = {
   shelf: () => get<ShelfItem[]>('/shelf'),
   mediaFolder: () => get<MediaFile[]>('/media-folder'),
-  addEpisode: (asked: Schemas['NewEpisode']) =>
-    post<Schemas['Shelved']>('/episodes', asked),
+  addEpisode: (asked: Schemas['NewEpisode']) => post<Schemas['Shelved']>('/episodes', asked),
   tryAgain: (id: number) => post<ShelfItem>(`/episodes/${id}/ingest`),
   stopIngest: (id: number) => post<ShelfItem>(`/episodes/${id}/ingest/stop`),
   recogniser: () => get<Schemas['Description']>('/recogniser'),
@@ -126,7 +125,8 @@ export const api = {
   finishUpload: (address: string) => post<MediaFile>('/uploads', { address }),
   shelves: () => get<Shelf[]>('/shelves'),
   addShelf: (name: string, parentId: number | null) => post<number>('/shelves', { name, parentId }),
-  changeShelf: (id: number, name: string, parentId: number | null) => request<void>('PUT', `/shelves/${id}`, { name, parentId }),
+  changeShelf: (id: number, name: string, parentId: number | null) =>
+    request<void>('PUT', `/shelves/${id}`, { name, parentId }),
   removeShelf: (id: number) => request<void>('DELETE', `/shelves/${id}`),
   describeEpisode: (id: number, asked: Schemas['EpisodeDescription']) => request<void>('PUT', `/episodes/${id}`, asked),
   binEpisode: (id: number) => request<void>('DELETE', `/episodes/${id}`),
@@ -140,17 +140,21 @@ export const api = {
     new Uint8Array(await (await fetch(`/api/episodes/${id}/levels?made=${madeAt}`)).arrayBuffer()),
   correct: (id: number, revision: number, intent: CorrectionIntent) =>
     post<TranscriptStep>(`/episodes/${id}/transcript/changes`, { revision, intent }),
-  undoCorrection: (id: number, revision: number) => post<TranscriptStep>(`/episodes/${id}/transcript/undo`, { revision }),
-  redoCorrection: (id: number, revision: number) => post<TranscriptStep>(`/episodes/${id}/transcript/redo`, { revision }),
+  undoCorrection: (id: number, revision: number) =>
+    post<TranscriptStep>(`/episodes/${id}/transcript/undo`, { revision }),
+  redoCorrection: (id: number, revision: number) =>
+    post<TranscriptStep>(`/episodes/${id}/transcript/redo`, { revision }),
   doubtful: (id: number) => get<DoubtfulWord[]>(`/episodes/${id}/doubtful`),
   glossary: (id: number) => get<Schemas['Entry'][]>(`/episodes/${id}/glossary`),
-  acceptSpelling: (id: number, heard: string, written: string) => post<void>(`/episodes/${id}/glossary`, { heard, written }),
-  removeSpelling: (id: number, heard: string, written: string) => post<void>(`/episodes/${id}/glossary/remove`, { heard, written }),
+  acceptSpelling: (id: number, heard: string, written: string) =>
+    post<void>(`/episodes/${id}/glossary`, { heard, written }),
+  removeSpelling: (id: number, heard: string, written: string) =>
+    post<void>(`/episodes/${id}/glossary/remove`, { heard, written }),
   said: (phrase: string) => get<Said[]>(`/said?phrase=${encodeURIComponent(phrase)}`),
-  search: (id: number, phrase: string) =>
-    get<Hit[]>(`/episodes/${id}/search?phrase=${encodeURIComponent(phrase)}`),
+  search: (id: number, phrase: string) => get<Hit[]>(`/episodes/${id}/search?phrase=${encodeURIComponent(phrase)}`),
   brief: (id: number) => get<Brief>(`/episodes/${id}/brief`),
-  readBrief: (id: number, sentence: string, otherwise: Brief) => post<Schemas['BriefRead']>(`/episodes/${id}/brief-sentence`, { sentence, otherwise }),
+  readBrief: (id: number, sentence: string, otherwise: Brief) =>
+    post<Schemas['BriefRead']>(`/episodes/${id}/brief-sentence`, { sentence, otherwise }),
   highlights: (id: number, brief: Brief) => post<Pick[]>(`/episodes/${id}/highlights`, brief),
   pickLimits: (id: number) => get<string[]>(`/episodes/${id}/pick-limits`),
   makeOfGathered: (title: string, pieces: { episodeId: number; firstWord: number; lastWord: number }[]) =>
@@ -160,10 +164,13 @@ export const api = {
   addMark: (id: number, mark: Schemas['NewMark']) => post<number>(`/episodes/${id}/marks`, mark),
   changeMark: (id: number, mark: Mark) => request<void>('PUT', `/episodes/${id}/marks`, mark),
   removeMarks: (id: number, ids: number[]) => post<void>(`/episodes/${id}/marks/remove`, { ids }),
-  importMarks: (id: number, name: string, text: string) => post<Schemas['PicksRead']>(`/episodes/${id}/marks/import`, { name, text }),
-  pieces: (id: number, scripts: string, breakSeconds: number) => post<Piece[]>(`/episodes/${id}/pieces`, { scripts, breakSeconds }),
+  importMarks: (id: number, name: string, text: string) =>
+    post<Schemas['PicksRead']>(`/episodes/${id}/marks/import`, { name, text }),
+  pieces: (id: number, scripts: string, breakSeconds: number) =>
+    post<Piece[]>(`/episodes/${id}/pieces`, { scripts, breakSeconds }),
   chapters: (id: number) => get<Schemas['ChapterList']>(`/episodes/${id}/chapters`),
-  settleChapters: (id: number, chapters: Chapter[]) => request<Schemas['ChapterList']>('PUT', `/episodes/${id}/chapters`, chapters),
+  settleChapters: (id: number, chapters: Chapter[]) =>
+    request<Schemas['ChapterList']>('PUT', `/episodes/${id}/chapters`, chapters),
   clips: (id: number) => get<ClipState[]>(`/episodes/${id}/clips`),
   createClip: (id: number, firstWord: number, lastWord: number, title = '') =>
     post<ClipState>(`/episodes/${id}/clips`, { firstWord, lastWord, title }),
@@ -185,20 +192,24 @@ export const api = {
   fillerList: (id: number) => get<FillerList>(`/clips/${id}/filler-list`),
   changeFillerList: (id: number, list: FillerList) => request<FillerList>('PUT', `/clips/${id}/filler-list`, list),
   loudness: (id: number) => get<Schemas['Loudness']>(`/clips/${id}/loudness`),
-  part: (id: number, revision: number, word: number) => post<Schemas['PartedClip']>(`/clips/${id}/part`, { revision, word }),
+  part: (id: number, revision: number, word: number) =>
+    post<Schemas['PartedClip']>(`/clips/${id}/part`, { revision, word }),
   join: (id: number, revision: number, other: number) => post<ClipStep>(`/clips/${id}/join`, { revision, other }),
   keptPieces: (id: number) => get<PiecesMade[]>(`/clips/${id}/pieces`),
-  writePieces: (id: number, each: boolean, handles: number) => post<PiecesMade[]>(`/clips/${id}/pieces`, { each, handles }),
+  writePieces: (id: number, each: boolean, handles: number) =>
+    post<PiecesMade[]>(`/clips/${id}/pieces`, { each, handles }),
   versions: (id: number) => get<Schemas['Version'][]>(`/clips/${id}/versions`),
   keepVersion: (id: number, name: string) => post<Schemas['Version'][]>(`/clips/${id}/versions`, { name }),
   compareVersion: (id: number, version: number, other: number | null) =>
     get<Schemas['Comparison']>(`/clips/${id}/versions/${version}/comparison${other === null ? '' : `?with=${other}`}`),
-  returnToVersion: (id: number, version: number, revision: number) => post<ClipStep>(`/clips/${id}/versions/${version}/return`, { revision }),
+  returnToVersion: (id: number, version: number, revision: number) =>
+    post<ClipStep>(`/clips/${id}/versions/${version}/return`, { revision }),
   duplicate: (id: number) => post<ClipState>(`/clips/${id}/duplicate`),
   preview: (id: number) => get<Preview>(`/clips/${id}/preview`),
   cues: (id: number) => get<Cue[]>(`/clips/${id}/cues`),
   /** Where the script of the captions lies; the revisions tell one state from the next. */
-  captionScript: (id: number, revision: number, words: number) => `/api/clips/${id}/captions.ass?clip=${revision}&words=${words}`,
+  captionScript: (id: number, revision: number, words: number) =>
+    `/api/clips/${id}/captions.ass?clip=${revision}&words=${words}`,
   specs: () => get<Spec[]>('/specs'),
   letterings: () => get<Lettering[]>('/letterings'),
   sheet: (id: number) => get<Sheet>(`/episodes/${id}/sheet`),

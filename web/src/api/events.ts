@@ -21,7 +21,10 @@ export function useServerEvents() {
       lost = true;
     };
     source.onopen = () => {
-      if (lost) void queries.invalidateQueries({ predicate: (q) => q.queryKey[0] !== 'transcript' || useWorkbench.getState().saving === 0 });
+      if (lost)
+        void queries.invalidateQueries({
+          predicate: (q) => q.queryKey[0] !== 'transcript' || useWorkbench.getState().saving === 0,
+        });
       lost = false;
     };
     source.addEventListener('shelf', () => {

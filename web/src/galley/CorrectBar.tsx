@@ -41,7 +41,10 @@ export function CorrectBar({ episodeId, transcript, corrections, cuts, doubtful 
   const [first, last] = selection ? ordered(selection) : [-1, -1];
   const why = first === last ? doubtful.find((d) => d.index === first)?.why : undefined;
   return (
-    <div className="flex h-[38px] shrink-0 items-center border-b border-rule bg-desk px-4 text-[13px] whitespace-nowrap" data-testid="correct-bar">
+    <div
+      className="flex h-[38px] shrink-0 items-center border-b border-rule bg-desk px-4 text-[13px] whitespace-nowrap"
+      data-testid="correct-bar"
+    >
       {carrying ? (
         <span className="flex items-center gap-2 pl-1" data-testid="carrying">
           {ordered(carrying)[1] - ordered(carrying)[0] + 1} words taken up. Select a word:
@@ -62,18 +65,33 @@ export function CorrectBar({ episodeId, transcript, corrections, cuts, doubtful 
       ) : first < 0 || last >= transcript.text.length ? (
         <span className="pl-1 text-faint">Select a word to correct it</span>
       ) : (
-        <Selected cuts={cuts} episodeId={episodeId} first={first} last={last} transcript={transcript} corrections={corrections} />
+        <Selected
+          cuts={cuts}
+          episodeId={episodeId}
+          first={first}
+          last={last}
+          transcript={transcript}
+          corrections={corrections}
+        />
       )}
       <span className="ml-auto flex items-center gap-4 pl-3 text-soft">
         {why && <span className="text-accent">{WHY[why]}</span>}
         {doubtful.length > 0 && !(cuts && first >= 0) && (
-          <span title={`${keyName(keyFor('n'))} goes to the next one, ${keyName(keyFor('a'))} accepts it, ${keyName(keyFor('t'))} corrects it`} data-testid="doubtful">
+          <span
+            title={`${keyName(keyFor('n'))} goes to the next one, ${keyName(keyFor('a'))} accepts it, ${keyName(keyFor('t'))} corrects it`}
+            data-testid="doubtful"
+          >
             {doubtful.length} doubtful <ShownKey ours="n" />
           </span>
         )}
         {cuts && (
           <label className="flex items-center gap-1.5">
-            <input type="checkbox" className="accent-[var(--steel)]" checked={showStruck} onChange={(e) => useWorkbench.setState({ showStruck: e.target.checked })} />
+            <input
+              type="checkbox"
+              className="accent-[var(--steel)]"
+              checked={showStruck}
+              onChange={(e) => useWorkbench.setState({ showStruck: e.target.checked })}
+            />
             show what went
           </label>
         )}
@@ -82,7 +100,21 @@ export function CorrectBar({ episodeId, transcript, corrections, cuts, doubtful 
   );
 }
 
-function Selected({ cuts, episodeId, first, last, transcript, corrections }: { cuts: boolean; episodeId: number; first: number; last: number; transcript: TranscriptColumns; corrections: Corrections }) {
+function Selected({
+  cuts,
+  episodeId,
+  first,
+  last,
+  transcript,
+  corrections,
+}: {
+  cuts: boolean;
+  episodeId: number;
+  first: number;
+  last: number;
+  transcript: TranscriptColumns;
+  corrections: Corrections;
+}) {
   const phrase = transcript.text.slice(first, last + 1).join(' ');
   const paragraphStarts = transcript.paragraphs.some((p) => p.from === first);
   return (
@@ -94,7 +126,9 @@ function Selected({ cuts, episodeId, first, last, transcript, corrections }: { c
       <All key={phrase} episodeId={episodeId} phrase={phrase} transcript={transcript} corrections={corrections} />
       <Act label="Mark" ours="p" onAct={() => void corrections.correct({ type: 'mark', word: last })} />
       <Act label="Capital" ours="u" onAct={() => void corrections.correct({ type: 'capital', word: first })} />
-      {last > first && <Act label="Join" ours="" onAct={() => void corrections.correct({ type: 'join', first, last })} />}
+      {last > first && (
+        <Act label="Join" ours="" onAct={() => void corrections.correct({ type: 'join', first, last })} />
+      )}
       <Act
         label={paragraphStarts ? 'Run on' : 'Paragraph'}
         ours="b"
@@ -115,12 +149,26 @@ function Act({ label, ours, onAct }: { label: string; ours: string; onAct: () =>
 }
 
 /** Every place where the phrase is said, each to be taken or left. */
-function All({ episodeId, phrase, transcript, corrections }: { episodeId: number; phrase: string; transcript: TranscriptColumns; corrections: Corrections }) {
+function All({
+  episodeId,
+  phrase,
+  transcript,
+  corrections,
+}: {
+  episodeId: number;
+  phrase: string;
+  transcript: TranscriptColumns;
+  corrections: Corrections;
+}) {
   const bare = phrase.replace(/[.,;:?!"“”]/g, '');
   const [open, setOpen] = useState(false);
   const [text, setText] = useState(bare);
   const [left, setLeft] = useState<Set<number>>(new Set());
-  const found = useQuery({ queryKey: ['alike', episodeId, transcript.revision, bare], queryFn: () => api.search(episodeId, bare), enabled: open });
+  const found = useQuery({
+    queryKey: ['alike', episodeId, transcript.revision, bare],
+    queryFn: () => api.search(episodeId, bare),
+    enabled: open,
+  });
   const hits = (found.data ?? []).filter((h) => strip(transcript.text[h.to - 1]) === strip(bare.split(' ').at(-1)!));
   const taken = hits.filter((h) => !left.has(transcript.ids[h.from]));
   return (
@@ -132,7 +180,12 @@ function All({ episodeId, phrase, transcript, corrections }: { episodeId: number
         <Popover.Content className="panel w-[440px]" sideOffset={6} align="start">
           <label>
             <span className="label">Write “{bare}” as</span>
-            <input className="field mt-0.5 font-serif text-[16px]" value={text} autoFocus onChange={(e) => setText(e.target.value)} />
+            <input
+              className="field mt-0.5 font-serif text-[16px]"
+              value={text}
+              autoFocus
+              onChange={(e) => setText(e.target.value)}
+            />
           </label>
           <ul className="mt-3 max-h-64 overflow-y-auto">
             {hits.map((h) => {
@@ -143,11 +196,16 @@ function All({ episodeId, phrase, transcript, corrections }: { episodeId: number
                     type="checkbox"
                     aria-label={`at ${clock(transcript.startUs[h.from])}`}
                     checked={!left.has(id)}
-                    onChange={() => setLeft((before) => (before.has(id) ? new Set([...before].filter((x) => x !== id)) : new Set(before).add(id)))}
+                    onChange={() =>
+                      setLeft((before) =>
+                        before.has(id) ? new Set([...before].filter((x) => x !== id)) : new Set(before).add(id),
+                      )
+                    }
                   />
                   <span className="w-12 text-[12px] text-faint tabular-nums">{clock(transcript.startUs[h.from])}</span>
                   <span className="flex-1 font-serif">
-                    {transcript.text.slice(Math.max(0, h.from - 4), h.from).join(' ')} <b>{transcript.text.slice(h.from, h.to).join(' ')}</b>{' '}
+                    {transcript.text.slice(Math.max(0, h.from - 4), h.from).join(' ')}{' '}
+                    <b>{transcript.text.slice(h.from, h.to).join(' ')}</b>{' '}
                     {transcript.text.slice(h.to, h.to + 4).join(' ')}
                   </span>
                 </li>
@@ -184,7 +242,17 @@ function All({ episodeId, phrase, transcript, corrections }: { episodeId: number
 
 const strip = (word: string) => word.toLowerCase().replace(/^[^\p{L}\p{N}]+|[^\p{L}\p{N}]+$/gu, '');
 
-function Speaker({ first, last, transcript, corrections }: { first: number; last: number; transcript: TranscriptColumns; corrections: Corrections }) {
+function Speaker({
+  first,
+  last,
+  transcript,
+  corrections,
+}: {
+  first: number;
+  last: number;
+  transcript: TranscriptColumns;
+  corrections: Corrections;
+}) {
   const [typed, setTyped] = useState('');
   const paragraph = transcript.paragraphs.find((p) => first >= p.from && first < p.to);
   const whole = first === last && paragraph ? { first: paragraph.from, last: paragraph.to - 1 } : { first, last };
@@ -199,11 +267,20 @@ function Speaker({ first, last, transcript, corrections }: { first: number; last
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content className="panel w-[250px]" sideOffset={6} align="start">
-          <p className="text-soft">{whole.last > whole.first ? (first === last ? 'This paragraph is said by' : 'These words are said by') : 'This is said by'}</p>
+          <p className="text-soft">
+            {whole.last > whole.first
+              ? first === last
+                ? 'This paragraph is said by'
+                : 'These words are said by'
+              : 'This is said by'}
+          </p>
           <div className="mt-2 flex flex-col gap-1">
             {transcript.speakers.map((name, s) => (
               <Popover.Close key={name} asChild>
-                <button className="flex items-center gap-2 rounded px-2 py-1 text-left hover:bg-desk" onClick={() => give(name)}>
+                <button
+                  className="flex items-center gap-2 rounded px-2 py-1 text-left hover:bg-desk"
+                  onClick={() => give(name)}
+                >
                   <span className="h-3 w-3 rounded-full" style={{ background: `var(--speaker-${s % 4})` }} />
                   {name}
                 </button>
@@ -216,7 +293,13 @@ function Speaker({ first, last, transcript, corrections }: { first: number; last
                 give(typed);
               }}
             >
-              <input className="field" placeholder="somebody else" aria-label="Another speaker" value={typed} onChange={(e) => setTyped(e.target.value)} />
+              <input
+                className="field"
+                placeholder="somebody else"
+                aria-label="Another speaker"
+                value={typed}
+                onChange={(e) => setTyped(e.target.value)}
+              />
               <button className="button" disabled={!typed.trim()}>
                 Add
               </button>

@@ -4,7 +4,17 @@ import type { Corrections } from '../workbench/corrections';
 import { stopCorrecting } from '../workbench/corrections';
 
 /** A text field in the line itself; Enter keeps what is typed, Escape lets it be. */
-export function CorrectField({ first, last, transcript, corrections }: { first: number; last: number; transcript: TranscriptColumns; corrections: Corrections }) {
+export function CorrectField({
+  first,
+  last,
+  transcript,
+  corrections,
+}: {
+  first: number;
+  last: number;
+  transcript: TranscriptColumns;
+  corrections: Corrections;
+}) {
   const before = transcript.text.slice(first, last + 1).join(' ');
   const [text, setText] = useState(before);
   const field = useRef<HTMLInputElement>(null);
@@ -21,7 +31,13 @@ export function CorrectField({ first, last, transcript, corrections }: { first: 
     <input
       ref={field}
       className="rounded border border-accent bg-paper px-1 font-serif outline-none"
-      style={{ width: `${Math.max(6, text.length + 2)}ch`, maxWidth: 520, fontSize: 'inherit', height: 28, lineHeight: '26px' }}
+      style={{
+        width: `${Math.max(6, text.length + 2)}ch`,
+        maxWidth: 520,
+        fontSize: 'inherit',
+        height: 28,
+        lineHeight: '26px',
+      }}
       aria-label="Corrected text"
       data-testid="correct-field"
       value={text}

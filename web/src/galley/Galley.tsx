@@ -1,4 +1,4 @@
-import { memo, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { memo, useEffect, useEffectEvent, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import type { ClipState, Cue, Pick, Preview, Removal, Span, TranscriptColumns } from '../api/client';
 import { current } from '../plate/player';
@@ -11,7 +11,16 @@ import { lineHeightOf, useReading } from '../workbench/reading';
 import { CorrectField } from './CorrectField';
 import { captionPieces, framePieces, Lane, LANE, type LanePiece } from './Lane';
 import { Loupe, LOUPE_HEIGHT, type Join } from './Loupe';
-import { canvasMeasure, cutFlags, paragraphOf, sentenceOf, setPieces, SHORTEST_PAUSE_US, wordAt, type Row } from './setLines';
+import {
+  canvasMeasure,
+  cutFlags,
+  paragraphOf,
+  sentenceOf,
+  setPieces,
+  SHORTEST_PAUSE_US,
+  wordAt,
+  type Row,
+} from './setLines';
 import { isPared } from './stops';
 import { drawSpine } from './spine';
 import { TimeIndex } from './timeIndex';
@@ -35,7 +44,19 @@ interface Props {
 const MARGIN = 208;
 
 /** The transcript set as a page, with the spine in its margin. */
-export const Galley = memo(function Galley({ transcript, levels, clip, preview, cues, stage, picks, names, people, corrections, frameUs }: Props) {
+export const Galley = memo(function Galley({
+  transcript,
+  levels,
+  clip,
+  preview,
+  cues,
+  stage,
+  picks,
+  names,
+  people,
+  corrections,
+  frameUs,
+}: Props) {
   const scroller = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(0);
   const [fontsReady, setFontsReady] = useState(false);
@@ -69,7 +90,17 @@ export const Galley = memo(function Galley({ transcript, levels, clip, preview, 
   const gapWords = clip ? clip.gaps.map((g) => g.word).join() : '';
   const column = Math.min(textSize * 30.5, Math.max(160, width - margin - 36));
   const lines = useMemo(
-    () => (fontsReady && width ? setPieces(transcript, pieces, column, lineHeightOf(textSize), canvasMeasure(font), new Set(gapWords ? gapWords.split(',').map(Number) : [])) : []),
+    () =>
+      fontsReady && width
+        ? setPieces(
+            transcript,
+            pieces,
+            column,
+            lineHeightOf(textSize),
+            canvasMeasure(font),
+            new Set(gapWords ? gapWords.split(',').map(Number) : []),
+          )
+        : [],
     [transcript, pieces, column, fontsReady, width, textSize, font, gapWords],
   );
   const loupe = useWorkbench((s) => s.loupe);
@@ -78,7 +109,10 @@ export const Galley = memo(function Galley({ transcript, levels, clip, preview, 
   const join = useMemo(() => joinOf(looked, stage === 'pare' ? clip : null, seam), [looked, stage, clip, seam]);
   const rows = useMemo(() => (join ? withLoupe(lines, join) : lines), [lines, join]);
   const cut = clip?.cut;
-  const cutNow = useMemo(() => (cut ? cutFlags(transcript, cut) : new Uint8Array(transcript.text.length)), [transcript, cut]);
+  const cutNow = useMemo(
+    () => (cut ? cutFlags(transcript, cut) : new Uint8Array(transcript.text.length)),
+    [transcript, cut],
+  );
   const flags = useMemo(() => withStruck(cutNow, striking), [cutNow, striking]);
   const rowOf = useMemo(() => {
     const index = new Int32Array(transcript.text.length).fill(-1);
@@ -88,6 +122,8 @@ export const Galley = memo(function Galley({ transcript, levels, clip, preview, 
     return index;
   }, [rows, transcript]);
 
+  // It hands out functions whose answers change, so nothing of them is kept between renders.
+  // eslint-disable-next-line react-hooks/incompatible-library
   const virtual = useVirtualizer({
     count: rows.length,
     getScrollElement: () => scroller.current,
@@ -148,89 +184,125 @@ export const Galley = memo(function Galley({ transcript, levels, clip, preview, 
   const [correctFrom, correctTo] = correcting ? ordered(correcting) : [-1, -2];
   return (
     <div className="relative h-full">
-    {wandered && (
-      <button className="button absolute bottom-4 left-1/2 z-10 -translate-x-1/2 shadow-lg" onClick={comeBack}>
-        Back to what plays
-      </button>
-    )}
-    <div
-      ref={scroller}
-      onWheel={wander}
-      onTouchMove={wander}
-      className="relative h-full overflow-y-auto overscroll-contain reading-page"
-      data-testid="galley"
-      tabIndex={0}
-      aria-label="Transcript"
-      role="document"
-    >
-      <div className="relative" style={{ height: virtual.getTotalSize(), '--text-size': `${textSize}px`, '--line-height': `${lineHeightOf(textSize)}px` } as React.CSSProperties}>
-        {virtual.getVirtualItems().map((item) => {
-          const row = rows[item.index];
-          if (!row) return null;
-          return (
-            <div
-              key={item.key}
-              className="absolute inset-x-0 flex"
-              style={{ transform: `translateY(${item.start}px)`, height: row.height }}
-            >
-              {row.kind === 'loupe' ? (
-                join && <Loupe key={join.key} join={join} transcript={transcript} levels={levels} frameUs={frameUs} />
-              ) : row.kind === 'seam' ? (
-                <div className="flex flex-1 items-center gap-3 text-[12px] text-faint" style={{ marginLeft: margin }} data-testid="seam">
-                  <span className="w-24 border-t border-dashed border-rule" />
-                  from {clock(row.startUs)}
-                  {stage === 'pare' && (
-                    <>
-                      <button className="link" onClick={() => useWorkbench.setState({ seam: row.place, loupe: null })}>
-                        loupe
-                      </button>
-                      <button className="link" onClick={() => void change({ type: 'dropStretch', place: row.place })}>
-                        drop
-                      </button>
-                    </>
-                  )}
-                </div>
-              ) : row.kind === 'speaker' ? (
-                <SpeakerName margin={margin} speaker={row.speaker} name={names[row.speaker] ?? 'Somebody'} corrections={corrections} />
-              ) : (
-                <SetLine
-                  row={row}
-                  transcript={transcript}
-                  levels={levels}
-                  clip={clip}
-                  beside={beside}
-                  stage={stage}
-                  lane={lane}
-                  flags={flags}
-                  showStruck={showStruck}
-                  {...within(row, 'selected', selectedFrom, selectedTo)}
-                  marks={marks}
-                  nowFrom={nowHit?.from ?? -1}
-                  nowTo={nowHit?.to ?? -1}
-                  picks={picks}
-                  breaks={breaks}
-                  correctFrom={correctFrom >= row.from && correctFrom < row.to ? correctFrom : -1}
-                  correctTo={correctFrom < row.to && correctTo >= row.from ? correctTo : -1}
-                  corrections={corrections}
-                  pause={pause !== null && pause >= row.from && pause < row.to ? pause : -1}
-                />
-              )}
-            </div>
-          );
-        })}
+      {wandered && (
+        <button className="button absolute bottom-4 left-1/2 z-10 -translate-x-1/2 shadow-lg" onClick={comeBack}>
+          Back to what plays
+        </button>
+      )}
+      <div
+        ref={scroller}
+        onWheel={wander}
+        onTouchMove={wander}
+        className="relative h-full overflow-y-auto overscroll-contain reading-page"
+        data-testid="galley"
+        tabIndex={0}
+        aria-label="Transcript"
+        role="document"
+      >
+        <div
+          className="relative"
+          style={
+            {
+              height: virtual.getTotalSize(),
+              '--text-size': `${textSize}px`,
+              '--line-height': `${lineHeightOf(textSize)}px`,
+            } as React.CSSProperties
+          }
+        >
+          {virtual.getVirtualItems().map((item) => {
+            const row = rows[item.index];
+            if (!row) return null;
+            return (
+              <div
+                key={item.key}
+                className="absolute inset-x-0 flex"
+                style={{ transform: `translateY(${item.start}px)`, height: row.height }}
+              >
+                {row.kind === 'loupe' ? (
+                  join && <Loupe key={join.key} join={join} transcript={transcript} levels={levels} frameUs={frameUs} />
+                ) : row.kind === 'seam' ? (
+                  <div
+                    className="flex flex-1 items-center gap-3 text-[12px] text-faint"
+                    style={{ marginLeft: margin }}
+                    data-testid="seam"
+                  >
+                    <span className="w-24 border-t border-dashed border-rule" />
+                    from {clock(row.startUs)}
+                    {stage === 'pare' && (
+                      <>
+                        <button
+                          className="link"
+                          onClick={() => useWorkbench.setState({ seam: row.place, loupe: null })}
+                        >
+                          loupe
+                        </button>
+                        <button className="link" onClick={() => void change({ type: 'dropStretch', place: row.place })}>
+                          drop
+                        </button>
+                      </>
+                    )}
+                  </div>
+                ) : row.kind === 'speaker' ? (
+                  <SpeakerName
+                    margin={margin}
+                    speaker={row.speaker}
+                    name={names[row.speaker] ?? 'Somebody'}
+                    corrections={corrections}
+                  />
+                ) : (
+                  <SetLine
+                    row={row}
+                    transcript={transcript}
+                    levels={levels}
+                    clip={clip}
+                    beside={beside}
+                    stage={stage}
+                    lane={lane}
+                    flags={flags}
+                    showStruck={showStruck}
+                    {...within(row, 'selected', selectedFrom, selectedTo)}
+                    marks={marks}
+                    nowFrom={nowHit?.from ?? -1}
+                    nowTo={nowHit?.to ?? -1}
+                    picks={picks}
+                    breaks={breaks}
+                    correctFrom={correctFrom >= row.from && correctFrom < row.to ? correctFrom : -1}
+                    correctTo={correctFrom < row.to && correctTo >= row.from ? correctTo : -1}
+                    corrections={corrections}
+                    pause={pause !== null && pause >= row.from && pause < row.to ? pause : -1}
+                  />
+                )}
+              </div>
+            );
+          })}
+        </div>
       </div>
-    </div>
     </div>
   );
 });
 
 /** The name over a turn; a click lets it be changed, for all that this speaker says. */
-function SpeakerName({ margin, speaker, name, corrections }: { margin: number; speaker: number; name: string; corrections: Corrections }) {
+function SpeakerName({
+  margin,
+  speaker,
+  name,
+  corrections,
+}: {
+  margin: number;
+  speaker: number;
+  name: string;
+  corrections: Corrections;
+}) {
   const [typed, setTyped] = useState<string | null>(null);
   const style = { marginLeft: margin, color: `var(--speaker-${Math.max(0, speaker) % 4})` };
   if (typed === null) {
     return (
-      <button className="self-end pb-0.5 text-[12px] font-semibold" style={style} title="Name this speaker" onClick={() => setTyped(speaker < 0 ? '' : name)}>
+      <button
+        className="self-end pb-0.5 text-[12px] font-semibold"
+        style={style}
+        title="Name this speaker"
+        onClick={() => setTyped(speaker < 0 ? '' : name)}
+      >
         {name}
       </button>
     );
@@ -258,8 +330,19 @@ function SpeakerName({ margin, speaker, name, corrections }: { margin: number; s
 }
 
 /** The join to look at close up: that of a removal, or the seam before a stretch. */
-function joinOf(removal: ClipState['removals'][number] | undefined, clip: ClipState | null, seam: number | null): Join | null {
-  if (removal) return { key: `r${removal.id}`, removal: removal.id, place: null, outUs: removal.span.startUs, inUs: removal.span.endUs };
+function joinOf(
+  removal: ClipState['removals'][number] | undefined,
+  clip: ClipState | null,
+  seam: number | null,
+): Join | null {
+  if (removal)
+    return {
+      key: `r${removal.id}`,
+      removal: removal.id,
+      place: null,
+      outUs: removal.span.startUs,
+      inUs: removal.span.endUs,
+    };
   const stretch = clip && seam !== null ? clip.stretches[seam] : undefined;
   if (!clip || !stretch || !seam) return null;
   return { key: `s${seam}`, removal: null, place: seam, outUs: clip.stretches[seam - 1].endUs, inUs: stretch.startUs };
@@ -267,12 +350,20 @@ function joinOf(removal: ClipState['removals'][number] | undefined, clip: ClipSt
 
 /** The rows with the loupe under the line in which a removal begins, or under its seam. */
 function withLoupe(lines: Row[], join: Join): Row[] {
-  let at = lines.findIndex((r) => (join.place === null ? r.kind === 'line' && r.startUs <= join.outUs && r.endUs > join.outUs : r.kind === 'seam' && r.place === join.place));
+  let at = lines.findIndex((r) =>
+    join.place === null
+      ? r.kind === 'line' && r.startUs <= join.outUs && r.endUs > join.outUs
+      : r.kind === 'seam' && r.place === join.place,
+  );
   if (at < 0) at = lines.length - 1;
   return [...lines.slice(0, at + 1), { kind: 'loupe', height: LOUPE_HEIGHT }, ...lines.slice(at + 1)];
 }
 
-function keepInView(element: HTMLElement, virtual: ReturnType<typeof useVirtualizer<HTMLDivElement, Element>>, row: number) {
+function keepInView(
+  element: HTMLElement,
+  virtual: ReturnType<typeof useVirtualizer<HTMLDivElement, Element>>,
+  row: number,
+) {
   const place = virtual.getOffsetForIndex(row, 'start')?.[0] ?? 0;
   const top = element.scrollTop;
   if (place < top + 40 || place > top + element.clientHeight * 0.7) {
@@ -284,7 +375,10 @@ function keepInView(element: HTMLElement, virtual: ReturnType<typeof useVirtuali
 /** The part of a range of words that lies in a line; the same for all lines that it does not touch, so that these stay as they are. */
 function within<N extends string>(row: { from: number; to: number }, name: N, from: number, to: number) {
   const touches = from < row.to && to >= row.from;
-  return { [`${name}From`]: touches ? Math.max(from, row.from) : -1, [`${name}To`]: touches ? Math.min(to, row.to - 1) : -2 } as Record<`${N}From` | `${N}To`, number>;
+  return {
+    [`${name}From`]: touches ? Math.max(from, row.from) : -1,
+    [`${name}To`]: touches ? Math.min(to, row.to - 1) : -2,
+  } as Record<`${N}From` | `${N}To`, number>;
 }
 
 /** Words struck of which the server has not answered yet are gone as well. */
@@ -310,8 +404,7 @@ function useSpokenWord(
   transcript: TranscriptColumns,
   changed: (word: number) => void,
 ) {
-  const report = useRef(changed);
-  report.current = changed;
+  const report = useEffectEvent(changed);
   useEffect(() => {
     let last = -1;
     const show = (us: number) => {
@@ -326,7 +419,7 @@ function useSpokenWord(
       }
       if (word !== last) {
         last = word;
-        report.current(word);
+        report(word);
       }
     };
     show(usePlayhead.getState().episodeUs);
@@ -391,7 +484,8 @@ function usePointerSelection(scroller: React.RefObject<HTMLDivElement | null>, t
       anchor = word;
       dragged = false;
       const held = chosen && ordered(chosen);
-      carried = !!held && held[1] > held[0] && word >= held[0] && word <= held[1] && useWorkbench.getState().clip !== null;
+      carried =
+        !!held && held[1] > held[0] && word >= held[0] && word <= held[1] && useWorkbench.getState().clip !== null;
     };
     const move = (e: PointerEvent) => {
       if (anchor < 0 || !(e.buttons & 1)) return;
@@ -427,7 +521,9 @@ function usePointerSelection(scroller: React.RefObject<HTMLDivElement | null>, t
     const more = (e: MouseEvent) => {
       const word = Number((e.target as HTMLElement).closest<HTMLElement>('[data-w]')?.dataset.w ?? -1);
       if (word < 0 || e.detail < 2 || e.shiftKey) return;
-      useWorkbench.getState().select(...(e.detail === 2 ? sentenceOf(transcript, word) : paragraphOf(transcript, word)));
+      useWorkbench
+        .getState()
+        .select(...(e.detail === 2 ? sentenceOf(transcript, word) : paragraphOf(transcript, word)));
     };
     root.addEventListener('click', more);
     root.addEventListener('pointerdown', down);
@@ -487,12 +583,17 @@ function sameLine(a: LineProps, b: LineProps): boolean {
   const { row } = b;
   for (let i = row.from; i < row.to; i++) if (a.flags[i] !== b.flags[i]) return false;
   const gapsHere = (clip: ClipState) => JSON.stringify(clip.gaps.filter((g) => g.word >= row.from && g.word < row.to));
-  return sameSpans(cutIn(a.clip, row), cutIn(b.clip, row)) && sameTreated(treatedIn(a.clip, row), treatedIn(b.clip, row)) && gapsHere(a.clip) === gapsHere(b.clip);
+  return (
+    sameSpans(cutIn(a.clip, row), cutIn(b.clip, row)) &&
+    sameTreated(treatedIn(a.clip, row), treatedIn(b.clip, row)) &&
+    gapsHere(a.clip) === gapsHere(b.clip)
+  );
 }
 
 const sameSpan = (a: Span, b: Span) => a.startUs === b.startUs && a.endUs === b.endUs;
 const sameSpans = (a: Span[], b: Span[]) => a.length === b.length && a.every((s, i) => sameSpan(s, b[i]));
-const sameTreated = (a: Removal[], b: Removal[]) => a.length === b.length && a.every((r, i) => r.means === b[i].means && sameSpan(r.span, b[i].span));
+const sameTreated = (a: Removal[], b: Removal[]) =>
+  a.length === b.length && a.every((r, i) => r.means === b[i].means && sameSpan(r.span, b[i].span));
 
 const cutByTime = new WeakMap<Span[], TimeIndex<Span>>();
 const treatedByTime = new WeakMap<Removal[], TimeIndex<Removal>>();
@@ -559,7 +660,10 @@ const SetLine = memo(function SetLine(p: LineProps) {
     if (p.breaks?.[i]) name += p.breaks[i] === 2 ? ' caption-end' : ' line-end';
     if (p.marks[i]) name += i >= p.nowFrom && i < p.nowTo ? ' hit-now' : ' hit';
     if (i === p.correctFrom) {
-      words.push(<CorrectField key={`c${i}`} first={i} last={p.correctTo} transcript={transcript} corrections={p.corrections} />, <span key={`b${i}`}> </span>);
+      words.push(
+        <CorrectField key={`c${i}`} first={i} last={p.correctTo} transcript={transcript} corrections={p.corrections} />,
+        <span key={`b${i}`}> </span>,
+      );
     }
     if (!hiddenNow && !(i <= p.correctTo && (p.correctFrom < 0 || i >= p.correctFrom))) {
       words.push(
@@ -580,7 +684,12 @@ const SetLine = memo(function SetLine(p: LineProps) {
     for (const gap of gaps) {
       if (gap.word !== i) continue;
       words.push(
-        <span key={`g${gap.id}`} className={`gap ${chosenGap === gap.id ? 'chosen' : ''}`} data-gap={gap.id} title="room tone put in: click it to change it">
+        <span
+          key={`g${gap.id}`}
+          className={`gap ${chosenGap === gap.id ? 'chosen' : ''}`}
+          data-gap={gap.id}
+          title="room tone put in: click it to change it"
+        >
           +{(gap.lengthUs / 1e6).toFixed(gap.lengthUs % 100_000 ? 2 : 1)}
         </span>,
         <span key={`h${gap.id}`}> </span>,
@@ -616,7 +725,9 @@ const SetLine = memo(function SetLine(p: LineProps) {
             key={g.id}
             data-gap={g.id}
             className={`absolute inset-x-0 flex h-2 -translate-y-1 items-center ${chosenGap === g.id ? 'text-accent' : 'text-steel'}`}
-            style={{ top: `${Math.min(96, ((transcript.endUs[g.word] - row.startUs) / (row.endUs - row.startUs)) * 100)}%` }}
+            style={{
+              top: `${Math.min(96, ((transcript.endUs[g.word] - row.startUs) / (row.endUs - row.startUs)) * 100)}%`,
+            }}
             title={`${(g.lengthUs / 1e6).toFixed(2)} s of room tone`}
           >
             <span className="h-[3px] flex-1 border-y border-current" />
@@ -632,10 +743,7 @@ const SetLine = memo(function SetLine(p: LineProps) {
         ))}
       </div>
       {p.lane && <Lane row={p.row} pieces={p.beside} named={p.stage === 'frame'} />}
-      <div
-        className="mr-3 w-[3px] shrink-0"
-        style={{ background: `var(--speaker-${Math.max(0, row.speaker) % 4})` }}
-      />
+      <div className="mr-3 w-[3px] shrink-0" style={{ background: `var(--speaker-${Math.max(0, row.speaker) % 4})` }} />
       <div className="set-line">{words}</div>
     </>
   );

@@ -16,7 +16,11 @@ export function GlossaryProposal({ episodeId, corrections }: { episodeId: number
     await corrections.correct({ type: 'replaceAll', phrase: proposed.heard, text: proposed.written, except: [] });
   };
   return (
-    <div className="flex items-center gap-4 border-b border-rule bg-desk px-5 py-1.5 text-[13px]" role="status" data-testid="glossary-proposal">
+    <div
+      className="flex items-center gap-4 border-b border-rule bg-desk px-5 py-1.5 text-[13px]"
+      role="status"
+      data-testid="glossary-proposal"
+    >
       <span>
         “{proposed.heard}” was corrected to “{proposed.written}” {proposed.times} times.
       </span>

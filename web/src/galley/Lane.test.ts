@@ -11,11 +11,16 @@ const clip = {
 } as unknown as ClipState;
 
 const cue = (startUs: number, endUs: number, ...lines: string[]) =>
-  ({ span: { startUs, endUs }, lines: lines.map((line) => line.split(' ').map((text, i) => ({ text, wordId: i }))) }) as unknown as Cue;
+  ({
+    span: { startUs, endUs },
+    lines: lines.map((line) => line.split(' ').map((text, i) => ({ text, wordId: i }))),
+  }) as unknown as Cue;
 
 describe('what stands beside the words', () => {
   it('lies where its words were said, whatever was cut and put in before', () => {
-    expect(captionPieces(clip, [cue(200_000, 900_000, 'the wheel', 'stopped'), cue(1_700_000, 2_400_000, 'in March')])).toEqual([
+    expect(
+      captionPieces(clip, [cue(200_000, 900_000, 'the wheel', 'stopped'), cue(1_700_000, 2_400_000, 'in March')]),
+    ).toEqual([
       { startUs: 1_200_000, endUs: 1_900_000, text: 'the wheel / stopped' },
       { startUs: 5_200_000, endUs: 5_900_000, text: 'in March' },
     ]);
@@ -35,6 +40,10 @@ describe('what stands beside the words', () => {
         { clipFrame: 38, count: 24, window: { person: -1 } },
       ],
     } as unknown as Preview;
-    expect(framePieces(clip, preview, ['Ada Moor']).map((p) => p.text)).toEqual(['Ada, held', 'Person 2, held', 'middle, held']);
+    expect(framePieces(clip, preview, ['Ada Moor']).map((p) => p.text)).toEqual([
+      'Ada, held',
+      'Person 2, held',
+      'middle, held',
+    ]);
   });
 });

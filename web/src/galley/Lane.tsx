@@ -13,7 +13,11 @@ export interface LanePiece {
 /** Puts what has times of the clip beside the words it plays with. */
 function beside(clip: ClipState, pieces: LanePiece[]): LanePiece[] {
   const layout = clipLayout(clip);
-  return pieces.map((piece) => ({ ...piece, startUs: toEpisode(layout, piece.startUs), endUs: toEpisode(layout, piece.endUs - 1) + 1 }));
+  return pieces.map((piece) => ({
+    ...piece,
+    startUs: toEpisode(layout, piece.startUs),
+    endUs: toEpisode(layout, piece.endUs - 1) + 1,
+  }));
 }
 
 export const captionPieces = (clip: ClipState, cues: Cue[]): LanePiece[] =>
@@ -48,7 +52,8 @@ interface Props {
 /** What stands beside the line in the stages after paring: the frame held, or the captions. */
 export function Lane({ row, pieces, named }: Props) {
   const shown = pieces?.filter((piece) => piece.endUs > row.startUs && piece.startUs < row.endUs) ?? [];
-  const yOf = (us: number) => Math.max(0, Math.min(row.height, ((us - row.startUs) / (row.endUs - row.startUs)) * row.height));
+  const yOf = (us: number) =>
+    Math.max(0, Math.min(row.height, ((us - row.startUs) / (row.endUs - row.startUs)) * row.height));
   return (
     <div className="relative shrink-0" style={{ width: LANE }}>
       {shown.map((piece) => {
@@ -59,7 +64,10 @@ export function Lane({ row, pieces, named }: Props) {
             key={piece.startUs}
             title={piece.text}
             className={`absolute right-2 left-0 overflow-hidden border-l-2 border-steel bg-steelwash pl-1.5 text-[11px] leading-[15px] font-medium text-soft ${begins ? 'rounded-tl border-t' : ''} ${ends ? 'rounded-bl border-b' : ''}`}
-            style={{ top: yOf(piece.startUs), height: Math.max(3, yOf(piece.endUs) - yOf(piece.startUs) - (ends ? 1 : 0)) }}
+            style={{
+              top: yOf(piece.startUs),
+              height: Math.max(3, yOf(piece.endUs) - yOf(piece.startUs) - (ends ? 1 : 0)),
+            }}
           >
             {begins && named ? piece.text : ''}
           </div>

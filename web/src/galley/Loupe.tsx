@@ -34,17 +34,27 @@ interface Props {
   frameUs: number;
 }
 
+/** What is being dragged, from where on the screen, and where the edges were. */
+interface Grip {
+  edge: 'out' | 'in' | 'both';
+  x: number;
+  edges: { outUs: number; inUs: number };
+}
+
 /**
  * One join close up: the sound before it, what was left out, the sound after. Both edges are dragged
  * or nudged by the frame, what lies between is dragged to roll the join, and it is heard over and over.
  */
 export function Loupe({ join, transcript, levels, frameUs }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
-  const opened = useRef({ outUs: join.outUs, inUs: join.inUs });
-  const [edges, setEdges] = useState(opened.current);
-  const [dragging, setDragging] = useState<'out' | 'in' | 'both' | null>(null);
-  const grip = useRef({ x: 0, edges });
-  useEffect(() => setEdges({ outUs: join.outUs, inUs: join.inUs }), [join.outUs, join.inUs]);
+  const [opened] = useState({ outUs: join.outUs, inUs: join.inUs });
+  const [edges, setEdges] = useState(opened);
+  const [settled, setSettled] = useState(opened);
+  const [grip, setGrip] = useState<Grip | null>(null);
+  if (settled.outUs !== join.outUs || settled.inUs !== join.inUs) {
+    setSettled({ outUs: join.outUs, inUs: join.inUs });
+    setEdges({ outUs: join.outUs, inUs: join.inUs });
+  }
   const seam = join.removal === null;
   // Two panes side by side, one for each edge; they go on in one another where little was left out.
   const length = join.inUs - join.outUs;
@@ -84,7 +94,8 @@ export function Loupe({ join, transcript, levels, frameUs }: Props) {
     const clean = { outUs: Math.max(0, Math.round(next.outUs)), inUs: Math.max(0, Math.round(next.inUs)) };
     if (!seam && clean.inUs - clean.outUs < 10_000) return;
     setEdges(clean);
-    if (join.removal !== null) void change({ type: 'moveCut', id: join.removal, startUs: clean.outUs, endUs: clean.inUs });
+    if (join.removal !== null)
+      void change({ type: 'moveCut', id: join.removal, startUs: clean.outUs, endUs: clean.inUs });
     else void change({ type: 'moveSeam', place: join.place!, ...clean });
   };
   const nudge = (edge: 'out' | 'in' | 'both', frames: number) =>
@@ -104,11 +115,21 @@ export function Loupe({ join, transcript, levels, frameUs }: Props) {
     e.stopPropagation();
   };
   const words: { i: number; x: number; width: number; gone: boolean }[] = [];
-  const addWords = (startUs: number, endUs: number, xOf: (us: number) => number, isGone: (middle: number) => boolean) => {
-    for (let i = Math.max(0, wordAt(transcript.startUs, startUs)); i < transcript.text.length && transcript.startUs[i] < endUs; i++) {
+  const addWords = (
+    startUs: number,
+    endUs: number,
+    xOf: (us: number) => number,
+    isGone: (middle: number) => boolean,
+  ) => {
+    for (
+      let i = Math.max(0, wordAt(transcript.startUs, startUs));
+      i < transcript.text.length && transcript.startUs[i] < endUs;
+      i++
+    ) {
       const x = Math.max(xOf(startUs), xOf(transcript.startUs[i]));
       const right = Math.min(xOf(endUs), xOf(transcript.endUs[i]));
-      if (right - x > 15) words.push({ i, x, width: right - x, gone: isGone((transcript.startUs[i] + transcript.endUs[i]) / 2) });
+      if (right - x > 15)
+        words.push({ i, x, width: right - x, gone: isGone((transcript.startUs[i] + transcript.endUs[i]) / 2) });
     }
   };
   if (whole) addWords(from, to, xOut, (middle) => middle >= edges.outUs && middle < edges.inUs);
@@ -119,21 +140,20 @@ export function Loupe({ join, transcript, levels, frameUs }: Props) {
   const drag = (edge: 'out' | 'in' | 'both') => ({
     onPointerDown: (e: React.PointerEvent) => {
       e.currentTarget.setPointerCapture(e.pointerId);
-      grip.current = { x: e.clientX, edges };
-      setDragging(edge);
+      setGrip({ edge, x: e.clientX, edges });
     },
     onPointerMove: (e: React.PointerEvent) => {
-      if (dragging !== edge) return;
+      if (grip?.edge !== edge) return;
       const x = e.clientX - canvas.current!.getBoundingClientRect().left;
-      const by = Math.round(((e.clientX - grip.current.x) / WIDTH) * shownUs);
+      const by = Math.round(((e.clientX - grip.x) / WIDTH) * shownUs);
       setEdges((now) => {
-        if (edge === 'both') return { outUs: grip.current.edges.outUs + by, inUs: grip.current.edges.inUs + by };
+        if (edge === 'both') return { outUs: grip.edges.outUs + by, inUs: grip.edges.inUs + by };
         if (edge === 'out') return { ...now, outUs: seam ? outOf(x) : Math.min(outOf(x), now.inUs - 10_000) };
         return { ...now, inUs: seam ? inOf(x) : Math.max(inOf(x), now.outUs + 10_000) };
       });
     },
     onPointerUp: () => {
-      setDragging(null);
+      setGrip(null);
       move(edges);
     },
   });
@@ -154,7 +174,9 @@ export function Loupe({ join, transcript, levels, frameUs }: Props) {
       onKeyDown={keys}
     >
       <div className="flex items-center justify-between text-[12.5px] text-soft">
-        <span className="tabular-nums">{seam ? 'where two stretches meet' : `${secondsText(edges.inUs - edges.outUs)} taken out here`}</span>
+        <span className="tabular-nums">
+          {seam ? 'where two stretches meet' : `${secondsText(edges.inUs - edges.outUs)} taken out here`}
+        </span>
         <button aria-label="Close the loupe" onClick={close}>
           <X size={14} />
         </button>
@@ -184,7 +206,11 @@ export function Loupe({ join, transcript, levels, frameUs }: Props) {
       </div>
       <div className="relative h-5 overflow-hidden text-[12px]" style={{ width: WIDTH }}>
         {words.map((w) => (
-          <span key={w.i} className={`absolute overflow-hidden font-serif whitespace-nowrap ${w.gone ? 'text-faint line-through' : ''}`} style={{ left: w.x, width: w.width }}>
+          <span
+            key={w.i}
+            className={`absolute overflow-hidden font-serif whitespace-nowrap ${w.gone ? 'text-faint line-through' : ''}`}
+            style={{ left: w.x, width: w.width }}
+          >
             {transcript.text[w.i]}
           </span>
         ))}
@@ -205,7 +231,7 @@ export function Loupe({ join, transcript, levels, frameUs }: Props) {
               hear what went
             </button>
           )}
-          <button className="link" onClick={() => move(opened.current)}>
+          <button className="link" onClick={() => move(opened)}>
             reset
           </button>
           {join.removal !== null && (
@@ -227,7 +253,12 @@ export function Loupe({ join, transcript, levels, frameUs }: Props) {
 
 function Step({ label, text, onClick }: { label: string; text: string; onClick: () => void }) {
   return (
-    <button className="rounded border border-rule px-1.5 py-0.5 hover:border-faint" aria-label={label} title={label} onClick={onClick}>
+    <button
+      className="rounded border border-rule px-1.5 py-0.5 hover:border-faint"
+      aria-label={label}
+      title={label}
+      onClick={onClick}
+    >
       {text}
     </button>
   );

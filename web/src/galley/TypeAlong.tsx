@@ -10,11 +10,19 @@ const GOES_ON_AFTER_MS = 900;
 const STEPS_BACK_US = 400_000;
 
 /** Typing what is heard: the player stops while keys are pressed and goes on after. */
-export function TypeAlong({ corrections, speakers, onClose }: { corrections: Corrections; speakers: string[]; onClose: () => void }) {
+export function TypeAlong({
+  corrections,
+  speakers,
+  onClose,
+}: {
+  corrections: Corrections;
+  speakers: string[];
+  onClose: () => void;
+}) {
   const [text, setText] = useState('');
   const [speaker, setSpeaker] = useState('');
-  const fromUs = useRef(usePlayhead.getState().episodeUs);
-  const [from, setFrom] = useState(fromUs.current);
+  const [from, setFrom] = useState(() => usePlayhead.getState().episodeUs);
+  const fromUs = useRef(from);
   const resume = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
   useEffect(() => () => clearTimeout(resume.current), []);
   const setPlaying = (playing: boolean) => {
@@ -47,10 +55,20 @@ export function TypeAlong({ corrections, speakers, onClose }: { corrections: Cor
     setText('');
   };
   return (
-    <section className="flex items-end gap-3 border-t border-rule bg-desk px-5 py-3" aria-label="Type along" data-testid="type-along">
+    <section
+      className="flex items-end gap-3 border-t border-rule bg-desk px-5 py-3"
+      aria-label="Type along"
+      data-testid="type-along"
+    >
       <div className="w-[130px]">
         <span className="label">Said by</span>
-        <input className="field mt-0.5" list="speakers" aria-label="Said by" value={speaker} onChange={(e) => setSpeaker(e.target.value)} />
+        <input
+          className="field mt-0.5"
+          list="speakers"
+          aria-label="Said by"
+          value={speaker}
+          onChange={(e) => setSpeaker(e.target.value)}
+        />
         <datalist id="speakers">
           {speakers.map((s) => (
             <option key={s} value={s} />

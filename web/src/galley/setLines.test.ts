@@ -15,10 +15,10 @@ function talk(words: string[], gaps: Record<number, number> = {}): TranscriptCol
   });
   return {
     revision: 1,
-  undo: null,
-  redo: null,
-  timed: true,
-  ids: [],
+    undo: null,
+    redo: null,
+    timed: true,
+    ids: [],
     language: 'en',
     speakers: ['A', 'B'],
     text: words,
@@ -42,7 +42,9 @@ describe('setLines', () => {
   it('sets every word once, in order, within the width', () => {
     const rows = setLines(t, 0, 8, 140, 33, measure);
     const lines = rows.filter((r) => r.kind === 'line');
-    expect(lines.flatMap((l) => Array.from({ length: l.to - l.from }, (_, k) => l.from + k))).toEqual([0, 1, 2, 3, 4, 5, 6, 7]);
+    expect(lines.flatMap((l) => Array.from({ length: l.to - l.from }, (_, k) => l.from + k))).toEqual([
+      0, 1, 2, 3, 4, 5, 6, 7,
+    ]);
     for (const line of lines) {
       const words = t.text.slice(line.from, line.to).join(' ');
       expect(measure(words) + line.pauses.size * 50).toBeLessThanOrEqual(140);
@@ -57,7 +59,9 @@ describe('setLines', () => {
   });
 
   it('gives a word wider than the column a line of its own', () => {
-    expect(setLines(talk(['extraordinarily', 'b', 'c', 'd', 'e']), 0, 5, 60, 33, measure).filter((r) => r.kind === 'line')).toHaveLength(3);
+    expect(
+      setLines(talk(['extraordinarily', 'b', 'c', 'd', 'e']), 0, 5, 60, 33, measure).filter((r) => r.kind === 'line'),
+    ).toHaveLength(3);
   });
 
   it('lets lines follow one another without gap in time inside a speaker', () => {
@@ -83,8 +87,19 @@ describe('words and times', () => {
 describe('pieces', () => {
   it('stand in the order in which they play, with a seam between two', () => {
     const t = talk(['a', 'b', 'c', 'd', 'e', 'f', 'g', 'h']);
-    const rows = setPieces(t, [{ from: 4, to: 6 }, { from: 0, to: 2 }], 400, 30, (text) => text.length * 10);
-    const seen = rows.map((r) => (r.kind === 'line' ? `${r.from}-${r.to}` : r.kind === 'seam' ? `seam ${r.place} at ${r.startUs}` : r.kind));
+    const rows = setPieces(
+      t,
+      [
+        { from: 4, to: 6 },
+        { from: 0, to: 2 },
+      ],
+      400,
+      30,
+      (text) => text.length * 10,
+    );
+    const seen = rows.map((r) =>
+      r.kind === 'line' ? `${r.from}-${r.to}` : r.kind === 'seam' ? `seam ${r.place} at ${r.startUs}` : r.kind,
+    );
     expect(seen.filter((x) => x !== 'speaker')).toEqual(['4-6', `seam 1 at ${t.startUs[0]}`, '0-2']);
   });
 });
@@ -93,7 +108,13 @@ describe('what a word is part of', () => {
   const t = talk(['One', 'two.', 'Three', 'four.', 'Five', 'six', 'seven', 'eight.']);
   it('is its sentence and its paragraph', () => {
     const parts = { ...t, sentenceEnds: [2, 4, 8] };
-    expect([0, 1, 2, 4, 7].map((w) => sentenceOf(parts, w))).toEqual([[0, 1], [0, 1], [2, 3], [4, 7], [4, 7]]);
+    expect([0, 1, 2, 4, 7].map((w) => sentenceOf(parts, w))).toEqual([
+      [0, 1],
+      [0, 1],
+      [2, 3],
+      [4, 7],
+      [4, 7],
+    ]);
     expect(paragraphOf(parts, 3)).toEqual([0, 3]);
     expect(paragraphOf(parts, 5)).toEqual([4, 7]);
   });

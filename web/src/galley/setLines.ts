@@ -54,7 +54,15 @@ export function canvasMeasure(font: string): Measure {
  *
  * @param gaps words after which room tone was put in, by index
  */
-export function setLines(t: TranscriptColumns, from: number, to: number, width: number, lineHeight: number, measure: Measure, gaps: ReadonlySet<number> = NONE): Row[] {
+export function setLines(
+  t: TranscriptColumns,
+  from: number,
+  to: number,
+  width: number,
+  lineHeight: number,
+  measure: Measure,
+  gaps: ReadonlySet<number> = NONE,
+): Row[] {
   const rows: Row[] = [];
   const blank = measure(' ');
   let speaker = -2;
@@ -100,7 +108,14 @@ export function setLines(t: TranscriptColumns, from: number, to: number, width: 
 const SEAM_HEIGHT = 26;
 
 /** Sets pieces of a transcript in the order in which they play, a seam between two of them. */
-export function setPieces(t: TranscriptColumns, pieces: { from: number; to: number }[], width: number, lineHeight: number, measure: Measure, gaps: ReadonlySet<number> = NONE): Row[] {
+export function setPieces(
+  t: TranscriptColumns,
+  pieces: { from: number; to: number }[],
+  width: number,
+  lineHeight: number,
+  measure: Measure,
+  gaps: ReadonlySet<number> = NONE,
+): Row[] {
   return pieces.flatMap((piece, place): Row[] => [
     ...(place ? [{ kind: 'seam' as const, place, startUs: t.startUs[piece.from] ?? 0, height: SEAM_HEIGHT }] : []),
     ...setLines(t, piece.from, piece.to, width, lineHeight, measure, gaps),

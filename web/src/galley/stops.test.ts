@@ -13,7 +13,8 @@ const t = {
 
 const clip = (cut: [number, number][] = [], gaps: { id: number; word: number }[] = []) =>
   ({ cut: cut.map(([from, to]) => ({ startUs: from * SECOND, endUs: to * SECOND })), gaps }) as unknown as ClipState;
-const short = (s: Stop) => (s.kind === 'gap' ? `gap ${s.id}` : s.kind === 'pause' ? `pause after ${t.text[s.word]}` : t.text[s.word]);
+const short = (s: Stop) =>
+  s.kind === 'gap' ? `gap ${s.id}` : s.kind === 'pause' ? `pause after ${t.text[s.word]}` : t.text[s.word];
 
 function walk(of: ClipState | null, showStruck: boolean, by: 1 | -1): string[] {
   const passed: string[] = [];
@@ -32,7 +33,13 @@ describe('steps of the keyboard', () => {
   });
 
   it('stand on gaps where they were put in', () => {
-    const withGaps = clip([], [{ id: 7, word: 1 }, { id: 9, word: 3 }]);
+    const withGaps = clip(
+      [],
+      [
+        { id: 7, word: 1 },
+        { id: 9, word: 3 },
+      ],
+    );
     expect(walk(withGaps, true, 1)).toEqual(['the', 'ice', 'gap 7', 'pause after ice', 'came', 'up', 'gap 9']);
     expect(walk(withGaps, true, -1)).toEqual(['up', 'came', 'pause after ice', 'gap 7', 'ice', 'the']);
   });

@@ -2,19 +2,28 @@ import type { ClipState, TranscriptColumns } from '../api/client';
 import { cutFlags, SHORTEST_PAUSE_US } from './setLines';
 
 /** What a step of the keyboard can stand on: a word, room tone put in after it, or the pause after it. */
-export type Stop = { kind: 'word'; word: number } | { kind: 'gap'; word: number; id: number } | { kind: 'pause'; word: number };
+export type Stop =
+  { kind: 'word'; word: number } | { kind: 'gap'; word: number; id: number } | { kind: 'pause'; word: number };
 
 /**
  * The stop before (-1) or after (1) another; null at the ends. Pauses and gaps are stood on like words where
  * a clip is open; what was pared and is hidden is passed over.
  */
-export function nextStop(t: TranscriptColumns, clip: ClipState | null, showStruck: boolean, from: Stop, by: 1 | -1): Stop | null {
+export function nextStop(
+  t: TranscriptColumns,
+  clip: ClipState | null,
+  showStruck: boolean,
+  from: Stop,
+  by: 1 | -1,
+): Stop | null {
   const flags = clip && !showStruck ? cutFlags(t, clip.cut) : null;
   const isShown = (stop: Stop) =>
     !flags || stop.kind === 'gap' || (stop.kind === 'word' ? flags[stop.word] === 0 : !isPared(t, clip!, stop.word));
   let word = from.word;
   let stops = stopsOf(t, clip, word);
-  let at = stops.findIndex((s) => s.kind === from.kind && (s.kind !== 'gap' || from.kind !== 'gap' || s.id === from.id));
+  let at = stops.findIndex(
+    (s) => s.kind === from.kind && (s.kind !== 'gap' || from.kind !== 'gap' || s.id === from.id),
+  );
   for (;;) {
     at += by;
     if (at < 0 || at >= stops.length) {

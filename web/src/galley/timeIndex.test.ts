@@ -29,7 +29,9 @@ describe('stretches by time', () => {
       });
       const index = new TimeIndex(items, self);
       const [from, to] = [random(1_000), random(1_000)].sort((a, b) => a - b);
-      const wanted = items.filter((s) => s.endUs > from && s.startUs < to).sort((a, b) => a.startUs - b.startUs || a.endUs - b.endUs);
+      const wanted = items
+        .filter((s) => s.endUs > from && s.startUs < to)
+        .sort((a, b) => a.startUs - b.startUs || a.endUs - b.endUs);
       expect([...index.touching(from, to)].sort((a, b) => a.startUs - b.startUs || a.endUs - b.endUs)).toEqual(wanted);
     }
   });

@@ -8,7 +8,9 @@ export class TimeIndex<T> {
   private readonly latestEnd: Float64Array;
 
   constructor(items: T[], spanOf: (item: T) => Span) {
-    this.items = items.every((item, i) => i === 0 || spanOf(items[i - 1]).startUs <= spanOf(item).startUs) ? items : [...items].sort((a, b) => spanOf(a).startUs - spanOf(b).startUs);
+    this.items = items.every((item, i) => i === 0 || spanOf(items[i - 1]).startUs <= spanOf(item).startUs)
+      ? items
+      : [...items].sort((a, b) => spanOf(a).startUs - spanOf(b).startUs);
     this.spans = this.items.map(spanOf);
     this.latestEnd = new Float64Array(items.length);
     let latest = -Infinity;

@@ -86,7 +86,10 @@ export class CaptionLayer {
     const { us, width, height } = moment;
     const renderer = this.renderer!;
     const repaint = this.drawn === null;
-    await renderer.manualRender({ expectedDisplayTime: performance.now(), width, height, mediaTime: us / 1e6 }, repaint);
+    await renderer.manualRender(
+      { expectedDisplayTime: performance.now(), width, height, mediaTime: us / 1e6 },
+      repaint,
+    );
     while (renderer.busy && !this.closed) await new Promise((later) => setTimeout(later));
     this.drawn = moment;
     if (this.wanted !== moment || this.closed) return;

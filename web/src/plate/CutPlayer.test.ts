@@ -37,7 +37,10 @@ vi.mock('mediabunny', () => {
           await Promise.resolve();
           yield {
             timestamp: at / 48_000,
-            buffer: { numberOfChannels: 1, getChannelData: () => Float32Array.from({ length: packet }, (_, k) => level(at + k)) },
+            buffer: {
+              numberOfChannels: 1,
+              getChannelData: () => Float32Array.from({ length: packet }, (_, k) => level(at + k)),
+            },
           };
         }
       }
@@ -123,11 +126,25 @@ const settled = () => vi.advanceTimersByTimeAsync(200);
 /** Kept stretches of the recording, in seconds. */
 function cut(...kept: [number, number][]): Programme {
   let played = 0;
-  const programme: Programme = { spans: [], playsAt: [], runs: [], windows: [], silenced: [], rate: 25, lengthUs: 0, joined: null };
+  const programme: Programme = {
+    spans: [],
+    playsAt: [],
+    runs: [],
+    windows: [],
+    silenced: [],
+    rate: 25,
+    lengthUs: 0,
+    joined: null,
+  };
   for (const [from, to] of kept) {
     programme.spans.push({ startUs: from * 1e6, endUs: to * 1e6 });
     programme.playsAt.push(played * 1e6);
-    programme.runs.push({ clipFrame: Math.round(played * 25), episodeFrame: Math.round(from * 25), count: Math.round((to - from) * 25), held: false });
+    programme.runs.push({
+      clipFrame: Math.round(played * 25),
+      episodeFrame: Math.round(from * 25),
+      count: Math.round((to - from) * 25),
+      held: false,
+    });
     played += to - from;
   }
   programme.lengthUs = played * 1e6;
@@ -148,7 +165,8 @@ beforeEach(() => {
   stops = 0;
   player = new CutPlayer(
     '/recording',
-    (picture, frame) => shown.push({ frame, of: Math.round((picture as unknown as { timestamp: number }).timestamp * 25) }),
+    (picture, frame) =>
+      shown.push({ frame, of: Math.round((picture as unknown as { timestamp: number }).timestamp * 25) }),
     () => undefined,
     () => stops++,
   );
@@ -172,7 +190,8 @@ describe('playing a cut', () => {
     await pass(2);
     const heard = loudspeaker.heard(0.06, 5);
     const joins = [2, 3].map((s) => s * 48_000);
-    const from = (k: number) => (k < joins[0] ? 48_000 + k : k < joins[1] ? 7 * 48_000 + k - joins[0] : 4 * 48_000 + k - joins[1]);
+    const from = (k: number) =>
+      k < joins[0] ? 48_000 + k : k < joins[1] ? 7 * 48_000 + k - joins[0] : 4 * 48_000 + k - joins[1];
     let apart = 0;
     for (let k = 0; k < heard.length - 500; k++) {
       if (joins.some((join) => Math.abs(k - join) <= 240)) continue;
@@ -193,7 +212,9 @@ describe('playing a cut', () => {
     const programme = cut([1, 1.6], [7, 7.2], [4, 5]);
     await playing(programme);
     await pass(1.7);
-    const wanted = programme.runs.flatMap((run) => Array.from({ length: run.count }, (_, k) => ({ frame: run.clipFrame + k, of: run.episodeFrame + k })));
+    const wanted = programme.runs.flatMap((run) =>
+      Array.from({ length: run.count }, (_, k) => ({ frame: run.clipFrame + k, of: run.episodeFrame + k })),
+    );
     expect(shown.slice(0, 40)).toEqual(wanted.slice(1, 41));
     expect(player.lateFrames).toBe(0);
     player.pause();
@@ -264,7 +285,10 @@ describe('editing while it plays', () => {
     const began = loudspeaker.currentTime + 0.06;
     const at = player.position;
     await pass(0.5);
-    expect(loudspeaker.heard(began, 0.4)[9_600]).toBeCloseTo(level(48_000 + Math.round((at / 1e6) * 48_000) + 9_600), 4);
+    expect(loudspeaker.heard(began, 0.4)[9_600]).toBeCloseTo(
+      level(48_000 + Math.round((at / 1e6) * 48_000) + 9_600),
+      4,
+    );
   });
 
   it('hears a selection over and over, from sound made once, also after an edit before it', async () => {

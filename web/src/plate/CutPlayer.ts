@@ -241,18 +241,21 @@ export class CutPlayer implements Player {
     const from = Math.round((piece.startUs / 1e6 - lead) * RATE);
     const to = Math.round((piece.endUs / 1e6 + trail) * RATE);
     const joined = this.programme?.joined ?? null;
-    const channels = joined ? await this.joinedSound(joined, from, to) : [0, 1].map(() => new Float32Array(Math.max(1, to - from)));
+    const channels = joined
+      ? await this.joinedSound(joined, from, to)
+      : [0, 1].map(() => new Float32Array(Math.max(1, to - from)));
     if (!channels) return null;
-    if (!joined) for await (const { buffer, timestamp } of this.audio.buffers(Math.max(0, from / RATE - 0.03), to / RATE)) {
-      const at = Math.round(timestamp * RATE) - from;
-      for (let c = 0; c < 2; c++) {
-        const data = buffer.getChannelData(Math.min(c, buffer.numberOfChannels - 1));
-        const skip = Math.max(0, -at);
-        const place = Math.max(0, at);
-        const count = Math.min(data.length - skip, channels[c].length - place);
-        if (count > 0) channels[c].set(data.subarray(skip, skip + count), place);
+    if (!joined)
+      for await (const { buffer, timestamp } of this.audio.buffers(Math.max(0, from / RATE - 0.03), to / RATE)) {
+        const at = Math.round(timestamp * RATE) - from;
+        for (let c = 0; c < 2; c++) {
+          const data = buffer.getChannelData(Math.min(c, buffer.numberOfChannels - 1));
+          const skip = Math.max(0, -at);
+          const place = Math.max(0, at);
+          const count = Math.min(data.length - skip, channels[c].length - place);
+          if (count > 0) channels[c].set(data.subarray(skip, skip + count), place);
+        }
       }
-    }
     if (!this.audioContext) return null;
     const fade = Math.round(FADE_S * RATE);
     const paced = timeStretch(channels, this.speed, RATE);
@@ -270,7 +273,11 @@ export class CutPlayer implements Player {
   }
 
   /** A part of the clip's sound as the server joins it; null when it cannot be had. */
-  private async joinedSound(of: NonNullable<Programme['joined']>, from: number, to: number): Promise<Float32Array<ArrayBuffer>[] | null> {
+  private async joinedSound(
+    of: NonNullable<Programme['joined']>,
+    from: number,
+    to: number,
+  ): Promise<Float32Array<ArrayBuffer>[] | null> {
     const channels = [0, 1].map(() => new Float32Array(Math.max(1, to - from)));
     const first = Math.max(0, from);
     const query = `fromUs=${Math.round((first * 1e6) / RATE)}&toUs=${Math.round((to * 1e6) / RATE)}&asRecorded=${of.asRecorded}&revision=${of.revision}`;

@@ -15,33 +15,54 @@ export const LengthGauge = memo(function LengthGauge({ clip, specs }: { clip: Cl
   const aim = nearest.longestUs - nearest.marginUs;
   const scale = Math.max(clip.originalUs, clip.lengthUs, aim * 1.05);
   const share = (us: number) => `${Math.min(100, (us / scale) * 100)}%`;
-  const soonest = [...limits].sort((a, b) => a.longestUs - b.longestUs).filter((l, i, all) => i === 0 || l.longestUs !== all[i - 1].longestUs);
+  const soonest = [...limits]
+    .sort((a, b) => a.longestUs - b.longestUs)
+    .filter((l, i, all) => i === 0 || l.longestUs !== all[i - 1].longestUs);
   return (
     <div className="mt-4" data-testid="gauge">
       <div className="flex justify-between text-[12px]">
         <b className="tabular-nums" data-testid="length">
           {secondsText(clip.lengthUs)}
         </b>
-        <span className="text-soft tabular-nums">{clip.originalUs >= clip.lengthUs ? `${secondsText(clip.originalUs - clip.lengthUs)} ${clip.speed > 1 ? `less, at ${clip.speed.toFixed(3)} ×` : 'pared'}` : `${secondsText(clip.lengthUs - clip.originalUs)} more`}</span>
+        <span className="text-soft tabular-nums">
+          {clip.originalUs >= clip.lengthUs
+            ? `${secondsText(clip.originalUs - clip.lengthUs)} ${clip.speed > 1 ? `less, at ${clip.speed.toFixed(3)} ×` : 'pared'}`
+            : `${secondsText(clip.lengthUs - clip.originalUs)} more`}
+        </span>
       </div>
       <div className="relative mt-1 h-2 rounded-full bg-rule">
         <div className="hatched absolute inset-y-0 left-0 rounded-full" style={{ width: share(clip.originalUs) }} />
         <div className="absolute inset-y-0 left-0 rounded-full bg-steel" style={{ width: share(clip.lengthUs) }} />
-        {soonest.filter((l) => l.longestUs - l.marginUs <= scale).map((l) => (
-          <div key={l.id} className="absolute -inset-y-1.5 w-[2px] bg-accent" style={{ left: share(l.longestUs - l.marginUs) }} />
-        ))}
+        {soonest
+          .filter((l) => l.longestUs - l.marginUs <= scale)
+          .map((l) => (
+            <div
+              key={l.id}
+              className="absolute -inset-y-1.5 w-[2px] bg-accent"
+              style={{ left: share(l.longestUs - l.marginUs) }}
+            />
+          ))}
       </div>
       <ul className="mt-1.5 text-[12px] text-soft" aria-label="Limits of the specs asked for">
         {soonest.map((l) => {
           const aim = l.longestUs - l.marginUs;
-          const names = limits.filter((x) => x.longestUs === l.longestUs).map((x) => x.name).join(', ');
+          const names = limits
+            .filter((x) => x.longestUs === l.longestUs)
+            .map((x) => x.name)
+            .join(', ');
           return (
             <li key={l.id} className="flex justify-between gap-3">
               <span className="truncate" title={names}>
                 {names}
               </span>
               <span className="shrink-0 tabular-nums">
-                {clip.lengthUs > aim ? <b className="text-accent">{secondsText(clip.lengthUs - aim)} over {(aim / 1e6).toFixed(0)} s</b> : `${lengthText(aim - clip.lengthUs)} left of ${lengthText(aim)}`}
+                {clip.lengthUs > aim ? (
+                  <b className="text-accent">
+                    {secondsText(clip.lengthUs - aim)} over {(aim / 1e6).toFixed(0)} s
+                  </b>
+                ) : (
+                  `${lengthText(aim - clip.lengthUs)} left of ${lengthText(aim)}`
+                )}
               </span>
             </li>
           );

@@ -62,7 +62,10 @@ export class PlainPlayer implements Player {
     if (!p) return;
     this.positionUs = Math.max(0, Math.min(p.lengthUs, us));
     const episodeUs = toEpisode(p, this.positionUs);
-    this.span = Math.max(0, p.spans.findIndex((s) => episodeUs >= s.startUs && episodeUs <= s.endUs));
+    this.span = Math.max(
+      0,
+      p.spans.findIndex((s) => episodeUs >= s.startUs && episodeUs <= s.endUs),
+    );
     this.leaping = true;
     this.video.currentTime = episodeUs / 1e6;
     this.moved(this.positionUs);

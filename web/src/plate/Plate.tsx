@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import type { ClipState, EpisodeCard, Preview, Spec } from '../api/client';
 import { useWorkbench, type Stage } from '../workbench/store';
 import { CaptionLayer } from './CaptionLayer';
@@ -30,7 +30,9 @@ export function Plate({ episode, clip, preview, captionScript, specs, stage, hei
   const captions = useRef<CaptionLayer | null>(null);
   const programme = useRef<Programme | null>(null);
   const shown = useRef<{ preview: Preview | null; stage: Stage }>({ preview, stage });
-  shown.current = { preview, stage };
+  useLayoutEffect(() => {
+    shown.current = { preview, stage };
+  });
   /** What was shown before a stretch was heard by itself. */
   const lent = useRef<{ programme: Programme; atUs: number } | null>(null);
   const playedClip = useRef<number | null>(null);
@@ -81,7 +83,10 @@ export function Plate({ episode, clip, preview, captionScript, specs, stage, hei
       void made.setProgramme(back.programme, back.atUs);
     };
     const proxy = `/api/episodes/${episode.id}/proxy?made=${episode.madeAt}`;
-    const made = 'VideoDecoder' in globalThis ? new CutPlayer(proxy, draw, moved, stopped) : new PlainPlayer(proxy, draw, moved, stopped);
+    const made =
+      'VideoDecoder' in globalThis
+        ? new CutPlayer(proxy, draw, moved, stopped)
+        : new PlainPlayer(proxy, draw, moved, stopped);
     void made.setRate(useWorkbench.getState().rate * speed.current);
     current.hear = (startUs, endUs) => {
       const p = programme.current;
@@ -145,7 +150,9 @@ export function Plate({ episode, clip, preview, captionScript, specs, stage, hei
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [spansKey, episode]);
 
-  speed.current = clip?.speed ?? 1;
+  useLayoutEffect(() => {
+    speed.current = clip?.speed ?? 1;
+  });
   useEffect(() => {
     void player.current?.setRate(rate * (clip?.speed ?? 1));
   }, [rate, clip?.speed]);

@@ -3,7 +3,17 @@ import type { Programme } from './programme';
 /** A picture that can be drawn in part. */
 export interface Drawable {
   displayWidth: number;
-  draw(context: CanvasRenderingContext2D, sx: number, sy: number, sw: number, sh: number, dx: number, dy: number, dw: number, dh: number): void;
+  draw(
+    context: CanvasRenderingContext2D,
+    sx: number,
+    sy: number,
+    sw: number,
+    sh: number,
+    dx: number,
+    dy: number,
+    dw: number,
+    dh: number,
+  ): void;
   draw(context: CanvasRenderingContext2D, dx: number, dy: number, dw: number, dh: number): void;
 }
 

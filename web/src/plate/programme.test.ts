@@ -50,7 +50,14 @@ describe('a programme', () => {
 });
 
 describe('a programme with gaps', () => {
-  const preview = { revision: 3, runs: [], windows: [], frameRateNumerator: 25, frameRateDenominator: 1, dressed: true } as unknown as Preview;
+  const preview = {
+    revision: 3,
+    runs: [],
+    windows: [],
+    frameRateNumerator: 25,
+    frameRateDenominator: 1,
+    dressed: true,
+  } as unknown as Preview;
   const gapped = clipProgramme(
     {
       id: 7,

@@ -22,7 +22,8 @@ export interface ProgrammeGap {
 }
 
 /** Where each kept span of a clip plays. */
-export const clipLayout = (clip: Pick<ClipState, 'kept'> & { gaps: ProgrammeGap[] }): Layout => laidOut(clip.kept, clip.gaps);
+export const clipLayout = (clip: Pick<ClipState, 'kept'> & { gaps: ProgrammeGap[] }): Layout =>
+  laidOut(clip.kept, clip.gaps);
 
 type Layout = Pick<Programme, 'spans' | 'playsAt' | 'lengthUs'>;
 
@@ -53,7 +54,14 @@ export function wholeEpisode(durationUs: number, rate: number): Programme {
 export function oneStretch(startUs: number, endUs: number, rate: number): Programme {
   const first = Math.round((startUs / 1e6) * rate);
   const count = Math.max(1, Math.round(((endUs - startUs) / 1e6) * rate));
-  return { ...laidOut([{ startUs, endUs }], []), runs: [{ clipFrame: 0, episodeFrame: first, count, held: false }], windows: [], silenced: [], rate, joined: null };
+  return {
+    ...laidOut([{ startUs, endUs }], []),
+    runs: [{ clipFrame: 0, episodeFrame: first, count, held: false }],
+    windows: [],
+    silenced: [],
+    rate,
+    joined: null,
+  };
 }
 
 /**
@@ -61,7 +69,11 @@ export function oneStretch(startUs: number, endUs: number, rate: number): Progra
  *
  * @param asRecorded whether what cleans the voice is left out for the moment
  */
-export function clipProgramme(clip: Pick<ClipState, 'id' | 'kept' | 'removals'> & { gaps: ProgrammeGap[] }, preview: Preview, asRecorded: boolean): Programme {
+export function clipProgramme(
+  clip: Pick<ClipState, 'id' | 'kept' | 'removals'> & { gaps: ProgrammeGap[] },
+  preview: Preview,
+  asRecorded: boolean,
+): Programme {
   return {
     ...laidOut(clip.kept, clip.gaps),
     runs: preview.runs,
@@ -124,8 +136,11 @@ const FIRST_JOINED_US = 1_500_000;
  */
 export function* soundPieces(p: Programme, fromUs: number, longestUs = LONGEST_PIECE_US): Generator<SoundPiece> {
   if (p.joined) {
-    for (let at = Math.max(0, fromUs); at < p.lengthUs; ) {
-      const end = Math.min(p.lengthUs, at + Math.min(longestUs, at === Math.max(0, fromUs) ? FIRST_JOINED_US : LONGEST_JOINED_US));
+    for (let at = Math.max(0, fromUs); at < p.lengthUs;) {
+      const end = Math.min(
+        p.lengthUs,
+        at + Math.min(longestUs, at === Math.max(0, fromUs) ? FIRST_JOINED_US : LONGEST_JOINED_US),
+      );
       yield { startUs: at, endUs: end, atUs: at, fadeIn: false, fadeOut: false };
       at = end;
     }

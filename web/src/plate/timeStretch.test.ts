@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { timeStretch } from './timeStretch';
 
 const RATE = 48_000;
-const tone = (hz: number, seconds: number) => Float32Array.from({ length: RATE * seconds }, (_, i) => 0.5 * Math.sin((2 * Math.PI * hz * i) / RATE));
+const tone = (hz: number, seconds: number) =>
+  Float32Array.from({ length: RATE * seconds }, (_, i) => 0.5 * Math.sin((2 * Math.PI * hz * i) / RATE));
 
 const risingCrossings = (sound: Float32Array, from: number, to: number) => {
   let n = 0;

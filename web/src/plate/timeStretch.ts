@@ -43,7 +43,14 @@ function bestContinuation(sound: Float32Array, natural: number, wanted: number, 
   return mostAlike(sound, natural, Math.max(lowest, rough - COARSE), Math.min(highest, rough + COARSE), 1, overlap);
 }
 
-function mostAlike(sound: Float32Array, natural: number, lowest: number, highest: number, step: number, overlap: number): number {
+function mostAlike(
+  sound: Float32Array,
+  natural: number,
+  lowest: number,
+  highest: number,
+  step: number,
+  overlap: number,
+): number {
   let best = lowest;
   let most = -Infinity;
   for (let from = lowest; from <= highest; from += step) {

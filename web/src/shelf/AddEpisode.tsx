@@ -1,6 +1,6 @@
 import { useRef, useState } from 'react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { api } from '../api/client';
+import { api, type MediaFile } from '../api/client';
 import { sizeText } from '../ui/time';
 import { UploadList } from './UploadList';
 import { sendFile } from './uploads';
@@ -40,7 +40,9 @@ export function AddEpisode({ onDone }: { onDone: (mended: string[]) => void }) {
     setTitle((typed) => (!typed || typed === titleOf(before) ? titleOf(name) : typed));
   };
   const addMicrophone = (file: string) =>
-    setMicrophones((m) => (!file || file === latest.current || m.some((x) => x.file === file) ? m : [...m, { file, speaker: '' }]));
+    setMicrophones((m) =>
+      !file || file === latest.current || m.some((x) => x.file === file) ? m : [...m, { file, speaker: '' }],
+    );
   /** A picture is the recording; sound that comes beside one is a microphone of it. */
   const arrived = (name: string) => {
     const before = latest.current;
@@ -77,18 +79,8 @@ export function AddEpisode({ onDone }: { onDone: (mended: string[]) => void }) {
       setProblem((error as Error).message);
     }
   };
-  const choice = (isTranscript: boolean, value: string, set: (v: string) => void, none: string, label: string) => (
-    <select className="field mt-0.5" value={value} aria-label={label} onChange={(e) => set(e.target.value)}>
-      <option value="">{none}</option>
-      {files.data
-        ?.filter((f) => f.isTranscript === isTranscript)
-        .map((f) => (
-          <option key={f.name} value={f.name}>
-            {f.name} ({sizeText(f.bytes)})
-          </option>
-        ))}
-    </select>
-  );
+  const recordings = files.data?.filter((f) => !f.isTranscript) ?? [];
+  const transcripts = files.data?.filter((f) => f.isTranscript) ?? [];
   const missing = !recording
     ? 'Choose a recording.'
     : !title.trim()
@@ -119,11 +111,22 @@ export function AddEpisode({ onDone }: { onDone: (mended: string[]) => void }) {
         </label>
         <div>
           <span className="label">Recording, from the media folder</span>
-          {choice(false, recording, chooseRecording, 'choose one', 'Recording')}
+          <FileChoice
+            files={recordings}
+            value={recording}
+            label="Recording"
+            none="choose one"
+            onChoose={chooseRecording}
+          />
         </div>
         <div>
           <span className="label">Its words</span>
-          <select className="field mt-0.5" aria-label="Its words" value={words} onChange={(e) => setWords(e.target.value as Words)}>
+          <select
+            className="field mt-0.5"
+            aria-label="Its words"
+            value={words}
+            onChange={(e) => setWords(e.target.value as Words)}
+          >
             <option value="recognise">are recognised on this machine</option>
             <option value="file">come from a transcript file</option>
             <option value="paste">come from a text I paste</option>
@@ -136,7 +139,15 @@ export function AddEpisode({ onDone }: { onDone: (mended: string[]) => void }) {
               {recogniser.data.name}: {recogniser.data.quality}
             </p>
           )}
-          {words === 'file' && choice(true, transcript, setTranscript, 'choose one', 'Transcript')}
+          {words === 'file' && (
+            <FileChoice
+              files={transcripts}
+              value={transcript}
+              label="Transcript"
+              none="choose one"
+              onChoose={setTranscript}
+            />
+          )}
           {words === 'paste' && (
             <textarea
               className="field h-36 font-serif text-[16px]"
@@ -146,11 +157,17 @@ export function AddEpisode({ onDone }: { onDone: (mended: string[]) => void }) {
               onChange={(e) => setText(e.target.value)}
             />
           )}
-          {words === 'type' && <p className="text-soft">The player stops while you type and goes on when you pause. Open the episode and choose “Type along”.</p>}
+          {words === 'type' && (
+            <p className="text-soft">
+              The player stops while you type and goes on when you pause. Open the episode and choose “Type along”.
+            </p>
+          )}
         </div>
       </div>
       <div className="mt-4">
-        <span className="label">Separate microphones, if there are any: lined up by their sound, and heard instead of the recording's own</span>
+        <span className="label">
+          Separate microphones, if there are any: lined up by their sound, and heard instead of the recording's own
+        </span>
         {microphones.map((m, i) => (
           <div key={m.file} className="mt-1 flex items-center gap-2">
             <span className="flex-1 truncate">{m.file}</span>
@@ -159,28 +176,62 @@ export function AddEpisode({ onDone }: { onDone: (mended: string[]) => void }) {
               placeholder="whose it is"
               aria-label={`Speaker of ${m.file}`}
               value={m.speaker}
-              onChange={(e) => setMicrophones(microphones.map((x, k) => (k === i ? { ...x, speaker: e.target.value } : x)))}
+              onChange={(e) =>
+                setMicrophones(microphones.map((x, k) => (k === i ? { ...x, speaker: e.target.value } : x)))
+              }
             />
             <button className="link" onClick={() => setMicrophones(microphones.filter((_, k) => k !== i))}>
               leave out
             </button>
           </div>
         ))}
-        {choice(false, '', addMicrophone, 'add one', 'Microphone')}
+        <FileChoice files={recordings} value="" label="Microphone" none="add one" onChoose={addMicrophone} />
       </div>
       <UploadList />
       <div className="mt-4 flex items-center gap-3">
-        <input ref={picker} type="file" multiple className="hidden" data-testid="files" onChange={(e) => send(e.target.files)} />
+        <input
+          ref={picker}
+          type="file"
+          multiple
+          className="hidden"
+          data-testid="files"
+          onChange={(e) => send(e.target.files)}
+        />
         <button className="button" onClick={() => picker.current?.click()}>
           Send files
         </button>
         <span className="text-soft">or drop them here; a text without times is timed against the sound</span>
         {problem && <span className="text-accent">{problem}</span>}
         {missing && !problem && <span className="ml-auto whitespace-nowrap text-soft">{missing}</span>}
-        <button className={`button button-strong ${missing && !problem ? '' : 'ml-auto'}`} disabled={missing !== null} onClick={() => void add()}>
+        <button
+          className={`button button-strong ${missing && !problem ? '' : 'ml-auto'}`}
+          disabled={missing !== null}
+          onClick={() => void add()}
+        >
           Put it on the shelf
         </button>
       </div>
     </section>
+  );
+}
+
+interface FileChoiceProps {
+  files: MediaFile[];
+  value: string;
+  label: string;
+  none: string;
+  onChoose: (name: string) => void;
+}
+
+function FileChoice({ files, value, label, none, onChoose }: FileChoiceProps) {
+  return (
+    <select className="field mt-0.5" value={value} aria-label={label} onChange={(e) => onChoose(e.target.value)}>
+      <option value="">{none}</option>
+      {files.map((f) => (
+        <option key={f.name} value={f.name}>
+          {f.name} ({sizeText(f.bytes)})
+        </option>
+      ))}
+    </select>
   );
 }

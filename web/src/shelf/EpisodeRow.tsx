@@ -1,4 +1,4 @@
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { Pencil, Trash2, Undo2 } from 'lucide-react';
@@ -7,16 +7,18 @@ import { clock } from '../ui/time';
 import { LineUpPanel } from './LineUpPanel';
 
 /** Seconds until a share of work reaches the whole, from its pace since it was first seen; null while unknown. */
-function useRestSeconds(progress: number | null): number | null {
-  const first = useRef<{ at: number; progress: number } | null>(null);
+function useRestSeconds(progress: number | null, seenAtMs: number): number | null {
+  const [first, setFirst] = useState<{ atMs: number; progress: number } | null>(null);
   if (progress === null) {
-    first.current = null;
+    if (first) setFirst(null);
     return null;
   }
-  const now = performance.now();
-  if (!first.current || progress < first.current.progress) first.current = { at: now, progress };
-  const done = progress - first.current.progress;
-  return done > 0.02 ? ((now - first.current.at) / 1000 / done) * (1 - progress) : null;
+  if (!first || progress < first.progress) {
+    setFirst({ atMs: seenAtMs, progress });
+    return null;
+  }
+  const done = progress - first.progress;
+  return done > 0.02 ? ((seenAtMs - first.atMs) / 1000 / done) * (1 - progress) : null;
 }
 
 const STEPS = {
@@ -26,11 +28,11 @@ const STEPS = {
 };
 
 /** One episode of the shelf. */
-export function EpisodeRow({ item }: { item: ShelfItem }) {
+export function EpisodeRow({ item, seenAtMs }: { item: ShelfItem; seenAtMs: number }) {
   const queries = useQueryClient();
   const shelves = useQuery({ queryKey: ['shelves'], queryFn: api.shelves });
   const [editing, setEditing] = useState(false);
-  const rest = useRestSeconds(item.state === 'ARRIVING' ? item.progress : null);
+  const rest = useRestSeconds(item.state === 'ARRIVING' ? item.progress : null, seenAtMs);
   const ready = item.playable;
   const fresh = () => queries.invalidateQueries({ queryKey: ['shelf'] });
   const describe = (change: Partial<Pick<ShelfItem, 'show' | 'title' | 'shelfId'>>) =>
@@ -43,9 +45,19 @@ export function EpisodeRow({ item }: { item: ShelfItem }) {
       data-testid="episode"
     >
       <div className="flex items-center gap-5 py-4">
-        <Link to={`/episodes/${item.id}`} className="grid h-[90px] w-[160px] shrink-0 place-items-center overflow-hidden rounded-md bg-desk" tabIndex={-1} aria-hidden="true">
+        <Link
+          to={`/episodes/${item.id}`}
+          className="grid h-[90px] w-[160px] shrink-0 place-items-center overflow-hidden rounded-md bg-desk"
+          tabIndex={-1}
+          aria-hidden="true"
+        >
           {ready ? (
-            <img src={`/api/episodes/${item.id}/poster`} alt="" className="h-full w-full object-cover" draggable={false} />
+            <img
+              src={`/api/episodes/${item.id}/poster`}
+              alt=""
+              className="h-full w-full object-cover"
+              draggable={false}
+            />
           ) : (
             <span className="text-faint">{Math.round(item.progress * 100)} %</span>
           )}
@@ -57,7 +69,9 @@ export function EpisodeRow({ item }: { item: ShelfItem }) {
               onSubmit={(e) => {
                 e.preventDefault();
                 const form = new FormData(e.currentTarget);
-                void describe({ show: String(form.get('show')), title: String(form.get('title')) }).then(() => setEditing(false));
+                void describe({ show: String(form.get('show')), title: String(form.get('title')) }).then(() =>
+                  setEditing(false),
+                );
               }}
               onKeyDown={(e) => e.key === 'Escape' && setEditing(false)}
             >
@@ -70,7 +84,10 @@ export function EpisodeRow({ item }: { item: ShelfItem }) {
           ) : (
             <>
               <div className="text-[12.5px] text-soft">{item.show}</div>
-              <Link to={`/episodes/${item.id}`} className="font-serif text-[20px] leading-tight font-semibold hover:text-accent">
+              <Link
+                to={`/episodes/${item.id}`}
+                className="font-serif text-[20px] leading-tight font-semibold hover:text-accent"
+              >
                 {item.title}
               </Link>
               <div className="mt-1 flex gap-3 text-soft tabular-nums">
@@ -116,9 +133,14 @@ export function EpisodeRow({ item }: { item: ShelfItem }) {
           )}
         </div>
         <div className="flex w-[190px] flex-col items-end gap-2">
-          <span className="text-soft">{item.clips ? `${item.clips} clip${item.clips === 1 ? '' : 's'}` : 'no clips yet'}</span>
+          <span className="text-soft">
+            {item.clips ? `${item.clips} clip${item.clips === 1 ? '' : 's'}` : 'no clips yet'}
+          </span>
           {item.binned ? (
-            <button className="button flex items-center gap-1.5" onClick={() => void api.returnEpisode(item.id).then(fresh)}>
+            <button
+              className="button flex items-center gap-1.5"
+              onClick={() => void api.returnEpisode(item.id).then(fresh)}
+            >
               <Undo2 size={14} /> Return
             </button>
           ) : (
@@ -141,7 +163,10 @@ export function EpisodeRow({ item }: { item: ShelfItem }) {
               <button aria-label={`Rename ${item.title}`} onClick={() => setEditing(true)}>
                 <Pencil size={15} />
               </button>
-              <button aria-label={`Put ${item.title} into the bin`} onClick={() => void api.binEpisode(item.id).then(fresh)}>
+              <button
+                aria-label={`Put ${item.title} into the bin`}
+                onClick={() => void api.binEpisode(item.id).then(fresh)}
+              >
                 <Trash2 size={15} />
               </button>
             </span>

@@ -33,7 +33,9 @@ export function LineUpPanel({ episodeId }: { episodeId: number }) {
   return (
     <Popover.Root>
       <Popover.Trigger asChild>
-        <button className="link text-[12.5px]">{now.length === 1 ? '1 microphone' : `${now.length} microphones`}</button>
+        <button className="link text-[12.5px]">
+          {now.length === 1 ? '1 microphone' : `${now.length} microphones`}
+        </button>
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content className="panel w-[560px]" sideOffset={6} align="start" collisionPadding={12}>
@@ -42,9 +44,20 @@ export function LineUpPanel({ episodeId }: { episodeId: number }) {
             <div key={s.position} className="mt-2 border-t border-rule pt-2">
               <div className="flex items-center gap-3">
                 <label className="flex w-44 items-center gap-2 truncate">
-                  <input type="checkbox" checked={s.heard} onChange={(e) => set(s.position, { heard: e.target.checked })} /> {s.file}
+                  <input
+                    type="checkbox"
+                    checked={s.heard}
+                    onChange={(e) => set(s.position, { heard: e.target.checked })}
+                  />{' '}
+                  {s.file}
                 </label>
-                <input className="field flex-1" placeholder="whose it is" aria-label={`Speaker of ${s.file}`} value={s.speaker} onChange={(e) => set(s.position, { speaker: e.target.value })} />
+                <input
+                  className="field flex-1"
+                  placeholder="whose it is"
+                  aria-label={`Speaker of ${s.file}`}
+                  value={s.speaker}
+                  onChange={(e) => set(s.position, { speaker: e.target.value })}
+                />
                 <label className="flex items-center gap-1 text-soft">
                   nudge
                   <input
@@ -59,15 +72,17 @@ export function LineUpPanel({ episodeId }: { episodeId: number }) {
                 </label>
               </div>
               <div className="mt-0.5 pl-6 text-[12.5px] text-soft tabular-nums">
-                {s.offsetUs === null
-                  ? 'not lined up yet'
-                  : placementText(s.offsetUs, s.driftPpm ?? 0, s.agreeing ?? 0)}
+                {s.offsetUs === null ? 'not lined up yet' : placementText(s.offsetUs, s.driftPpm ?? 0, s.agreeing ?? 0)}
               </div>
             </div>
           ))}
           <label className="mt-3 flex items-center gap-2 border-t border-rule pt-3">
             <span className="text-soft">Words are listened for in</span>
-            <select className="field w-56" value={listensTo ?? ''} onChange={(e) => setListened(e.target.value === '' ? null : Number(e.target.value))}>
+            <select
+              className="field w-56"
+              value={listensTo ?? ''}
+              onChange={(e) => setListened(e.target.value === '' ? null : Number(e.target.value))}
+            >
               <option value="">what is heard</option>
               <option value={-1}>the recording's own sound</option>
               {now.map((s) => (
@@ -79,9 +94,16 @@ export function LineUpPanel({ episodeId }: { episodeId: number }) {
             <span className="text-[12.5px] text-soft">from the next listening on</span>
           </label>
           <div className="mt-3 flex items-center justify-between">
-            <span className={problem ? 'text-accent' : 'text-soft'}>{problem || (now.some((s) => s.heard) ? 'The ticked ones are heard.' : "The recording's own sound is heard.")}</span>
+            <span className={problem ? 'text-accent' : 'text-soft'}>
+              {problem ||
+                (now.some((s) => s.heard) ? 'The ticked ones are heard.' : "The recording's own sound is heard.")}
+            </span>
             <Popover.Close asChild>
-              <button className="button button-strong" disabled={!Object.keys(changed).length && listened === undefined} onClick={() => void apply()}>
+              <button
+                className="button button-strong"
+                disabled={!Object.keys(changed).length && listened === undefined}
+                onClick={() => void apply()}
+              >
                 {soundChanges ? 'Make the sound anew' : 'Keep'}
               </button>
             </Popover.Close>
@@ -94,7 +116,13 @@ export function LineUpPanel({ episodeId }: { episodeId: number }) {
 
 function placementText(offsetUs: number, driftPpm: number, agreeing: number): string {
   const ms = Math.round(offsetUs / 1000);
-  const begins = ms === 0 ? 'begins with the recording' : `begins ${(Math.abs(ms) / 1000).toFixed(3)} s ${ms > 0 ? 'after' : 'before'} the recording`;
-  const drifts = Math.abs(driftPpm) < 0.5 ? 'no drift' : `${Math.abs(driftPpm).toFixed(1)} parts in a million ${driftPpm > 0 ? 'slow' : 'fast'}`;
+  const begins =
+    ms === 0
+      ? 'begins with the recording'
+      : `begins ${(Math.abs(ms) / 1000).toFixed(3)} s ${ms > 0 ? 'after' : 'before'} the recording`;
+  const drifts =
+    Math.abs(driftPpm) < 0.5
+      ? 'no drift'
+      : `${Math.abs(driftPpm).toFixed(1)} parts in a million ${driftPpm > 0 ? 'slow' : 'fast'}`;
   return `${begins}, ${drifts}; ${Math.round(agreeing * 100)} % of the places compared agree`;
 }

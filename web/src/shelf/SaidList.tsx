@@ -5,7 +5,11 @@ import { clock } from '../ui/time';
 
 /** Sentences in which a phrase is said, across the whole shelf. */
 export function SaidList({ phrase }: { phrase: string }) {
-  const found = useQuery({ queryKey: ['said', phrase], queryFn: () => api.said(phrase), placeholderData: (before) => before });
+  const found = useQuery({
+    queryKey: ['said', phrase],
+    queryFn: () => api.said(phrase),
+    placeholderData: (before) => before,
+  });
   if (!found.data) return <p className="mt-4 text-soft">Looking</p>;
   if (!found.data.length) return <p className="mt-4 text-soft">Nobody has said that on this shelf.</p>;
   return (

@@ -32,7 +32,10 @@ export function ShelfPage() {
     present.forEach((e) => map.set(e.shelfId, (map.get(e.shelfId) ?? 0) + 1));
     return map;
   }, [present]);
-  const inside = (id: number): number[] => [id, ...(shelves.data?.filter((s) => s.parentId === id).flatMap((s) => inside(s.id)) ?? [])];
+  const inside = (id: number): number[] => [
+    id,
+    ...(shelves.data?.filter((s) => s.parentId === id).flatMap((s) => inside(s.id)) ?? []),
+  ];
   const here =
     place === 'bin'
       ? (shelf.data?.filter((e) => e.binned) ?? [])
@@ -48,7 +51,8 @@ export function ShelfPage() {
     await api.describeEpisode(episode, { show: item.show, title: item.title, shelfId });
     await queries.invalidateQueries({ queryKey: ['shelf'] });
   };
-  const name = place === 'all' ? 'Shelf' : place === 'bin' ? 'Bin' : (shelves.data?.find((s) => s.id === place)?.name ?? 'Shelf');
+  const name =
+    place === 'all' ? 'Shelf' : place === 'bin' ? 'Bin' : (shelves.data?.find((s) => s.id === place)?.name ?? 'Shelf');
   return (
     <div className="flex h-full flex-col">
       <header className="flex h-[52px] shrink-0 items-center border-b border-rule px-6">
@@ -56,12 +60,22 @@ export function ShelfPage() {
           <img src="/assets/mark.svg" alt="" width="22" height="22" />
           Paring Knife
         </span>
-        <button className="button button-strong ml-auto flex items-center gap-1.5" onClick={() => setAdding(!adding)} aria-expanded={adding}>
+        <button
+          className="button button-strong ml-auto flex items-center gap-1.5"
+          onClick={() => setAdding(!adding)}
+          aria-expanded={adding}
+        >
           <Plus size={15} /> Add an episode
         </button>
       </header>
       <div className="flex min-h-0 flex-1">
-        <ShelfTree place={place} onPlace={setPlace} counts={counts} binned={(shelf.data?.length ?? 0) - present.length} onDropEpisode={(e, s) => void move(e, s)} />
+        <ShelfTree
+          place={place}
+          onPlace={setPlace}
+          counts={counts}
+          binned={(shelf.data?.length ?? 0) - present.length}
+          onDropEpisode={(e, s) => void move(e, s)}
+        />
         <main className="flex-1 overflow-y-auto px-8 py-8">
           <div className="mx-auto max-w-[900px]">
             {adding && (
@@ -89,21 +103,33 @@ export function ShelfPage() {
             )}
             <div className="flex items-baseline gap-3">
               <h1 className="flex-1 font-serif text-[26px] font-semibold">{name}</h1>
-              <select className="field w-[130px]" value={order} aria-label="Order" onChange={(e) => setOrder(e.target.value)}>
+              <select
+                className="field w-[130px]"
+                value={order}
+                aria-label="Order"
+                onChange={(e) => setOrder(e.target.value)}
+              >
                 {Object.keys(ORDERS).map((o) => (
                   <option key={o} value={o}>
                     {o === 'newest' || o === 'longest' ? `${o} first` : `by ${o}`}
                   </option>
                 ))}
               </select>
-              <input className="field w-[270px]" type="search" placeholder="Titles, and anything ever said" aria-label="Find anything ever said" value={phrase} onChange={(e) => setPhrase(e.target.value)} />
+              <input
+                className="field w-[270px]"
+                type="search"
+                placeholder="Titles, and anything ever said"
+                aria-label="Find anything ever said"
+                value={phrase}
+                onChange={(e) => setPhrase(e.target.value)}
+              />
             </div>
             {phrase.trim().length > 1 && <SaidList phrase={phrase.trim()} />}
             {shelf.isError && <p className="mt-4">{(shelf.error as Error).message}</p>}
             {shelf.data && shown.length === 0 && !wanted && <Empty place={place} />}
             <ul className="mt-4">
               {shown.map((e) => (
-                <EpisodeRow key={e.id} item={e} />
+                <EpisodeRow key={e.id} item={e} seenAtMs={shelf.dataUpdatedAt} />
               ))}
             </ul>
           </div>
@@ -114,12 +140,18 @@ export function ShelfPage() {
 }
 
 function Empty({ place }: { place: Place }) {
-  if (place === 'bin') return <p className="mt-4 text-soft">The bin is empty. What is put here can be had back for thirty days.</p>;
-  if (place !== 'all') return <p className="mt-4 text-soft">Nothing stands on this shelf. Drag an episode onto its name, or choose the shelf beside an episode.</p>;
+  if (place === 'bin')
+    return <p className="mt-4 text-soft">The bin is empty. What is put here can be had back for thirty days.</p>;
+  if (place !== 'all')
+    return (
+      <p className="mt-4 text-soft">
+        Nothing stands on this shelf. Drag an episode onto its name, or choose the shelf beside an episode.
+      </p>
+    );
   return (
     <p className="mt-4 max-w-lg text-soft">
-      The shelf is empty. Add an episode: a recording, and its transcript if there is one. Without one, the words are recognised on this machine, which takes a while and makes
-      mistakes.
+      The shelf is empty. Add an episode: a recording, and its transcript if there is one. Without one, the words are
+      recognised on this machine, which takes a while and makes mistakes.
     </p>
   );
 }

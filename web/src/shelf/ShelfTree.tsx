@@ -79,7 +79,10 @@ export function ShelfTree({ place, onPlace, counts, binned, onDropEpisode }: Pro
         <Library size={15} /> Everything
       </button>
       <ul>{branch(null, 0)}</ul>
-      <button className="mt-1 flex items-center gap-2 px-5 py-1.5 text-left text-soft hover:text-ink" onClick={() => void add(null)}>
+      <button
+        className="mt-1 flex items-center gap-2 px-5 py-1.5 text-left text-soft hover:text-ink"
+        onClick={() => void add(null)}
+      >
         <Plus size={14} /> New shelf
       </button>
       <div className="mt-auto">
@@ -113,7 +116,19 @@ interface RowProps {
   onDrop: (e: React.DragEvent) => void;
 }
 
-function Row({ shelf, depth, chosen, count, naming, onChoose, onName, onStartNaming, onAdd, onRemove, onDrop }: RowProps) {
+function Row({
+  shelf,
+  depth,
+  chosen,
+  count,
+  naming,
+  onChoose,
+  onName,
+  onStartNaming,
+  onAdd,
+  onRemove,
+  onDrop,
+}: RowProps) {
   const [over, setOver] = useState(false);
   return (
     <div

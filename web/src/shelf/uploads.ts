@@ -35,7 +35,9 @@ const update = (key: number, change: Partial<Sending>) =>
  */
 export async function sendFile(file: File, arrived: (stored: MediaFile) => void) {
   const key = nextKey++;
-  useUploads.setState((s) => ({ files: [...s.files, { key, name: file.name, bytes: file.size, sent: 0, pace: 0, state: 'sending', problem: '' }] }));
+  useUploads.setState((s) => ({
+    files: [...s.files, { key, name: file.name, bytes: file.size, sent: 0, pace: 0, state: 'sending', problem: '' }],
+  }));
   let mark = { at: performance.now(), sent: -1 };
   const upload = new tus.Upload(file, {
     endpoint: '/api/tus',
@@ -55,7 +57,15 @@ export async function sendFile(file: File, arrived: (stored: MediaFile) => void)
       update(key, { state: 'waiting', pace: 0 });
       return status === 0 || status >= 500 || status === 423 || status === 409;
     },
-    onError: (error) => update(key, { state: 'failed', pace: 0, problem: 'originalResponse' in error && error.originalResponse?.getStatus() === 413 ? 'There is not enough room on the server.' : 'The connection broke. What was sent is kept: send the file again and it goes on.' }),
+    onError: (error) =>
+      update(key, {
+        state: 'failed',
+        pace: 0,
+        problem:
+          'originalResponse' in error && error.originalResponse?.getStatus() === 413
+            ? 'There is not enough room on the server.'
+            : 'The connection broke. What was sent is kept: send the file again and it goes on.',
+      }),
     onSuccess: () => void finish(),
   });
   /** Has the whole file put in its place; a server that is away is asked again. */
@@ -91,7 +101,10 @@ export function goOnSending(key: number) {
 }
 
 export function giveUpSending(key: number) {
-  void running.get(key)?.abort(true).catch(() => undefined);
+  void running
+    .get(key)
+    ?.abort(true)
+    .catch(() => undefined);
   running.delete(key);
   useUploads.setState((s) => ({ files: s.files.filter((f) => f.key !== key) }));
 }

@@ -20,28 +20,48 @@ export function ChapterList({ episodeId }: { episodeId: number }) {
   const { chapters, settled } = list.data;
   return (
     <div className="mt-2">
-      <p className="text-[12.5px] text-soft">{settled ? 'As you settled them.' : 'Proposed from where the talk turns to other words. Change one and all are settled.'}</p>
+      <p className="text-[12.5px] text-soft">
+        {settled
+          ? 'As you settled them.'
+          : 'Proposed from where the talk turns to other words. Change one and all are settled.'}
+      </p>
       <ol className="mt-1">
         {chapters.map((c) => (
           <li key={c.startUs} className="flex items-center gap-2 border-b border-rule py-1.5" data-testid="chapter">
-            <button className="w-12 text-left text-[12.5px] text-soft tabular-nums hover:text-accent" onClick={() => current.seekEpisode(c.startUs)}>
+            <button
+              className="w-12 text-left text-[12.5px] text-soft tabular-nums hover:text-accent"
+              onClick={() => current.seekEpisode(c.startUs)}
+            >
               {clock(c.startUs)}
             </button>
             <input
               className="field flex-1 font-serif"
               defaultValue={c.title}
               aria-label={`Title of the chapter at ${clock(c.startUs)}`}
-              onBlur={(e) => e.target.value.trim() && e.target.value !== c.title && void settle(chapters.map((x) => (x.startUs === c.startUs ? { ...x, title: e.target.value.trim() } : x)))}
+              onBlur={(e) =>
+                e.target.value.trim() &&
+                e.target.value !== c.title &&
+                void settle(chapters.map((x) => (x.startUs === c.startUs ? { ...x, title: e.target.value.trim() } : x)))
+              }
               onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
             />
-            <button aria-label={`Remove the chapter at ${clock(c.startUs)}`} className="text-faint" onClick={() => void settle(chapters.filter((x) => x.startUs !== c.startUs))}>
+            <button
+              aria-label={`Remove the chapter at ${clock(c.startUs)}`}
+              className="text-faint"
+              onClick={() => void settle(chapters.filter((x) => x.startUs !== c.startUs))}
+            >
               <X size={14} />
             </button>
           </li>
         ))}
       </ol>
       <div className="mt-3 flex flex-wrap gap-x-3 gap-y-1 text-[13px]">
-        <button className="link" onClick={() => void settle([...chapters, { startUs: Math.round(usePlayhead.getState().episodeUs), title: 'New chapter' }])}>
+        <button
+          className="link"
+          onClick={() =>
+            void settle([...chapters, { startUs: Math.round(usePlayhead.getState().episodeUs), title: 'New chapter' }])
+          }
+        >
           one from here
         </button>
         {settled && (

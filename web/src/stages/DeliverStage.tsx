@@ -9,7 +9,13 @@ import { useWorkbench } from '../workbench/store';
 type Line = Sheet['lines'][number];
 
 /** The delivery sheet: clips by specs. Every cell knows before rendering whether it will pass. */
-export function DeliverStage({ episodeId, onOpen }: { episodeId: number; onOpen: (clip: number, stage: Stage) => void }) {
+export function DeliverStage({
+  episodeId,
+  onOpen,
+}: {
+  episodeId: number;
+  onOpen: (clip: number, stage: Stage) => void;
+}) {
   const queries = useQueryClient();
   const sheet = useQuery({ queryKey: ['sheet', episodeId], queryFn: () => api.sheet(episodeId) });
   const [chosen, setChosen] = useState<{ clip: number; spec: string } | null>(null);
@@ -29,7 +35,9 @@ export function DeliverStage({ episodeId, onOpen }: { episodeId: number; onOpen:
   const cells = lines.flatMap((l) => l.cells.filter((c) => c.asked).map((c) => ({ line: l, cell: c })));
   const finished = cells.filter(({ cell }) => cell.state === 'DONE' && cell.current);
   const busy = cells.filter(({ cell }) => cell.state === 'WAITING' || cell.state === 'RENDERING');
-  const open = cells.filter(({ cell }) => cell.passes && !(cell.state === 'DONE' && cell.current) && !busy.some((b) => b.cell === cell));
+  const open = cells.filter(
+    ({ cell }) => cell.passes && !(cell.state === 'DONE' && cell.current) && !busy.some((b) => b.cell === cell),
+  );
   const left = restTime(cells.map((c) => c.cell));
   const key = ['sheet', episodeId];
   const send = async (clipId: number, spec: string, asked: boolean) => {
@@ -42,7 +50,11 @@ export function DeliverStage({ episodeId, onOpen }: { episodeId: number; onOpen:
       useWorkbench.setState({ message: (error as Refusal).message });
     }
     await queries.invalidateQueries({ queryKey: key });
-    setPending((before) => Object.fromEntries(Object.entries(before).filter(([cell, ticked]) => cell !== `${clipId} ${spec}` || ticked !== asked)));
+    setPending((before) =>
+      Object.fromEntries(
+        Object.entries(before).filter(([cell, ticked]) => cell !== `${clipId} ${spec}` || ticked !== asked),
+      ),
+    );
     await queries.invalidateQueries({ queryKey: ['clips'] });
   };
   const toggle = (line: Line, cell: Cell) => {
@@ -60,7 +72,8 @@ export function DeliverStage({ episodeId, onOpen }: { episodeId: number; onOpen:
           <p className="text-soft">{summary(lines.length, cells.length, finished.length, busy.length)}</p>
           {lines.length === 0 ? (
             <p className="mt-8 max-w-md">
-              There are no clips yet. Go to <b>Pick</b>, keep a proposal or select words and press C; then tick here where each clip should go.
+              There are no clips yet. Go to <b>Pick</b>, keep a proposal or select words and press C; then tick here
+              where each clip should go.
             </p>
           ) : (
             <div role="table" aria-label="Clips by specs" className="mt-4">
@@ -71,11 +84,18 @@ export function DeliverStage({ episodeId, onOpen }: { episodeId: number; onOpen:
                 {shown.map((s) => (
                   <SpecHead key={s.id} spec={s} />
                 ))}
-                <AddColumn specs={specs.filter((s) => !shown.includes(s))} onAdd={(id) => setColumns([...columns, id])} />
+                <AddColumn
+                  specs={specs.filter((s) => !shown.includes(s))}
+                  onAdd={(id) => setColumns([...columns, id])}
+                />
               </div>
               {lines.map((l) => (
                 <div role="row" key={l.clipId} className="flex items-stretch gap-4 border-b border-rule py-3">
-                  <button role="rowheader" className="w-[200px] shrink-0 text-left" onClick={() => onOpen(l.clipId, 'pare')}>
+                  <button
+                    role="rowheader"
+                    className="w-[200px] shrink-0 text-left"
+                    onClick={() => onOpen(l.clipId, 'pare')}
+                  >
                     <div className="font-serif text-[15px] leading-snug font-semibold">{l.title}</div>
                     <div className="text-[12px] text-soft tabular-nums">
                       {clock(l.lengthUs)} pared from {clock(l.originalUs)}
@@ -105,11 +125,18 @@ export function DeliverStage({ episodeId, onOpen }: { episodeId: number; onOpen:
             {finished.length} of {cells.length} files
           </span>
           <div className="h-2 flex-1 overflow-hidden rounded-full bg-rule">
-            <div className="h-full bg-steel" style={{ width: `${cells.length ? (progress(cells.map((c) => c.cell)) / cells.length) * 100 : 0}%` }} />
+            <div
+              className="h-full bg-steel"
+              style={{ width: `${cells.length ? (progress(cells.map((c) => c.cell)) / cells.length) * 100 : 0}%` }}
+            />
           </div>
           <span className="w-[120px] text-right text-soft whitespace-nowrap">{busy.length ? left : ''}</span>
           {finished.length > 0 && (
-            <a className="button flex items-center gap-1.5" href={`/api/episodes/${episodeId}/delivery.zip`} data-testid="zip">
+            <a
+              className="button flex items-center gap-1.5"
+              href={`/api/episodes/${episodeId}/delivery.zip`}
+              data-testid="zip"
+            >
               <Download size={14} /> Zip
             </a>
           )}
@@ -122,7 +149,11 @@ export function DeliverStage({ episodeId, onOpen }: { episodeId: number; onOpen:
               await queries.invalidateQueries({ queryKey: ['sheet'] });
             }}
           >
-            {busy.length && !open.length ? 'Rendering' : finished.length ? 'Render the rest' : `Render ${open.length} file${open.length === 1 ? '' : 's'}`}
+            {busy.length && !open.length
+              ? 'Rendering'
+              : finished.length
+                ? 'Render the rest'
+                : `Render ${open.length} file${open.length === 1 ? '' : 's'}`}
           </button>
         </footer>
       </main>
@@ -139,7 +170,11 @@ export function DeliverStage({ episodeId, onOpen }: { episodeId: number; onOpen:
 
 function summary(clips: number, asked: number, finished: number, busy: number) {
   if (!asked) return `${clips} clip${clips === 1 ? '' : 's'}; tick where each should go`;
-  const parts = [`${clips} clip${clips === 1 ? '' : 's'}`, `${asked} file${asked === 1 ? '' : 's'} asked for`, `${finished} ready`];
+  const parts = [
+    `${clips} clip${clips === 1 ? '' : 's'}`,
+    `${asked} file${asked === 1 ? '' : 's'} asked for`,
+    `${finished} ready`,
+  ];
   if (busy) parts.push(`${busy} in the queue`);
   return parts.join(', ');
 }
@@ -174,7 +209,12 @@ function SpecHead({ spec }: { spec: Spec }) {
 function AddColumn({ specs, onAdd }: { specs: Spec[]; onAdd: (id: string) => void }) {
   if (!specs.length) return null;
   return (
-    <select className="field w-[132px] text-soft" value="" aria-label="Show another spec" onChange={(e) => onAdd(e.target.value)}>
+    <select
+      className="field w-[132px] text-soft"
+      value=""
+      aria-label="Show another spec"
+      onChange={(e) => onAdd(e.target.value)}
+    >
       <option value="">another spec</option>
       {specs.map((s) => (
         <option key={s.id} value={s.id}>
@@ -185,12 +225,27 @@ function AddColumn({ specs, onAdd }: { specs: Spec[]; onAdd: (id: string) => voi
   );
 }
 
-function SheetCell({ line, cell, chosen, onChoose, onToggle, onOpen }: { line: Line; cell: Cell; chosen: boolean; onChoose: () => void; onToggle: () => void; onOpen: () => void }) {
+function SheetCell({
+  line,
+  cell,
+  chosen,
+  onChoose,
+  onToggle,
+  onOpen,
+}: {
+  line: Line;
+  cell: Cell;
+  chosen: boolean;
+  onChoose: () => void;
+  onToggle: () => void;
+  onOpen: () => void;
+}) {
   const fails = cell.checks.find((c) => c.verdict === 'FAILS');
   const note = cell.checks.find((c) => c.verdict === 'NOTE');
   const ready = cell.state === 'DONE' && cell.current;
   let text = fails ? fails.text : note ? note.text : 'passes';
-  if (cell.state === 'RENDERING') text = cell.secondsLeft !== null ? `rendering, ${clock(cell.secondsLeft * 1e6)} left` : 'rendering';
+  if (cell.state === 'RENDERING')
+    text = cell.secondsLeft !== null ? `rendering, ${clock(cell.secondsLeft * 1e6)} left` : 'rendering';
   else if (cell.state === 'WAITING') text = 'waiting';
   else if (cell.state === 'FAILED') text = 'failed; render again';
   else if (cell.state === 'CANCELLED') text = 'cancelled';
@@ -229,7 +284,11 @@ function SheetCell({ line, cell, chosen, onChoose, onToggle, onOpen }: { line: L
           <div className="absolute inset-x-0 bottom-0 h-[4px] bg-rule">
             <div className="h-full bg-steel" style={{ width: `${cell.progress * 100}%` }} />
           </div>
-          <button className="absolute right-2 bottom-2 text-faint" aria-label="Cancel" onClick={() => void api.cancel(cell.renderingId!)}>
+          <button
+            className="absolute right-2 bottom-2 text-faint"
+            aria-label="Cancel"
+            onClick={() => void api.cancel(cell.renderingId!)}
+          >
             <X size={14} />
           </button>
         </>

@@ -35,15 +35,33 @@ export function EpisodeMap({ episodeId, durationUs, picks, clips }: Props) {
     >
       {clips.map((c) =>
         c.stretches.map((s) => (
-          <span key={`${c.id}-${s.startUs}`} className="absolute inset-x-1 rounded-sm bg-steel" style={place(s.startUs, s.endUs)} />
+          <span
+            key={`${c.id}-${s.startUs}`}
+            className="absolute inset-x-1 rounded-sm bg-steel"
+            style={place(s.startUs, s.endUs)}
+          />
         )),
       )}
       {picks.map((p) => (
-        <span key={p.first} className="absolute inset-x-0.5 rounded-sm border-2 border-accent" style={place(p.span.startUs, p.span.endUs)} />
+        <span
+          key={p.first}
+          className="absolute inset-x-0.5 rounded-sm border-2 border-accent"
+          style={place(p.span.startUs, p.span.endUs)}
+        />
       ))}
       {over && (
-        <span className="panel pointer-events-none absolute right-6 z-10 w-[202px] -translate-y-1/2 p-1" style={{ top: over.y }} data-testid="glimpse">
-          <img src={`/api/episodes/${episodeId}/thumbnail?us=${shown}`} alt="" className="w-full rounded" onError={(e) => (e.currentTarget.style.display = 'none')} onLoad={(e) => (e.currentTarget.style.display = '')} />
+        <span
+          className="panel pointer-events-none absolute right-6 z-10 w-[202px] -translate-y-1/2 p-1"
+          style={{ top: over.y }}
+          data-testid="glimpse"
+        >
+          <img
+            src={`/api/episodes/${episodeId}/thumbnail?us=${shown}`}
+            alt=""
+            className="w-full rounded"
+            onError={(e) => (e.currentTarget.style.display = 'none')}
+            onLoad={(e) => (e.currentTarget.style.display = '')}
+          />
           <span className="block pt-1 text-center text-[12px] text-soft tabular-nums">{clock(over.us)}</span>
         </span>
       )}

@@ -17,7 +17,10 @@ function FillerWords({ clip }: { clip: ClipState }) {
   const shown = typed ?? { sure: list.data.sure.join(', '), doubtful: list.data.doubtful.join(', ') };
   const keep = async () => {
     try {
-      const kept = await api.changeFillerList(clip.id, { sure: shown.sure.split(','), doubtful: shown.doubtful.split(',') });
+      const kept = await api.changeFillerList(clip.id, {
+        sure: shown.sure.split(','),
+        doubtful: shown.doubtful.split(','),
+      });
       queries.setQueryData(['filler-list', clip.episodeId], kept);
       setTyped(null);
       setProblem(null);
@@ -30,11 +33,19 @@ function FillerWords({ clip }: { clip: ClipState }) {
     <div className="mt-2 border-t border-rule pt-2" data-testid="filler-words">
       <label className="label">
         Always fillers
-        <textarea className="field mt-0.5 h-14 font-normal" value={shown.sure} onChange={(e) => setTyped({ ...shown, sure: e.target.value })} />
+        <textarea
+          className="field mt-0.5 h-14 font-normal"
+          value={shown.sure}
+          onChange={(e) => setTyped({ ...shown, sure: e.target.value })}
+        />
       </label>
       <label className="label mt-2 block">
         Fillers only where the rhythm shows it
-        <textarea className="field mt-0.5 h-16 font-normal" value={shown.doubtful} onChange={(e) => setTyped({ ...shown, doubtful: e.target.value })} />
+        <textarea
+          className="field mt-0.5 h-16 font-normal"
+          value={shown.doubtful}
+          onChange={(e) => setTyped({ ...shown, doubtful: e.target.value })}
+        />
       </label>
       {problem && <p className="mt-1 text-accent">{problem}</p>}
       <div className="mt-2 flex items-center justify-between">
@@ -49,7 +60,11 @@ function FillerWords({ clip }: { clip: ClipState }) {
 
 /** Every filler of the clip: the sure ones in one go, the doubtful ones by ear. */
 export function FillersPanel({ clip, sureUs }: { clip: ClipState; sureUs: number }) {
-  const found = useQuery({ queryKey: ['fillers', clip.id, clip.revision], queryFn: () => api.fillers(clip.id), placeholderData: (before) => before });
+  const found = useQuery({
+    queryKey: ['fillers', clip.id, clip.revision],
+    queryFn: () => api.fillers(clip.id),
+    placeholderData: (before) => before,
+  });
   const [means, setMeans] = useState<Means>('CUT');
   const [editing, setEditing] = useState(false);
   const [ticked, setTicked] = useState<Set<number>>(new Set());
@@ -63,9 +78,17 @@ export function FillersPanel({ clip, sureUs }: { clip: ClipState; sureUs: number
           type="checkbox"
           aria-label={`${f.text} at ${clock(f.startUs)}`}
           checked={ticked.has(f.first)}
-          onChange={() => setTicked((before) => (before.has(f.first) ? new Set([...before].filter((x) => x !== f.first)) : new Set(before).add(f.first)))}
+          onChange={() =>
+            setTicked((before) =>
+              before.has(f.first) ? new Set([...before].filter((x) => x !== f.first)) : new Set(before).add(f.first),
+            )
+          }
         />
-        <button className="rounded p-0.5 text-soft hover:text-accent" aria-label={`Hear ${f.text} at ${clock(f.startUs)}`} onClick={() => current.hear(f.startUs - 400_000, f.endUs + 400_000)}>
+        <button
+          className="rounded p-0.5 text-soft hover:text-accent"
+          aria-label={`Hear ${f.text} at ${clock(f.startUs)}`}
+          onClick={() => current.hear(f.startUs - 400_000, f.endUs + 400_000)}
+        >
           <Play size={12} />
         </button>
         <span className="w-12 text-[12px] text-faint tabular-nums">{clock(f.startUs)}</span>
@@ -78,7 +101,12 @@ export function FillersPanel({ clip, sureUs }: { clip: ClipState; sureUs: number
       <div className="flex items-center justify-between">
         <span>{sure.length ? `${sure.length} sure, ${secondsText(sureUs)}` : 'No sure fillers are left.'}</span>
         <Popover.Close asChild>
-          <button className="button button-strong" disabled={!sure.length} onClick={() => void change({ type: 'pareFillers' })} data-testid="pare-sure-fillers">
+          <button
+            className="button button-strong"
+            disabled={!sure.length}
+            onClick={() => void change({ type: 'pareFillers' })}
+            data-testid="pare-sure-fillers"
+          >
             Pare the sure ones
           </button>
         </Popover.Close>
@@ -91,13 +119,23 @@ export function FillersPanel({ clip, sureUs }: { clip: ClipState; sureUs: number
         </>
       )}
       <div className="mt-3 flex items-center gap-2">
-        <select className="field min-w-0 flex-1" aria-label="What happens to the ticked ones" value={means} onChange={(e) => setMeans(e.target.value as Means)}>
+        <select
+          className="field min-w-0 flex-1"
+          aria-label="What happens to the ticked ones"
+          value={means}
+          onChange={(e) => setMeans(e.target.value as Means)}
+        >
           <option value="CUT">cut</option>
           <option value="ROOM_TONE">room tone instead</option>
           <option value="MUTE">mute</option>
           <option value="CAPTIONS_ONLY">out of the captions only</option>
         </select>
-        <button className="button" disabled={!chosen.length} data-testid="take-ticked" onClick={() => void change({ type: 'pareChosenFillers', first: chosen, means })}>
+        <button
+          className="button"
+          disabled={!chosen.length}
+          data-testid="take-ticked"
+          onClick={() => void change({ type: 'pareChosenFillers', first: chosen, means })}
+        >
           Take the {chosen.length || ''} ticked
         </button>
       </div>

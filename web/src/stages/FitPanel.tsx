@@ -19,7 +19,9 @@ const nameOf = (s: { kind: string; taken: number; found: number }) => WAYS[s.kin
 /** What can still go to fit a length, the least harm first; each step is taken or left. */
 export function FitPanel({ clip, specs }: { clip: ClipState; specs: Spec[] }) {
   const asked = specs.filter((s) => clip.specs.includes(s.id));
-  const nearest = [...(asked.length ? asked : specs.filter((s) => s.id === 'vertical-60'))].sort((a, b) => a.longestUs - b.longestUs)[0];
+  const nearest = [...(asked.length ? asked : specs.filter((s) => s.id === 'vertical-60'))].sort(
+    (a, b) => a.longestUs - b.longestUs,
+  )[0];
   const aim = nearest ? (nearest.longestUs - nearest.marginUs) / 1e6 : 58;
   const [seconds, setSeconds] = useState(aim);
   const [left, setLeft] = useState<Set<string>>(new Set());
@@ -36,14 +38,23 @@ export function FitPanel({ clip, specs }: { clip: ClipState; specs: Spec[] }) {
     <>
       <label className="flex items-center gap-2">
         Make it
-        <input type="number" className="field w-24" min={1} step={1} value={seconds} aria-label="Seconds to fit" onChange={(e) => setSeconds(Number(e.target.value))} />s
-        {nearest && <span className="text-soft">for {nearest.name}</span>}
+        <input
+          type="number"
+          className="field w-24"
+          min={1}
+          step={1}
+          value={seconds}
+          aria-label="Seconds to fit"
+          onChange={(e) => setSeconds(Number(e.target.value))}
+        />
+        s{nearest && <span className="text-soft">for {nearest.name}</span>}
       </label>
       {p && p.lengthUs <= p.targetUs && <p className="mt-3 text-soft">It fits: {secondsText(p.lengthUs)}.</p>}
       {p && p.lengthUs > p.targetUs && (
         <>
           <p className="mt-3 text-soft">
-            {secondsText(p.lengthUs - p.targetUs)} must go. {p.fits ? 'The least harm first:' : 'All this is not enough; strike words as well.'}
+            {secondsText(p.lengthUs - p.targetUs)} must go.{' '}
+            {p.fits ? 'The least harm first:' : 'All this is not enough; strike words as well.'}
           </p>
           <ul className="mt-2" data-testid="fit-steps">
             {needed.map((s) => (
@@ -52,21 +63,40 @@ export function FitPanel({ clip, specs }: { clip: ClipState; specs: Spec[] }) {
                   type="checkbox"
                   aria-label={nameOf(s)}
                   checked={!left.has(s.kind)}
-                  onChange={() => setLeft((before) => (before.has(s.kind) ? new Set([...before].filter((x) => x !== s.kind)) : new Set(before).add(s.kind)))}
+                  onChange={() =>
+                    setLeft((before) =>
+                      before.has(s.kind)
+                        ? new Set([...before].filter((x) => x !== s.kind))
+                        : new Set(before).add(s.kind),
+                    )
+                  }
                 />
                 <span className="flex-1">
-                  {s.kind !== 'SPEED' && <span className="tabular-nums">{s.taken < s.found ? `${s.taken} of ${s.found} ` : `${s.found} `}</span>}
+                  {s.kind !== 'SPEED' && (
+                    <span className="tabular-nums">
+                      {s.taken < s.found ? `${s.taken} of ${s.found} ` : `${s.found} `}
+                    </span>
+                  )}
                   {nameOf(s)}
                   {s.kind === 'SPEED' && <b className="ml-1.5 tabular-nums">{p.speed.toFixed(3)} ×</b>}
                 </span>
                 <span className="w-16 text-right text-soft tabular-nums">{secondsText(s.gainUs)}</span>
-                <span className={`w-16 text-right tabular-nums ${s.declined ? 'text-faint' : ''}`}>{secondsText(s.lengthAfterUs)}</span>
+                <span className={`w-16 text-right tabular-nums ${s.declined ? 'text-faint' : ''}`}>
+                  {secondsText(s.lengthAfterUs)}
+                </span>
               </li>
             ))}
           </ul>
           <div className="mt-3 flex justify-end">
             <Popover.Close asChild>
-              <button className="button button-strong" disabled={!taken.length} data-testid="fit-now" onClick={() => void change({ type: 'fit', targetUs: Math.round(seconds * 1e6), ways: taken.map((s) => s.kind) })}>
+              <button
+                className="button button-strong"
+                disabled={!taken.length}
+                data-testid="fit-now"
+                onClick={() =>
+                  void change({ type: 'fit', targetUs: Math.round(seconds * 1e6), ways: taken.map((s) => s.kind) })
+                }
+              >
                 Fit it
               </button>
             </Popover.Close>

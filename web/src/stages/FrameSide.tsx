@@ -6,7 +6,15 @@ type Mode = 'SPEAKER' | 'PERSON' | 'MIDDLE';
 const SHAPES = ['9:16', '4:5', '1:1', '16:9'];
 
 /** Shape, and whom the frame holds. */
-export function FrameSide({ clip, episode, preview }: { clip: ClipState; episode: EpisodeCard; preview: Preview | null }) {
+export function FrameSide({
+  clip,
+  episode,
+  preview,
+}: {
+  clip: ClipState;
+  episode: EpisodeCard;
+  preview: Preview | null;
+}) {
   const hold = (mode: Mode, person = -1) => void change((now) => ({ type: 'reframe', shape: now.shape, mode, person }));
   const reshape = (shape: string) =>
     void change((now) => ({ type: 'reframe', shape, mode: now.framing.mode, person: now.framing.person }));
@@ -36,7 +44,12 @@ export function FrameSide({ clip, episode, preview }: { clip: ClipState; episode
       </div>
       <h2 className="label mt-4">In the frame</h2>
       <div className="mt-1.5 flex flex-wrap gap-2">
-        <button className="button" aria-pressed={mode === 'SPEAKER'} disabled={!episode.people.length} onClick={() => hold('SPEAKER')}>
+        <button
+          className="button"
+          aria-pressed={mode === 'SPEAKER'}
+          disabled={!episode.people.length}
+          onClick={() => hold('SPEAKER')}
+        >
           Whoever speaks
         </button>
         {episode.people.map((p) => (
@@ -72,7 +85,11 @@ function WholePicture({ episode, preview }: { episode: EpisodeCard; preview: Pre
       className="relative mt-1.5 w-full overflow-hidden rounded-md"
       style={{ aspectRatio: `${episode.width} / ${episode.height}` }}
     >
-      <img src={`/api/episodes/${episode.id}/poster`} alt="A still of the whole picture" className="h-full w-full opacity-60" />
+      <img
+        src={`/api/episodes/${episode.id}/poster`}
+        alt="A still of the whole picture"
+        className="h-full w-full opacity-60"
+      />
       {[...seen.values()].map((w) => (
         <div
           key={`${w.x}/${w.y}`}
@@ -89,7 +106,12 @@ function WholePicture({ episode, preview }: { episode: EpisodeCard; preview: Pre
         <div
           key={p.index}
           className="absolute flex items-end justify-center rounded-[50%] border border-white/80"
-          style={{ left: `${p.x * 100}%`, top: `${p.y * 100}%`, width: `${p.width * 100}%`, height: `${p.height * 100}%` }}
+          style={{
+            left: `${p.x * 100}%`,
+            top: `${p.y * 100}%`,
+            width: `${p.width * 100}%`,
+            height: `${p.height * 100}%`,
+          }}
         >
           <span className="translate-y-5 rounded bg-white px-1 text-[10px] font-semibold whitespace-nowrap text-[#241f1d]">
             {p.name.split(' ')[0]}

@@ -34,7 +34,8 @@ export function GatheredList({ episodeId }: { episodeId: number }) {
   if (!pieces.length) {
     return (
       <p className="mt-3 text-soft">
-        Select words, here or in any other episode, and press <ShownKey ours="g" />. What you gather waits here and becomes one clip, in the order you give it.
+        Select words, here or in any other episode, and press <ShownKey ours="g" />. What you gather waits here and
+        becomes one clip, in the order you give it.
       </p>
     );
   }
@@ -66,13 +67,21 @@ export function GatheredList({ episodeId }: { episodeId: number }) {
         ))}
       </ol>
       <div className="mt-3 flex gap-2">
-        <input className="field" placeholder="title of the clip" aria-label="Title of the clip" value={title} onChange={(e) => setTitle(e.target.value)} />
+        <input
+          className="field"
+          placeholder="title of the clip"
+          aria-label="Title of the clip"
+          value={title}
+          onChange={(e) => setTitle(e.target.value)}
+        />
         <button className="button button-strong shrink-0" disabled={busy} onClick={() => void make()}>
           {busy ? 'Putting it together' : 'Make the clip'}
         </button>
       </div>
       <p className="mt-1.5 text-[12.5px] text-soft">
-        {several ? 'Pieces of several episodes become an episode of their own, with their words and speakers.' : 'All of this episode: the clip plays them one after the other.'}
+        {several
+          ? 'Pieces of several episodes become an episode of their own, with their words and speakers.'
+          : 'All of this episode: the clip plays them one after the other.'}
       </p>
       {problem && <p className="mt-1 text-accent">{problem}</p>}
     </div>

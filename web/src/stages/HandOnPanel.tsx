@@ -24,7 +24,10 @@ export const HandOnPanel = memo(function HandOnPanel({ clip, ntsc }: { clip: Cli
   });
   const write = async (each: boolean) => {
     try {
-      queries.setQueryData(['kept-pieces', clip.id, clip.revision], await api.writePieces(clip.id, each, each ? handles : 0));
+      queries.setQueryData(
+        ['kept-pieces', clip.id, clip.revision],
+        await api.writePieces(clip.id, each, each ? handles : 0),
+      );
       setProblem(null);
     } catch (error) {
       setProblem((error as Error).message);
@@ -42,19 +45,37 @@ export const HandOnPanel = memo(function HandOnPanel({ clip, ntsc }: { clip: Cli
         <Popover.Content className="panel w-[400px]" side="top" align="start" sideOffset={6} collisionPadding={12}>
           <label className="flex items-center gap-2">
             Handles
-            <input type="number" className="field w-20" min={0} max={500} value={handles} onChange={(e) => setHandles(Number(e.target.value))} aria-label="Frames left around each piece" />
+            <input
+              type="number"
+              className="field w-20"
+              min={0}
+              max={500}
+              value={handles}
+              onChange={(e) => setHandles(Number(e.target.value))}
+              aria-label="Frames left around each piece"
+            />
             frames around each piece
           </label>
           {ntsc && (
             <label className="mt-2 flex items-center gap-2">
-              <input type="checkbox" className="accent-[var(--steel)]" checked={dropFrame} onChange={(e) => setDropFrame(e.target.checked)} />
+              <input
+                type="checkbox"
+                className="accent-[var(--steel)]"
+                checked={dropFrame}
+                onChange={(e) => setDropFrame(e.target.checked)}
+              />
               drop-frame timecode
             </label>
           )}
           <div className="label mt-4">The cut as a list</div>
           <div className="mt-1.5 flex gap-2">
             {LISTS.map(([format, name]) => (
-              <a key={format} className={`button flex-1 text-center ${valid ? '' : 'pointer-events-none opacity-45'}`} href={`/api/clips/${clip.id}/cut-list?format=${format}&handles=${handles}&dropFrame=${ntsc && dropFrame}`} download>
+              <a
+                key={format}
+                className={`button flex-1 text-center ${valid ? '' : 'pointer-events-none opacity-45'}`}
+                href={`/api/clips/${clip.id}/cut-list?format=${format}&handles=${handles}&dropFrame=${ntsc && dropFrame}`}
+                download
+              >
                 {name}
               </a>
             ))}
@@ -64,7 +85,12 @@ export const HandOnPanel = memo(function HandOnPanel({ clip, ntsc }: { clip: Cli
             <button className="button flex-1" onClick={() => void write(false)} data-testid="pieces-one">
               As one file
             </button>
-            <button className="button flex-1" disabled={!valid} onClick={() => void write(true)} data-testid="pieces-each">
+            <button
+              className="button flex-1"
+              disabled={!valid}
+              onClick={() => void write(true)}
+              data-testid="pieces-each"
+            >
               A folder, one file each
             </button>
           </div>

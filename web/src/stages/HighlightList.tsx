@@ -7,11 +7,24 @@ import { clock } from '../ui/time';
 import { useWorkbench } from '../workbench/store';
 
 /** What a clip of the episode's highlights is made of, and a way to make it. */
-export function HighlightList({ episodeId, transcript, brief }: { episodeId: number; transcript: TranscriptColumns; brief: Brief }) {
+export function HighlightList({
+  episodeId,
+  transcript,
+  brief,
+}: {
+  episodeId: number;
+  transcript: TranscriptColumns;
+  brief: Brief;
+}) {
   const queries = useQueryClient();
   const navigate = useNavigate();
   const [left, setLeft] = useState<number[]>([]);
-  const found = useQuery({ queryKey: ['highlights', episodeId, brief, transcript.revision], queryFn: () => api.highlights(episodeId, brief), staleTime: Infinity, placeholderData: (before) => before });
+  const found = useQuery({
+    queryKey: ['highlights', episodeId, brief, transcript.revision],
+    queryFn: () => api.highlights(episodeId, brief),
+    staleTime: Infinity,
+    placeholderData: (before) => before,
+  });
   if (found.isError) return <p className="mt-3 text-accent">{(found.error as Error).message}</p>;
   if (!found.data) return <p className="mt-3 text-soft">Reading the episode</p>;
   const taken = found.data.filter((p) => !left.includes(p.first));
@@ -37,7 +50,12 @@ export function HighlightList({ episodeId, transcript, brief }: { episodeId: num
       <ol className="mt-1">
         {found.data.map((p) => (
           <li key={p.first} className="flex items-baseline gap-2 border-b border-rule py-1.5" data-testid="highlight">
-            <input type="checkbox" aria-label={p.opening} checked={!left.includes(p.first)} onChange={() => setLeft(left.includes(p.first) ? left.filter((x) => x !== p.first) : [...left, p.first])} />
+            <input
+              type="checkbox"
+              aria-label={p.opening}
+              checked={!left.includes(p.first)}
+              onChange={() => setLeft(left.includes(p.first) ? left.filter((x) => x !== p.first) : [...left, p.first])}
+            />
             <span className="w-9 text-[12px] text-faint tabular-nums">{clock(p.span.startUs)}</span>
             <button
               className="line-clamp-2 flex-1 text-left font-serif text-[15px] leading-snug hover:text-accent"

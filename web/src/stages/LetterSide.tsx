@@ -48,8 +48,16 @@ function Specimen({ lettering, words }: { lettering: Lettering; words: string[] 
             key={i}
             style={
               i === 1
-                ? { color: colour(lettering.markText), background: lettering.mark === 'BOX' ? colour(lettering.markGround) : undefined, padding: '0 3px' }
-                : { color: colour(lettering.text), WebkitTextStroke: lettering.outlineWidth ? `4px ${colour(lettering.outline)}` : undefined, paintOrder: 'stroke' }
+                ? {
+                    color: colour(lettering.markText),
+                    background: lettering.mark === 'BOX' ? colour(lettering.markGround) : undefined,
+                    padding: '0 3px',
+                  }
+                : {
+                    color: colour(lettering.text),
+                    WebkitTextStroke: lettering.outlineWidth ? `4px ${colour(lettering.outline)}` : undefined,
+                    paintOrder: 'stroke',
+                  }
             }
           >
             {w}

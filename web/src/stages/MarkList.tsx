@@ -38,7 +38,14 @@ export function MarkList({ episodeId, transcript, marks, onKeep }: Props) {
     await fresh();
   };
   const bringBack = async () => {
-    for (const m of cleared ?? []) await api.addMark(episodeId, { startUs: m.startUs, endUs: m.endUs, state: m.state, title: m.title, note: m.note });
+    for (const m of cleared ?? [])
+      await api.addMark(episodeId, {
+        startUs: m.startUs,
+        endUs: m.endUs,
+        state: m.state,
+        title: m.title,
+        note: m.note,
+      });
     setCleared(null);
     await fresh();
   };
@@ -65,9 +72,16 @@ export function MarkList({ episodeId, transcript, marks, onKeep }: Props) {
                   defaultValue={m.title}
                   placeholder={transcript.text.slice(first, first + 6).join(' ')}
                   aria-label="Name of the mark"
-                  onBlur={(e) => e.target.value !== m.title && void api.changeMark(episodeId, { ...m, title: e.target.value }).then(fresh)}
+                  onBlur={(e) =>
+                    e.target.value !== m.title &&
+                    void api.changeMark(episodeId, { ...m, title: e.target.value }).then(fresh)
+                  }
                 />
-                <button aria-label="Remove this mark" className="text-faint" onClick={() => void api.removeMarks(episodeId, [m.id]).then(fresh)}>
+                <button
+                  aria-label="Remove this mark"
+                  className="text-faint"
+                  onClick={() => void api.removeMarks(episodeId, [m.id]).then(fresh)}
+                >
                   <X size={14} />
                 </button>
               </div>
@@ -77,10 +91,20 @@ export function MarkList({ episodeId, transcript, marks, onKeep }: Props) {
                   defaultValue={m.note}
                   placeholder="why"
                   aria-label="Note"
-                  onBlur={(e) => e.target.value !== m.note && void api.changeMark(episodeId, { ...m, note: e.target.value }).then(fresh)}
+                  onBlur={(e) =>
+                    e.target.value !== m.note &&
+                    void api.changeMark(episodeId, { ...m, note: e.target.value }).then(fresh)
+                  }
                 />
                 <span className="text-[12px] text-soft tabular-nums">{Math.round((m.endUs - m.startUs) / 1e6)} s</span>
-                <button className="button" onClick={() => void onKeep(first, last, m.title).then(() => api.removeMarks(episodeId, [m.id])).then(fresh)}>
+                <button
+                  className="button"
+                  onClick={() =>
+                    void onKeep(first, last, m.title)
+                      .then(() => api.removeMarks(episodeId, [m.id]))
+                      .then(fresh)
+                  }
+                >
                   Keep
                 </button>
               </div>
@@ -89,7 +113,13 @@ export function MarkList({ episodeId, transcript, marks, onKeep }: Props) {
         })}
       </ul>
       <div className="mt-3 flex flex-wrap items-center gap-x-3 gap-y-1 text-[13px]">
-        <input ref={picker} type="file" accept=".csv,.edl,.txt" className="hidden" onChange={(e) => void read(e.target.files?.[0])} />
+        <input
+          ref={picker}
+          type="file"
+          accept=".csv,.edl,.txt"
+          className="hidden"
+          onChange={(e) => void read(e.target.files?.[0])}
+        />
         <button className="link" onClick={() => picker.current?.click()}>
           read from a file
         </button>

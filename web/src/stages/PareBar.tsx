@@ -24,8 +24,19 @@ const CALM_MS = 300;
  *
  * @param quietBelowDb below which level this recording is quiet; a loud room raises the presets to it
  */
-export const PareBar = memo(function PareBar({ clip, specs, quietBelowDb }: { clip: ClipState; specs: Spec[]; quietBelowDb: number }) {
-  const inRoom = (preset: PauseChoice) => ({ ...preset, thresholdDb: Math.max(preset.thresholdDb, Math.round(quietBelowDb)) });
+export const PareBar = memo(function PareBar({
+  clip,
+  specs,
+  quietBelowDb,
+}: {
+  clip: ClipState;
+  specs: Spec[];
+  quietBelowDb: number;
+}) {
+  const inRoom = (preset: PauseChoice) => ({
+    ...preset,
+    thresholdDb: Math.max(preset.thresholdDb, Math.round(quietBelowDb)),
+  });
   const [chosen, setChoice] = useState<PauseChoice | null>(null);
   const choice = chosen ?? inRoom(PRESETS[1][1]);
   const revision = useCalm(clip.revision, clip.id, CALM_MS);
@@ -41,26 +52,62 @@ export const PareBar = memo(function PareBar({ clip, specs, quietBelowDb }: { cl
       <Panel name="Pauses" count={p?.pauses} testId="pauses" width="w-[330px]">
         <div className="flex gap-2">
           {PRESETS.map(([name, preset]) => (
-            <button key={name} className="button flex-1" aria-pressed={JSON.stringify(inRoom(preset)) === JSON.stringify(choice)} onClick={() => setChoice(inRoom(preset))}>
+            <button
+              key={name}
+              className="button flex-1"
+              aria-pressed={JSON.stringify(inRoom(preset)) === JSON.stringify(choice)}
+              onClick={() => setChoice(inRoom(preset))}
+            >
               {name}
             </button>
           ))}
         </div>
         <div className="mt-3 grid grid-cols-2 gap-3">
-          <Exact label="quiet is below" unit="dBFS" step={1} value={choice.thresholdDb} onChange={(thresholdDb) => setChoice({ ...choice, thresholdDb })} />
-          <Exact label="shortest pause" unit="s" step={0.05} value={choice.shortest} onChange={(shortest) => setChoice({ ...choice, shortest })} />
-          <Exact label="room before speech" unit="s" step={0.01} value={choice.head} onChange={(head) => setChoice({ ...choice, head })} />
-          <Exact label="room after speech" unit="s" step={0.01} value={choice.tail} onChange={(tail) => setChoice({ ...choice, tail })} />
+          <Exact
+            label="quiet is below"
+            unit="dBFS"
+            step={1}
+            value={choice.thresholdDb}
+            onChange={(thresholdDb) => setChoice({ ...choice, thresholdDb })}
+          />
+          <Exact
+            label="shortest pause"
+            unit="s"
+            step={0.05}
+            value={choice.shortest}
+            onChange={(shortest) => setChoice({ ...choice, shortest })}
+          />
+          <Exact
+            label="room before speech"
+            unit="s"
+            step={0.01}
+            value={choice.head}
+            onChange={(head) => setChoice({ ...choice, head })}
+          />
+          <Exact
+            label="room after speech"
+            unit="s"
+            step={0.01}
+            value={choice.tail}
+            onChange={(tail) => setChoice({ ...choice, tail })}
+          />
         </div>
         {quietBelowDb > PRESETS[1][1].thresholdDb && (
           <p className="mt-2 text-[12.5px] text-soft" data-testid="loud-room">
-            The room of this recording is loud: its pauses lie below {Math.round(quietBelowDb)} dBFS, so the presets begin there.
+            The room of this recording is loud: its pauses lie below {Math.round(quietBelowDb)} dBFS, so the presets
+            begin there.
           </p>
         )}
         <div className="mt-3 flex items-center justify-between">
-          <span data-testid="pause-count">{p ? `${p.pauses} pause${p.pauses === 1 ? '' : 's'}, ${secondsText(p.pausesUs)}` : 'counting'}</span>
+          <span data-testid="pause-count">
+            {p ? `${p.pauses} pause${p.pauses === 1 ? '' : 's'}, ${secondsText(p.pausesUs)}` : 'counting'}
+          </span>
           <Popover.Close asChild>
-            <button className="button button-strong" disabled={!p?.pauses} onClick={() => void change({ type: 'parePauses', ...choice })}>
+            <button
+              className="button button-strong"
+              disabled={!p?.pauses}
+              onClick={() => void change({ type: 'parePauses', ...choice })}
+            >
               Pare them
             </button>
           </Popover.Close>
@@ -83,7 +130,19 @@ export const PareBar = memo(function PareBar({ clip, specs, quietBelowDb }: { cl
   );
 });
 
-function Panel({ name, count, testId, width, children }: { name: string; count?: number; testId: string; width: string; children: React.ReactNode }) {
+function Panel({
+  name,
+  count,
+  testId,
+  width,
+  children,
+}: {
+  name: string;
+  count?: number;
+  testId: string;
+  width: string;
+  children: React.ReactNode;
+}) {
   return (
     <Popover.Root>
       <Popover.Trigger asChild>
@@ -92,7 +151,12 @@ function Panel({ name, count, testId, width, children }: { name: string; count?:
         </button>
       </Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content className={`panel ${width} max-h-[600px] overflow-y-auto`} sideOffset={6} align="start" collisionPadding={12}>
+        <Popover.Content
+          className={`panel ${width} max-h-[600px] overflow-y-auto`}
+          sideOffset={6}
+          align="start"
+          collisionPadding={12}
+        >
           {children}
         </Popover.Content>
       </Popover.Portal>
@@ -100,12 +164,30 @@ function Panel({ name, count, testId, width, children }: { name: string; count?:
   );
 }
 
-function Exact({ label, unit, value, step, onChange }: { label: string; unit: string; value: number; step: number; onChange: (n: number) => void }) {
+function Exact({
+  label,
+  unit,
+  value,
+  step,
+  onChange,
+}: {
+  label: string;
+  unit: string;
+  value: number;
+  step: number;
+  onChange: (n: number) => void;
+}) {
   return (
     <label>
       <span className="label">{label}</span>
       <span className="mt-0.5 flex items-center gap-1.5">
-        <input type="number" className="field" step={step} value={value} onChange={(e) => e.target.value !== '' && onChange(Number(e.target.value))} />
+        <input
+          type="number"
+          className="field"
+          step={step}
+          value={value}
+          onChange={(e) => e.target.value !== '' && onChange(Number(e.target.value))}
+        />
         <span className="text-soft">{unit}</span>
       </span>
     </label>

@@ -20,15 +20,28 @@ type Removal = ClipState['removals'][number];
 export const ParingsTray = memo(function ParingsTray({ clip }: { clip: ClipState }) {
   const [open, setOpen] = useState<string | null>(null);
   const [filter, setFilter] = useState('');
-  const wanted = (r: Removal) => !filter.trim() || (r.text || 'pause').toLowerCase().includes(filter.trim().toLowerCase());
+  const wanted = (r: Removal) =>
+    !filter.trim() || (r.text || 'pause').toLowerCase().includes(filter.trim().toLowerCase());
   const shown = clip.removals.filter(wanted);
-  const treated = KEPT_TIME.map(([means, name]) => ({ means, name, rows: shown.filter((r) => r.means === means) })).filter((t) => t.rows.length);
+  const treated = KEPT_TIME.map(([means, name]) => ({
+    means,
+    name,
+    rows: shown.filter((r) => r.means === means),
+  })).filter((t) => t.rows.length);
   const toggle = (key: string) => setOpen(open === key ? null : key);
   return (
     <section className="mt-4 border-t border-rule pt-3" data-testid="parings" aria-label="Parings">
       <div className="flex items-center justify-between gap-3">
         <h2 className="label">Parings</h2>
-        {clip.removals.length > 4 && <input className="field w-36 py-0.5 text-[12.5px]" placeholder="with these words" aria-label="Show only parings with these words" value={filter} onChange={(e) => setFilter(e.target.value)} />}
+        {clip.removals.length > 4 && (
+          <input
+            className="field w-36 py-0.5 text-[12.5px]"
+            placeholder="with these words"
+            aria-label="Show only parings with these words"
+            value={filter}
+            onChange={(e) => setFilter(e.target.value)}
+          />
+        )}
       </div>
       {clip.removals.length > 0 && (
         <p className="mt-1 text-[12.5px] text-soft tabular-nums" data-testid="parings-total">
@@ -36,25 +49,46 @@ export const ParingsTray = memo(function ParingsTray({ clip }: { clip: ClipState
         </p>
       )}
       {clip.removals.length === 0 && clip.gaps.length === 0 && (
-        <p className="mt-2 text-soft">Nothing yet. Select words and press <ShownKey ours="Backspace" />, or let the pauses and fillers be found.</p>
+        <p className="mt-2 text-soft">
+          Nothing yet. Select words and press <ShownKey ours="Backspace" />, or let the pauses and fillers be found.
+        </p>
       )}
       {clip.parings.map((p) => {
         const rows = shown.filter((r) => r.reason === p.reason && r.means === 'CUT');
         if (filter.trim() && !rows.length) return null;
         const us = filter.trim() ? rows.reduce((sum, r) => sum + r.span.endUs - r.span.startUs, 0) : p.us;
         return (
-          <Group key={p.reason} name={NAMES[p.reason]} rows={rows} count={filter.trim() ? rows.length : p.count} us={us} open={open === p.reason} onOpen={() => toggle(p.reason)} onBack={filter.trim() ? undefined : () => void change({ type: 'putBackReason', reason: p.reason })} />
+          <Group
+            key={p.reason}
+            name={NAMES[p.reason]}
+            rows={rows}
+            count={filter.trim() ? rows.length : p.count}
+            us={us}
+            open={open === p.reason}
+            onOpen={() => toggle(p.reason)}
+            onBack={filter.trim() ? undefined : () => void change({ type: 'putBackReason', reason: p.reason })}
+          />
         );
       })}
       {treated.map((t) => (
-        <Group key={t.means} name={t.name} rows={t.rows} count={t.rows.length} us={null} open={open === t.means} onOpen={() => toggle(t.means)} />
+        <Group
+          key={t.means}
+          name={t.name}
+          rows={t.rows}
+          count={t.rows.length}
+          us={null}
+          open={open === t.means}
+          onOpen={() => toggle(t.means)}
+        />
       ))}
       {clip.gaps.length > 0 && !filter.trim() && (
         <div className="border-b border-rule py-1.5">
           <div className="flex items-center gap-3">
             <span className="flex-1 font-medium">Gaps put in</span>
             <span className="w-8 text-right tabular-nums">{clip.gaps.length}</span>
-            <span className="w-14 text-right tabular-nums">+{secondsText(clip.gaps.reduce((sum, g) => sum + g.lengthUs, 0))}</span>
+            <span className="w-14 text-right tabular-nums">
+              +{secondsText(clip.gaps.reduce((sum, g) => sum + g.lengthUs, 0))}
+            </span>
             <span className="invisible font-medium" aria-hidden="true">
               put back
             </span>
@@ -86,7 +120,10 @@ function Group({ name, rows, count, us, open, onOpen, onBack }: GroupProps) {
         </button>
         <span className="w-8 text-right tabular-nums">{count}</span>
         <span className="w-14 text-right tabular-nums">{us === null ? '' : secondsText(us)}</span>
-        <button className="link" onClick={onBack ?? (() => void change({ type: 'putBackRemovals', ids: rows.map((r) => r.id) }))}>
+        <button
+          className="link"
+          onClick={onBack ?? (() => void change({ type: 'putBackRemovals', ids: rows.map((r) => r.id) }))}
+        >
           put back
         </button>
       </div>
@@ -94,10 +131,18 @@ function Group({ name, rows, count, us, open, onOpen, onBack }: GroupProps) {
         <ul className="mt-1 max-h-52 overflow-y-auto">
           {rows.map((r) => (
             <li key={r.id} className="flex items-center gap-2 py-0.5 text-[13px]">
-              <button className="rounded p-0.5 text-soft hover:text-accent" aria-label={`Hear what was cut at ${clock(r.span.startUs)}`} onClick={() => current.hear(r.span.startUs, r.span.endUs)}>
+              <button
+                className="rounded p-0.5 text-soft hover:text-accent"
+                aria-label={`Hear what was cut at ${clock(r.span.startUs)}`}
+                onClick={() => current.hear(r.span.startUs, r.span.endUs)}
+              >
                 <Play size={12} />
               </button>
-              <button className="w-10 text-left text-soft tabular-nums hover:text-accent" title="Play over this place" onClick={() => current.hearAround(r.span.startUs - 1, false)}>
+              <button
+                className="w-10 text-left text-soft tabular-nums hover:text-accent"
+                title="Play over this place"
+                onClick={() => current.hearAround(r.span.startUs - 1, false)}
+              >
                 {clock(r.span.startUs)}
               </button>
               <span className="flex-1 truncate font-serif">{r.text || 'pause'}</span>

@@ -7,7 +7,15 @@ import { ShownKey } from '../workbench/ShownKey';
 import { useWorkbench } from '../workbench/store';
 
 /** The pause that is selected: how long it is, and what can be done with it. */
-export function PauseActs({ clip, word, transcript }: { clip: ClipState; word: number; transcript: TranscriptColumns }) {
+export function PauseActs({
+  clip,
+  word,
+  transcript,
+}: {
+  clip: ClipState;
+  word: number;
+  transcript: TranscriptColumns;
+}) {
   const pared = isPared(transcript, clip, word);
   const seconds = (transcript.startUs[word + 1] - transcript.endUs[word]) / 1e6;
   const [removal] = removalsIn(transcript, clip, word);
@@ -19,15 +27,24 @@ export function PauseActs({ clip, word, transcript }: { clip: ClipState; word: n
           Put back <ShownKey ours="r" />
         </button>
       ) : (
-        <button className="rounded px-2 py-1 hover:bg-paper" onClick={() => void change({ type: 'parePauseAfter', word })}>
+        <button
+          className="rounded px-2 py-1 hover:bg-paper"
+          onClick={() => void change({ type: 'parePauseAfter', word })}
+        >
           Pare <ShownKey ours="Backspace" />
         </button>
       )}
-      <button className="rounded px-2 py-1 hover:bg-paper" onClick={() => current.hearAround(transcript.endUs[word], false)}>
+      <button
+        className="rounded px-2 py-1 hover:bg-paper"
+        onClick={() => current.hearAround(transcript.endUs[word], false)}
+      >
         Hear <ShownKey ours="h" />
       </button>
       {removal && (
-        <button className="rounded px-2 py-1 hover:bg-paper" onClick={() => useWorkbench.setState({ loupe: removal.id, seam: null })}>
+        <button
+          className="rounded px-2 py-1 hover:bg-paper"
+          onClick={() => useWorkbench.setState({ loupe: removal.id, seam: null })}
+        >
           Loupe <ShownKey ours="Enter" />
         </button>
       )}

@@ -31,8 +31,19 @@ export function PickSide(props: Props) {
   const marks = useMarks(props.episodeId);
   const marked = marks.filter((m) => m.state === 'MARKED');
   const gathered = useGathered((s) => s.pieces.length);
-  const limits = useQuery({ queryKey: ['pick-limits', props.episodeId, props.transcript.revision], queryFn: () => api.pickLimits(props.episodeId), staleTime: Infinity, placeholderData: (before) => before });
-  const count = { Proposed: undefined, Marked: marked.length || undefined, Gathered: gathered || undefined, Pieces: undefined, Chapters: undefined };
+  const limits = useQuery({
+    queryKey: ['pick-limits', props.episodeId, props.transcript.revision],
+    queryFn: () => api.pickLimits(props.episodeId),
+    staleTime: Infinity,
+    placeholderData: (before) => before,
+  });
+  const count = {
+    Proposed: undefined,
+    Marked: marked.length || undefined,
+    Gathered: gathered || undefined,
+    Pieces: undefined,
+    Chapters: undefined,
+  };
   return (
     <section className="mt-4 border-t border-rule pt-2">
       <div className="flex justify-between text-[12.5px] whitespace-nowrap" role="tablist">
@@ -65,9 +76,13 @@ export function PickSide(props: Props) {
           )}
         </>
       )}
-      {tab === 'Marked' && <MarkList episodeId={props.episodeId} transcript={props.transcript} marks={marked} onKeep={props.onKeep} />}
+      {tab === 'Marked' && (
+        <MarkList episodeId={props.episodeId} transcript={props.transcript} marks={marked} onKeep={props.onKeep} />
+      )}
       {tab === 'Gathered' && <GatheredList episodeId={props.episodeId} />}
-      {tab === 'Pieces' && <PieceList episodeId={props.episodeId} transcript={props.transcript} onKeep={props.onKeep} />}
+      {tab === 'Pieces' && (
+        <PieceList episodeId={props.episodeId} transcript={props.transcript} onKeep={props.onKeep} />
+      )}
       {tab === 'Chapters' && <ChapterList episodeId={props.episodeId} />}
     </section>
   );

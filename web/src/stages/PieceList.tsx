@@ -17,9 +17,11 @@ export function PieceList({ episodeId, transcript, onKeep }: Props) {
   const [breakSeconds, setBreakSeconds] = useState(2.5);
   const [pieces, setPieces] = useState<(Piece & { wanted: boolean })[] | null>(null);
   const [busy, setBusy] = useState(false);
-  const look = async () => setPieces((await api.pieces(episodeId, scripts, breakSeconds)).map((p) => ({ ...p, wanted: true })));
+  const look = async () =>
+    setPieces((await api.pieces(episodeId, scripts, breakSeconds)).map((p) => ({ ...p, wanted: true })));
   const wanted = pieces?.filter((p) => p.wanted) ?? [];
-  const change = (i: number, to: Partial<Piece & { wanted: boolean }>) => setPieces(pieces!.map((p, k) => (k === i ? { ...p, ...to } : p)));
+  const change = (i: number, to: Partial<Piece & { wanted: boolean }>) =>
+    setPieces(pieces!.map((p, k) => (k === i ? { ...p, ...to } : p)));
   return (
     <div className="mt-2">
       <textarea
@@ -33,7 +35,15 @@ export function PieceList({ episodeId, transcript, onKeep }: Props) {
         {!scripts.trim() && (
           <label className="flex items-center gap-1 text-soft">
             breaks of
-            <input type="number" className="field w-[62px]" min={0.5} step={0.5} value={breakSeconds} onChange={(e) => setBreakSeconds(Number(e.target.value))} />s
+            <input
+              type="number"
+              className="field w-[62px]"
+              min={0.5}
+              step={0.5}
+              value={breakSeconds}
+              onChange={(e) => setBreakSeconds(Number(e.target.value))}
+            />
+            s
           </label>
         )}
         <button className="button ml-auto" onClick={() => void look()}>
@@ -44,7 +54,12 @@ export function PieceList({ episodeId, transcript, onKeep }: Props) {
       <ul className="mt-2">
         {pieces?.map((p, i) => (
           <li key={p.first} className="flex items-center gap-2 border-b border-rule py-1.5" data-testid="piece">
-            <input type="checkbox" aria-label={`Make a clip of ${p.title}`} checked={p.wanted} onChange={() => change(i, { wanted: !p.wanted })} />
+            <input
+              type="checkbox"
+              aria-label={`Make a clip of ${p.title}`}
+              checked={p.wanted}
+              onChange={() => change(i, { wanted: !p.wanted })}
+            />
             <button
               className="flex items-center gap-1 text-[12px] text-soft tabular-nums hover:text-ink"
               onClick={() => {
@@ -54,7 +69,12 @@ export function PieceList({ episodeId, transcript, onKeep }: Props) {
             >
               <Play size={12} /> {clock(transcript.startUs[p.first])}
             </button>
-            <input className="field flex-1 font-serif" aria-label="Title of the piece" value={p.title} onChange={(e) => change(i, { title: e.target.value })} />
+            <input
+              className="field flex-1 font-serif"
+              aria-label="Title of the piece"
+              value={p.title}
+              onChange={(e) => change(i, { title: e.target.value })}
+            />
             <span className="w-[74px] text-right text-[11.5px] leading-tight text-soft">
               {Math.round((transcript.endUs[p.last] - transcript.startUs[p.first]) / 1e6)} s
               {p.attempts > 0 && <span className="block">{p.attempts} said again</span>}

@@ -24,7 +24,11 @@ export function ProposalList({ episodeId, transcript, picks, clips, marks, onKee
   const [trimmed, setTrimmed] = useState<Record<number, [number, number]>>({});
   const list = useRef<HTMLOListElement>(null);
   const passedMarks = marks.filter((m) => m.state === 'PASSED');
-  const isPassed = (p: Pick) => passedMarks.some((m) => Math.min(m.endUs, p.span.endUs) - Math.max(m.startUs, p.span.startUs) > (p.span.endUs - p.span.startUs) / 2);
+  const isPassed = (p: Pick) =>
+    passedMarks.some(
+      (m) =>
+        Math.min(m.endUs, p.span.endUs) - Math.max(m.startUs, p.span.startUs) > (p.span.endUs - p.span.startUs) / 2,
+    );
   const shown = picks?.filter((p) => !isPassed(p) && !merged.includes(p.first)) ?? [];
   const kept = (p: Pick) => clips.some((c) => Math.abs(c.stretches[0].startUs - p.span.startUs) < 1_000_000);
   const range = (p: Pick): [number, number] => trimmed[p.first] ?? [p.first, p.last];
@@ -47,7 +51,8 @@ export function ProposalList({ episodeId, transcript, picks, clips, marks, onKee
     setTrimmed({ ...trimmed, [p.first]: next });
     useWorkbench.getState().select(...next);
   };
-  const nudge = (p: Pick, start: number, end: number) => (e: React.MouseEvent) => (e.shiftKey ? trimWords(p, start, end) : trim(p, start, end));
+  const nudge = (p: Pick, start: number, end: number) => (e: React.MouseEvent) =>
+    e.shiftKey ? trimWords(p, start, end) : trim(p, start, end);
   const merge = (p: Pick, next: Pick) => {
     const [first] = range(p);
     const [, last] = range(next);
@@ -55,11 +60,24 @@ export function ProposalList({ episodeId, transcript, picks, clips, marks, onKee
     setMerged([...merged, next.first]);
     useWorkbench.getState().select(first, last);
   };
-  const noteOf = (p: Pick) => marks.find((m) => m.state === 'NOTED' && Math.min(m.endUs, p.span.endUs) - Math.max(m.startUs, p.span.startUs) > (p.span.endUs - p.span.startUs) / 2);
+  const noteOf = (p: Pick) =>
+    marks.find(
+      (m) =>
+        m.state === 'NOTED' &&
+        Math.min(m.endUs, p.span.endUs) - Math.max(m.startUs, p.span.startUs) > (p.span.endUs - p.span.startUs) / 2,
+    );
   const note = async (p: Pick, text: string) => {
     const old = noteOf(p);
-    if (old && text !== old.note) await (text ? api.changeMark(episodeId, { ...old, note: text }) : api.removeMarks(episodeId, [old.id]));
-    else if (!old && text) await api.addMark(episodeId, { startUs: p.span.startUs, endUs: p.span.endUs, state: 'NOTED', title: p.opening, note: text });
+    if (old && text !== old.note)
+      await (text ? api.changeMark(episodeId, { ...old, note: text }) : api.removeMarks(episodeId, [old.id]));
+    else if (!old && text)
+      await api.addMark(episodeId, {
+        startUs: p.span.startUs,
+        endUs: p.span.endUs,
+        state: 'NOTED',
+        title: p.opening,
+        note: text,
+      });
     await fresh();
   };
   const hear = (p: Pick) => {
@@ -70,7 +88,13 @@ export function ProposalList({ episodeId, transcript, picks, clips, marks, onKee
     void current.player?.play();
   };
   const pass = async (p: Pick) => {
-    await api.addMark(episodeId, { startUs: p.span.startUs, endUs: p.span.endUs, state: 'PASSED', title: p.opening, note: noteOf(p)?.note ?? '' });
+    await api.addMark(episodeId, {
+      startUs: p.span.startUs,
+      endUs: p.span.endUs,
+      state: 'PASSED',
+      title: p.opening,
+      note: noteOf(p)?.note ?? '',
+    });
     await fresh();
   };
   const keep = (p: Pick) => onKeep(...range(p), '');
@@ -93,7 +117,8 @@ export function ProposalList({ episodeId, transcript, picks, clips, marks, onKee
     return () => window.removeEventListener('keydown', down);
   });
   if (!picks) return <p className="mt-4 text-soft">Reading the episode</p>;
-  if (!picks.length) return <p className="mt-4 text-soft">No run of whole sentences has this length after paring. Try a wider one.</p>;
+  if (!picks.length)
+    return <p className="mt-4 text-soft">No run of whole sentences has this length after paring. Try a wider one.</p>;
   const open = shown.filter((p) => !kept(p));
   return (
     <>
@@ -114,10 +139,17 @@ export function ProposalList({ episodeId, transcript, picks, clips, marks, onKee
         {shown.map((p, i) => {
           const [first, last] = range(p);
           return (
-            <li key={p.first} className={`border-b border-l-2 border-b-rule py-2.5 pl-2 ${i === at ? 'border-l-accent' : 'border-l-transparent'}`} data-testid="pick" onClick={() => setAt(i)}>
+            <li
+              key={p.first}
+              className={`border-b border-l-2 border-b-rule py-2.5 pl-2 ${i === at ? 'border-l-accent' : 'border-l-transparent'}`}
+              data-testid="pick"
+              onClick={() => setAt(i)}
+            >
               <div className="flex items-baseline gap-2">
                 <span className="font-serif text-[15px] text-accent">{i + 1}</span>
-                <span className="flex-1 font-serif text-[15px] leading-snug">{trimmed[p.first] ? opening(transcript, first) : p.opening}</span>
+                <span className="flex-1 font-serif text-[15px] leading-snug">
+                  {trimmed[p.first] ? opening(transcript, first) : p.opening}
+                </span>
               </div>
               <div className="mt-1 flex items-center gap-3 pl-5 text-[12px] text-soft tabular-nums">
                 <button className="flex items-center gap-1 hover:text-ink" onClick={() => hear(p)}>
@@ -147,7 +179,11 @@ export function ProposalList({ episodeId, transcript, picks, clips, marks, onKee
                       Pass
                     </button>
                     {i + 1 < shown.length && (
-                      <button className="link ml-auto text-[12.5px]" title="One pick from the start of this one to the end of the next" onClick={() => merge(p, shown[i + 1])}>
+                      <button
+                        className="link ml-auto text-[12.5px]"
+                        title="One pick from the start of this one to the end of the next"
+                        onClick={() => merge(p, shown[i + 1])}
+                      >
                         join with {i + 2}
                       </button>
                     )}
@@ -155,7 +191,10 @@ export function ProposalList({ episodeId, transcript, picks, clips, marks, onKee
                 )}
               </div>
               {i === at && !kept(p) && (
-                <div className="mt-1.5 flex items-center gap-3 pl-5 text-[12px] text-soft" title="By a sentence; with Shift by a word">
+                <div
+                  className="mt-1.5 flex items-center gap-3 pl-5 text-[12px] text-soft"
+                  title="By a sentence; with Shift by a word"
+                >
                   <span className="flex items-center gap-0.5">
                     start
                     <Nudge label="Start earlier" icon={<ChevronLeft size={14} />} onClick={nudge(p, -1, 0)} />
@@ -207,7 +246,15 @@ export function ProposalList({ episodeId, transcript, picks, clips, marks, onKee
   );
 }
 
-function Nudge({ label, icon, onClick }: { label: string; icon: React.ReactNode; onClick: (e: React.MouseEvent) => void }) {
+function Nudge({
+  label,
+  icon,
+  onClick,
+}: {
+  label: string;
+  icon: React.ReactNode;
+  onClick: (e: React.MouseEvent) => void;
+}) {
   return (
     <button className="rounded px-1 py-0.5 hover:bg-paper" aria-label={label} title={label} onClick={onClick}>
       {icon}

@@ -78,7 +78,19 @@ export const SoundPanel = memo(function SoundPanel({ clip }: { clip: ClipState }
 const LOWEST = -40;
 
 /** The clip's loudness on a scale with its target. */
-function LoudnessLine({ lufs, truePeakDbtp, targetLufs, ceilingDbtp, gainDb }: { lufs: number; truePeakDbtp: number; targetLufs: number; ceilingDbtp: number; gainDb: number }) {
+function LoudnessLine({
+  lufs,
+  truePeakDbtp,
+  targetLufs,
+  ceilingDbtp,
+  gainDb,
+}: {
+  lufs: number;
+  truePeakDbtp: number;
+  targetLufs: number;
+  ceilingDbtp: number;
+  gainDb: number;
+}) {
   const place = (value: number) => `${Math.max(0, Math.min(100, ((value - LOWEST) / -LOWEST) * 100))}%`;
   if (lufs <= -70) return <p className="mt-2 text-[12.5px] text-soft">Nothing is heard in this clip.</p>;
   return (

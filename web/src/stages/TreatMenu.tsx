@@ -30,7 +30,10 @@ export function TreatMenu({ first, last }: { first: number; last: number }) {
         <Popover.Content className="panel w-[370px] py-2" sideOffset={6} align="start" collisionPadding={12}>
           {TREATMENTS.map((t) => (
             <Popover.Close asChild key={t.key}>
-              <button className="flex w-full items-baseline gap-3 rounded py-1.5 text-left hover:bg-desk" onClick={act(() => change({ type: 'treatWords', first, last, means: t.means }))}>
+              <button
+                className="flex w-full items-baseline gap-3 rounded py-1.5 text-left hover:bg-desk"
+                onClick={act(() => change({ type: 'treatWords', first, last, means: t.means }))}
+              >
                 <span className="w-[140px] font-medium">{t.name}</span>
                 <span className="flex-1 text-[12.5px] text-soft">{t.does}</span>
                 <ShownKey ours={t.key} />
@@ -45,21 +48,37 @@ export function TreatMenu({ first, last }: { first: number; last: number }) {
             }}
           >
             <span className="font-medium">A gap after it</span>
-            <input type="number" className="field w-20" step={0.1} min={0} max={10} value={seconds} aria-label="Seconds of the gap" onChange={(e) => setSeconds(Number(e.target.value))} />s
+            <input
+              type="number"
+              className="field w-20"
+              step={0.1}
+              min={0}
+              max={10}
+              value={seconds}
+              aria-label="Seconds of the gap"
+              onChange={(e) => setSeconds(Number(e.target.value))}
+            />
+            s
             <button className="button ml-auto" disabled={!(seconds >= 0.02 && seconds <= 10)}>
               Put it in
             </button>
             <ShownKey ours="i" />
           </form>
           <Popover.Close asChild>
-            <button className="flex w-full items-baseline gap-3 rounded border-t border-rule py-1.5 text-left hover:bg-desk" onClick={() => useWorkbench.setState({ carrying: { anchor: first, focus: last } })}>
+            <button
+              className="flex w-full items-baseline gap-3 rounded border-t border-rule py-1.5 text-left hover:bg-desk"
+              onClick={() => useWorkbench.setState({ carrying: { anchor: first, focus: last } })}
+            >
               <span className="w-[140px] font-medium">Take up</span>
               <span className="flex-1 text-[12.5px] text-soft">and put before another word</span>
               <kbd className="font-sans text-[11px] text-faint">Ctrl X</kbd>
             </button>
           </Popover.Close>
           <Popover.Close asChild>
-            <button className="flex w-full items-baseline gap-3 rounded border-t border-rule py-1.5 text-left hover:bg-desk" onClick={act(() => partBefore(first, queries))}>
+            <button
+              className="flex w-full items-baseline gap-3 rounded border-t border-rule py-1.5 text-left hover:bg-desk"
+              onClick={act(() => partBefore(first, queries))}
+            >
               <span className="w-[140px] font-medium">Part the clip here</span>
               <span className="flex-1 text-[12.5px] text-soft">from here on becomes a clip of its own</span>
               <ShownKey ours="d" />
@@ -84,7 +103,18 @@ export function GapField({ id, lengthUs }: { id: number; lengthUs: number }) {
       }}
     >
       A gap of
-      <input type="number" className="field w-20 py-0.5" step={0.1} min={0} max={10} value={seconds} aria-label="Seconds of the gap" onChange={(e) => setSeconds(Number(e.target.value))} onKeyDown={(e) => e.key === 'Escape' && e.currentTarget.blur()} />s <ShownKey ours="Enter" />
+      <input
+        type="number"
+        className="field w-20 py-0.5"
+        step={0.1}
+        min={0}
+        max={10}
+        value={seconds}
+        aria-label="Seconds of the gap"
+        onChange={(e) => setSeconds(Number(e.target.value))}
+        onKeyDown={(e) => e.key === 'Escape' && e.currentTarget.blur()}
+      />
+      s <ShownKey ours="Enter" />
       <button className="button py-0.5" disabled={!(seconds >= 0.02 && seconds <= 10)}>
         Set
       </button>

@@ -11,7 +11,11 @@ export function VersionsPanel({ clip }: { clip: ClipState }) {
   const [name, setName] = useState('');
   const [open, setOpen] = useState<number | null>(null);
   const [other, setOther] = useState<number | null>(null);
-  const versions = useQuery({ queryKey: ['versions', clip.id, clip.revision], queryFn: () => api.versions(clip.id), placeholderData: (before) => before });
+  const versions = useQuery({
+    queryKey: ['versions', clip.id, clip.revision],
+    queryFn: () => api.versions(clip.id),
+    placeholderData: (before) => before,
+  });
   const comparison = useQuery({
     queryKey: ['comparison', clip.id, clip.revision, open, other],
     queryFn: () => api.compareVersion(clip.id, open!, other),
@@ -37,7 +41,13 @@ export function VersionsPanel({ clip }: { clip: ClipState }) {
           void keep();
         }}
       >
-        <input className="field" placeholder="keep the clip as it is now, under a name" aria-label="Name of the version" value={name} onChange={(e) => setName(e.target.value)} />
+        <input
+          className="field"
+          placeholder="keep the clip as it is now, under a name"
+          aria-label="Name of the version"
+          value={name}
+          onChange={(e) => setName(e.target.value)}
+        />
         <button className="button" disabled={!name.trim()}>
           Keep
         </button>
@@ -45,18 +55,26 @@ export function VersionsPanel({ clip }: { clip: ClipState }) {
           Duplicate
         </button>
       </form>
-      {versions.data?.length === 0 && <p className="mt-3 text-soft">None yet. Before each sweeping step one is kept by itself.</p>}
+      {versions.data?.length === 0 && (
+        <p className="mt-3 text-soft">None yet. Before each sweeping step one is kept by itself.</p>
+      )}
       <ul className="mt-2 max-h-72 overflow-y-auto">
         {versions.data?.map((v) => (
           <li key={v.id} className="border-b border-rule py-1.5">
             <div className="flex items-center gap-3">
-              <button className={`flex-1 text-left ${v.automatic ? 'text-soft' : 'font-medium'}`} aria-expanded={open === v.id} onClick={() => {
+              <button
+                className={`flex-1 text-left ${v.automatic ? 'text-soft' : 'font-medium'}`}
+                aria-expanded={open === v.id}
+                onClick={() => {
                   setOpen(open === v.id ? null : v.id);
                   setOther(null);
-                }}>
+                }}
+              >
                 {v.name}
               </button>
-              <span className="text-[12px] text-faint tabular-nums">{new Date(v.madeAt).toLocaleTimeString('en', { hour: '2-digit', minute: '2-digit', hour12: false })}</span>
+              <span className="text-[12px] text-faint tabular-nums">
+                {new Date(v.madeAt).toLocaleTimeString('en', { hour: '2-digit', minute: '2-digit', hour12: false })}
+              </span>
               <span className="w-14 text-right tabular-nums">{secondsText(v.lengthUs)}</span>
               <button className="link" onClick={() => void returnToVersion(v.id)}>
                 return
@@ -64,21 +82,44 @@ export function VersionsPanel({ clip }: { clip: ClipState }) {
             </div>
             {open === v.id && comparison.data && (
               <>
-              <label className="mt-1.5 flex items-center gap-2 text-soft">
-                beside
-                <select className="field w-auto" aria-label="Compare with" value={other ?? ''} onChange={(e) => setOther(e.target.value ? Number(e.target.value) : null)}>
-                  <option value="">the clip as it is now</option>
-                  {versions.data.filter((x) => x.id !== v.id).map((x) => (
-                    <option key={x.id} value={x.id}>
-                      {x.name}, {secondsText(x.lengthUs)}
-                    </option>
-                  ))}
-                </select>
-              </label>
-              <div className="mt-2 grid grid-cols-2 gap-4" data-testid="comparison">
-                <Side title={v.name} lengthUs={comparison.data.firstLengthUs} words={comparison.data.words.map((w) => ({ text: w.text, kept: w.inFirst, differs: w.inFirst !== w.inSecond }))} />
-                <Side title={other === null ? 'now' : (versions.data.find((x) => x.id === other)?.name ?? '')} lengthUs={comparison.data.secondLengthUs} words={comparison.data.words.map((w) => ({ text: w.text, kept: w.inSecond, differs: w.inFirst !== w.inSecond }))} />
-              </div>
+                <label className="mt-1.5 flex items-center gap-2 text-soft">
+                  beside
+                  <select
+                    className="field w-auto"
+                    aria-label="Compare with"
+                    value={other ?? ''}
+                    onChange={(e) => setOther(e.target.value ? Number(e.target.value) : null)}
+                  >
+                    <option value="">the clip as it is now</option>
+                    {versions.data
+                      .filter((x) => x.id !== v.id)
+                      .map((x) => (
+                        <option key={x.id} value={x.id}>
+                          {x.name}, {secondsText(x.lengthUs)}
+                        </option>
+                      ))}
+                  </select>
+                </label>
+                <div className="mt-2 grid grid-cols-2 gap-4" data-testid="comparison">
+                  <Side
+                    title={v.name}
+                    lengthUs={comparison.data.firstLengthUs}
+                    words={comparison.data.words.map((w) => ({
+                      text: w.text,
+                      kept: w.inFirst,
+                      differs: w.inFirst !== w.inSecond,
+                    }))}
+                  />
+                  <Side
+                    title={other === null ? 'now' : (versions.data.find((x) => x.id === other)?.name ?? '')}
+                    lengthUs={comparison.data.secondLengthUs}
+                    words={comparison.data.words.map((w) => ({
+                      text: w.text,
+                      kept: w.inSecond,
+                      differs: w.inFirst !== w.inSecond,
+                    }))}
+                  />
+                </div>
               </>
             )}
           </li>
@@ -88,7 +129,15 @@ export function VersionsPanel({ clip }: { clip: ClipState }) {
   );
 }
 
-function Side({ title, lengthUs, words }: { title: string; lengthUs: number; words: { text: string; kept: boolean; differs: boolean }[] }) {
+function Side({
+  title,
+  lengthUs,
+  words,
+}: {
+  title: string;
+  lengthUs: number;
+  words: { text: string; kept: boolean; differs: boolean }[];
+}) {
   return (
     <div>
       <div className="label flex justify-between">

@@ -16,5 +16,9 @@ export function clockTenths(us: number): string {
 export const secondsText = (us: number) => `${(us / 1e6).toFixed(1)} s`;
 
 export function sizeText(bytes: number): string {
-  return bytes > 1e9 ? `${(bytes / 1e9).toFixed(1)} GB` : bytes > 1e6 ? `${Math.round(bytes / 1e6)} MB` : `${Math.round(bytes / 1e3)} kB`;
+  return bytes > 1e9
+    ? `${(bytes / 1e9).toFixed(1)} GB`
+    : bytes > 1e6
+      ? `${Math.round(bytes / 1e6)} MB`
+      : `${Math.round(bytes / 1e3)} kB`;
 }

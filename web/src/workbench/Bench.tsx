@@ -35,13 +35,7 @@ export function Bench({ clips, current, joinable, onOpen, onRead }: Props) {
       <div className="label px-4 pt-3 pb-1">{clips.length === 0 ? 'No clips yet' : 'Clips in this episode'}</div>
       {clips.map((listed) => {
         const clip = shown?.id === listed.id ? shown : listed;
-        const done = [
-          true,
-          clip.removals.length > 0,
-          clip.shape !== '16:9',
-          true,
-          clip.specs.length > 0,
-        ];
+        const done = [true, clip.removals.length > 0, clip.shape !== '16:9', true, clip.specs.length > 0];
         return (
           <div
             key={clip.id}

@@ -76,7 +76,12 @@ export function EpisodePage() {
     staleTime: Infinity,
   });
   const specs = useQuery({ queryKey: ['specs'], queryFn: api.specs, staleTime: Infinity });
-  const clips = useQuery({ queryKey: ['clips', id], queryFn: () => api.clips(id), enabled: ready && (readable || clipId !== null), structuralSharing: false });
+  const clips = useQuery({
+    queryKey: ['clips', id],
+    queryFn: () => api.clips(id),
+    enabled: ready && (readable || clipId !== null),
+    structuralSharing: false,
+  });
   const keptBrief = useQuery({ queryKey: ['brief', id], queryFn: () => api.brief(id), staleTime: Infinity });
   const wanted = brief ?? keptBrief.data ?? null;
   const picks = useQuery({
@@ -92,7 +97,8 @@ export function EpisodePage() {
     if (!item) return;
     // What came with the episode may have been timed, or made, while it was taken in.
     if ((ready && notYet.current.playable) || (settled && notYet.current.whole)) {
-      for (const key of ['transcript', 'doubtful', 'episode', 'picks', 'misfits', 'clips']) void queries.invalidateQueries({ queryKey: [key, id] });
+      for (const key of ['transcript', 'doubtful', 'episode', 'picks', 'misfits', 'clips'])
+        void queries.invalidateQueries({ queryKey: [key, id] });
     }
     notYet.current = { playable: !ready, whole: !settled };
   }, [item, ready, settled, id, queries]);
@@ -108,7 +114,17 @@ export function EpisodePage() {
     }
   }, [clips.data, clipId]);
   useEffect(() => {
-    useWorkbench.setState({ selection: null, hits: [], striking: [], correcting: null, loupe: null, seam: null, pause: null, gap: null, asRecorded: false });
+    useWorkbench.setState({
+      selection: null,
+      hits: [],
+      striking: [],
+      correcting: null,
+      loupe: null,
+      seam: null,
+      pause: null,
+      gap: null,
+      asRecorded: false,
+    });
   }, [clipId, id]);
 
   useEffect(() => {
@@ -143,15 +159,19 @@ export function EpisodePage() {
       const chosen = clipId ?? clips.data?.[0]?.id ?? null;
       const keep = next === 'pick' ? null : chosen;
       if (next !== 'pick' && next !== 'deliver' && keep === null) {
-        useWorkbench.setState({ message: `Make a clip first: keep a pick, or select words and press ${keyName(keyFor('c'))}.` });
+        useWorkbench.setState({
+          message: `Make a clip first: keep a pick, or select words and press ${keyName(keyFor('c'))}.`,
+        });
         return;
       }
       navigate(`/episodes/${id}/${next}${keep ? `?clip=${keep}` : ''}`);
     },
     [clipId, clips.data, id, navigate],
   );
-  const openClip = (made: ClipState | { id: number }, next: Stage = stage === 'pick' || stage === 'deliver' ? 'pare' : stage) =>
-    navigate(`/episodes/${id}/${next}?clip=${made.id}`);
+  const openClip = (
+    made: ClipState | { id: number },
+    next: Stage = stage === 'pick' || stage === 'deliver' ? 'pare' : stage,
+  ) => navigate(`/episodes/${id}/${next}?clip=${made.id}`);
   const keepWords = useCallback(
     async (first: number, last: number, open: boolean, title = '') => {
       try {
@@ -183,7 +203,15 @@ export function EpisodePage() {
     const t = transcript.data;
     if (!selection || !t || !item) return;
     const [first, last] = ordered(selection);
-    gather({ episodeId: id, episode: item.title, firstWord: first, lastWord: last, startUs: t.startUs[first], lengthUs: t.endUs[last] - t.startUs[first], text: t.text.slice(first, last + 1).join(' ') });
+    gather({
+      episodeId: id,
+      episode: item.title,
+      firstWord: first,
+      lastWord: last,
+      startUs: t.startUs[first],
+      lengthUs: t.endUs[last] - t.startUs[first],
+      text: t.text.slice(first, last + 1).join(' '),
+    });
     useWorkbench.setState({ message: `Gathered: ${last - first + 1} words. They wait under Pick, Gathered.` });
   }, [id, item, transcript.data]);
   const showHelp = useCallback(() => setHelp((h) => !h), []);
@@ -243,7 +271,9 @@ export function EpisodePage() {
           >
             <Redo2 size={16} />
           </button>
-          {item && data && <TranscriptPanel item={item} transcript={data} corrections={corrections} onType={() => setTyping(true)} />}
+          {item && data && (
+            <TranscriptPanel item={item} transcript={data} corrections={corrections} onType={() => setTyping(true)} />
+          )}
           <ReadingPanel episodeId={id} />
           <button className="rounded px-2 py-1 hover:bg-desk" onClick={showHelp} aria-label="Keys" title="Keys (?)">
             ?
@@ -259,7 +289,14 @@ export function EpisodePage() {
           </button>
         </div>
       )}
-      {item && item.state !== 'READY' && <ArrivalNote item={item} untimed={transcript.data?.timed === false} onAgain={() => void api.tryAgain(id)} onStop={() => void api.stopIngest(id)} />}
+      {item && item.state !== 'READY' && (
+        <ArrivalNote
+          item={item}
+          untimed={transcript.data?.timed === false}
+          onAgain={() => void api.tryAgain(id)}
+          onStop={() => void api.stopIngest(id)}
+        />
+      )}
       {item && settled && item.problem && !noteSeen && (
         <div className="flex justify-between border-b border-rule bg-steelwash px-5 py-2">
           {item.problem}
@@ -268,10 +305,31 @@ export function EpisodePage() {
           </button>
         </div>
       )}
-      {data && <Keys transcript={data} goTo={goTo} search={search} help={showHelp} gatherSelected={gatherSelected} makeClip={makeClip} mark={markSelected} undo={stepBack} redo={stepOn} corrections={corrections} doubtful={doubtful.data ?? []} frameUs={frameUs} />}
+      {data && (
+        <Keys
+          transcript={data}
+          goTo={goTo}
+          search={search}
+          help={showHelp}
+          gatherSelected={gatherSelected}
+          makeClip={makeClip}
+          mark={markSelected}
+          undo={stepBack}
+          redo={stepOn}
+          corrections={corrections}
+          doubtful={doubtful.data ?? []}
+          frameUs={frameUs}
+        />
+      )}
       <div className="flex min-h-0 flex-1">
         {stage !== 'deliver' && (
-          <Bench clips={clips.data ?? []} current={clipId} joinable={stage === 'pare'} onOpen={(c) => openClip(c)} onRead={() => navigate(`/episodes/${id}/pick`)} />
+          <Bench
+            clips={clips.data ?? []}
+            current={clipId}
+            joinable={stage === 'pare'}
+            onOpen={(c) => openClip(c)}
+            onRead={() => navigate(`/episodes/${id}/pick`)}
+          />
         )}
         {stage === 'deliver' && episode.data ? (
           <DeliverStage episodeId={id} onOpen={(c, s) => openClip({ id: c }, s)} />
@@ -282,10 +340,26 @@ export function EpisodePage() {
                 searchField={searchField}
                 episodeId={id}
                 left={
-                  stage === 'pare' && shownClip ? <PareBar clip={shownClip} specs={specs.data ?? []} quietBelowDb={episode.data?.quietBelowDb ?? -120} /> : <SelectionActions onKeep={keepWords} onGather={gatherSelected} clip={shownClip} />
+                  stage === 'pare' && shownClip ? (
+                    <PareBar
+                      clip={shownClip}
+                      specs={specs.data ?? []}
+                      quietBelowDb={episode.data?.quietBelowDb ?? -120}
+                    />
+                  ) : (
+                    <SelectionActions onKeep={keepWords} onGather={gatherSelected} clip={shownClip} />
+                  )
                 }
               />
-              {data && <CorrectBar episodeId={id} transcript={data} corrections={corrections} cuts={shownClip !== null} doubtful={doubtful.data ?? []} />}
+              {data && (
+                <CorrectBar
+                  episodeId={id}
+                  transcript={data}
+                  corrections={corrections}
+                  cuts={shownClip !== null}
+                  doubtful={doubtful.data ?? []}
+                />
+              )}
               {data && <GlossaryProposal episodeId={id} corrections={corrections} />}
               {data && <MisfitList episodeId={id} transcript={data} />}
               <div className="min-h-0 flex-1">
@@ -312,10 +386,14 @@ export function EpisodePage() {
                     frameUs={frameUs}
                   />
                 ) : (
-                  <p className="p-10 text-soft">{transcript.isError ? (transcript.error as Error).message : 'Opening the transcript'}</p>
+                  <p className="p-10 text-soft">
+                    {transcript.isError ? (transcript.error as Error).message : 'Opening the transcript'}
+                  </p>
                 )}
               </div>
-              {typing && data && <TypeAlong corrections={corrections} speakers={data.speakers} onClose={() => setTyping(false)} />}
+              {typing && data && (
+                <TypeAlong corrections={corrections} speakers={data.speakers} onClose={() => setTyping(false)} />
+              )}
             </main>
             <aside className="w-[330px] shrink-0 overflow-y-auto border-l border-rule bg-desk px-4 py-3.5">
               {episode.data && specs.data ? (
@@ -324,15 +402,32 @@ export function EpisodePage() {
                     episode={episode.data}
                     clip={shownClip}
                     preview={shownPreview}
-                    captionScript={shownClip && shownPreview && data ? api.captionScript(shownClip.id, shownPreview.revision, data.revision) : null}
+                    captionScript={
+                      shownClip && shownPreview && data
+                        ? api.captionScript(shownClip.id, shownPreview.revision, data.revision)
+                        : null
+                    }
                     specs={specs.data}
                     stage={stage}
                     height={stage === 'pare' ? 350 : 330}
                   />
-                  <Transport lengthUs={shownClip ? shownClip.lengthUs : episode.data.durationUs} speed={shownClip?.speed ?? 1} />
+                  <Transport
+                    lengthUs={shownClip ? shownClip.lengthUs : episode.data.durationUs}
+                    speed={shownClip?.speed ?? 1}
+                  />
                   {shownClip && <LengthGauge clip={shownClip} specs={specs.data} />}
                   {stage === 'pick' && data && wanted && (
-                    <PickSide specs={specs.data} episodeId={id} transcript={data!} brief={wanted!} onBrief={setBrief} picks={picks.data ?? null} error={picks.error} onKeep={(first, last, title) => keepWords(first, last, false, title)} clips={clips.data ?? []} />
+                    <PickSide
+                      specs={specs.data}
+                      episodeId={id}
+                      transcript={data!}
+                      brief={wanted!}
+                      onBrief={setBrief}
+                      picks={picks.data ?? null}
+                      error={picks.error}
+                      onKeep={(first, last, title) => keepWords(first, last, false, title)}
+                      clips={clips.data ?? []}
+                    />
                   )}
                   {stage === 'pare' && shownClip && (
                     <>
@@ -343,7 +438,9 @@ export function EpisodePage() {
                       </div>
                     </>
                   )}
-                  {stage === 'frame' && shownClip && <FrameSide clip={shownClip} episode={episode.data} preview={shownPreview} />}
+                  {stage === 'frame' && shownClip && (
+                    <FrameSide clip={shownClip} episode={episode.data} preview={shownPreview} />
+                  )}
                   {stage === 'letter' && shownClip && <LetterSide clip={shownClip} cues={shownCues} />}
                 </>
               ) : (
@@ -352,7 +449,14 @@ export function EpisodePage() {
                 </div>
               )}
             </aside>
-            {stage === 'pick' && item && <EpisodeMap episodeId={id} durationUs={item.durationUs} picks={picks.data ?? []} clips={clips.data ?? []} />}
+            {stage === 'pick' && item && (
+              <EpisodeMap
+                episodeId={id}
+                durationUs={item.durationUs}
+                picks={picks.data ?? []}
+                clips={clips.data ?? []}
+              />
+            )}
           </>
         )}
       </div>
@@ -362,11 +466,25 @@ export function EpisodePage() {
 }
 
 /** What is being done to the episode, while its text is open already. */
-function ArrivalNote({ item, untimed, onAgain, onStop }: { item: ShelfItem; untimed: boolean; onAgain: () => void; onStop: () => void }) {
+function ArrivalNote({
+  item,
+  untimed,
+  onAgain,
+  onStop,
+}: {
+  item: ShelfItem;
+  untimed: boolean;
+  onAgain: () => void;
+  onStop: () => void;
+}) {
   if (item.state === 'FAILED' || item.state === 'STOPPED') {
     return (
       <div className="border-b border-rule bg-steelwash px-5 py-2">
-        {item.state === 'STOPPED' ? 'Stopped.' : item.playable ? `This went wrong: ${item.problem ?? ''}` : `This episode could not be taken in. ${item.problem ?? ''}`}{' '}
+        {item.state === 'STOPPED'
+          ? 'Stopped.'
+          : item.playable
+            ? `This went wrong: ${item.problem ?? ''}`
+            : `This episode could not be taken in. ${item.problem ?? ''}`}{' '}
         <button className="link underline" onClick={onAgain}>
           {item.state === 'STOPPED' ? 'Go on' : 'Try again'}
         </button>
@@ -407,7 +525,8 @@ function usePlace(episodeId: number, at: string | null, startUs: number[] | null
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [episodeId, at, ready]);
   useEffect(() => {
-    const keep = () => useReading.setState((s) => ({ places: { ...s.places, [episodeId]: usePlayhead.getState().episodeUs } }));
+    const keep = () =>
+      useReading.setState((s) => ({ places: { ...s.places, [episodeId]: usePlayhead.getState().episodeUs } }));
     const every = setInterval(keep, 5_000);
     return () => {
       clearInterval(every);
@@ -434,7 +553,15 @@ function Notice({ text }: { text: string }) {
   );
 }
 
-function SelectionActions({ onKeep, onGather, clip }: { onKeep: (first: number, last: number, open: boolean) => void; onGather: () => void; clip: ClipState | null }) {
+function SelectionActions({
+  onKeep,
+  onGather,
+  clip,
+}: {
+  onKeep: (first: number, last: number, open: boolean) => void;
+  onGather: () => void;
+  clip: ClipState | null;
+}) {
   const selection = useWorkbench((s) => s.selection);
   if (clip) return <span className="font-serif text-[15px] font-semibold">{clip.title}</span>;
   if (!selection) return <span className="text-soft">Read, listen, select words to make a clip.</span>;
@@ -448,7 +575,11 @@ function SelectionActions({ onKeep, onGather, clip }: { onKeep: (first: number, 
       <button className="button button-strong" onClick={() => onKeep(first, last, true)}>
         Make it a clip
       </button>
-      <button className="button" onClick={onGather} title={`Gather these words for a clip put together from several places (${keyName(keyFor('g'))})`}>
+      <button
+        className="button"
+        onClick={onGather}
+        title={`Gather these words for a clip put together from several places (${keyName(keyFor('g'))})`}
+      >
         Gather
       </button>
     </span>
@@ -477,8 +608,7 @@ function GalleyBar({
     const same = JSON.stringify(found) === JSON.stringify(useWorkbench.getState().hits);
     useWorkbench.setState((s) => ({ hits: found, hit: same ? s.hit : 0 }));
   };
-  const move = (by: number) =>
-    useWorkbench.setState({ hit: hits.length ? (hit + by + hits.length) % hits.length : 0 });
+  const move = (by: number) => useWorkbench.setState({ hit: hits.length ? (hit + by + hits.length) % hits.length : 0 });
   return (
     <div className="flex h-[46px] shrink-0 items-center gap-3 border-b border-rule px-5">
       {left}

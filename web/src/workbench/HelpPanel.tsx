@@ -11,14 +11,31 @@ interface Row {
 const ROWS: Row[] = [
   { keys: [' '], does: () => 'play and pause' },
   { keys: ['l', 'j', 'k'], does: () => 'play or faster, slower or back, stop at normal speed' },
-  { keys: ['ArrowLeft', 'ArrowRight'], does: () => 'word by word, in a clip by pauses and gaps too; with Shift extend, with Alt by sentence' },
+  {
+    keys: ['ArrowLeft', 'ArrowRight'],
+    does: () => 'word by word, in a clip by pauses and gaps too; with Shift extend, with Alt by sentence',
+  },
   { keys: ['s'], does: () => 'take the sentence, then the paragraph; so do a second and a third click' },
   { keys: ['Backspace'], does: () => 'pare the selected words, pause or gap' },
   { keys: ['r'], does: () => 'put the selected words or pause back' },
-  { keys: ['Backspace'], when: 'playing', does: (k) => `drop the sentence just heard; with Shift the present one; ${k('r')} puts the last back` },
-  { keys: ['Enter'], does: (k) => `in Pare: the seconds of the selected gap, or the loupe on the selected join; ${k(',')} and ${k('.')} nudge where the sound leaves, with Shift where it comes in, with Alt both; ${k('l')} over and over` },
-  { keys: ['h'], does: () => 'play over the selected place; with Shift the selection by itself, with Alt over and over' },
-  { keys: ['o', 'y', 'e'], does: (k) => `in a clip: room tone instead, mute, out of the captions; ${k('r')} puts back` },
+  {
+    keys: ['Backspace'],
+    when: 'playing',
+    does: (k) => `drop the sentence just heard; with Shift the present one; ${k('r')} puts the last back`,
+  },
+  {
+    keys: ['Enter'],
+    does: (k) =>
+      `in Pare: the seconds of the selected gap, or the loupe on the selected join; ${k(',')} and ${k('.')} nudge where the sound leaves, with Shift where it comes in, with Alt both; ${k('l')} over and over`,
+  },
+  {
+    keys: ['h'],
+    does: () => 'play over the selected place; with Shift the selection by itself, with Alt over and over',
+  },
+  {
+    keys: ['o', 'y', 'e'],
+    does: (k) => `in a clip: room tone instead, mute, out of the captions; ${k('r')} puts back`,
+  },
   { keys: ['i', 'd'], does: () => 'a gap of half a second after the selection; part the clip before it' },
   { keys: ['[', ']'], does: () => 'set in and out at the playhead' },
   { keys: ['t'], does: () => 'correct the selected words' },
@@ -28,7 +45,11 @@ const ROWS: Row[] = [
   { keys: ['c'], does: () => 'make the selection a clip' },
   { keys: ['m'], does: () => 'mark the selection for later' },
   { keys: ['g'], does: () => 'gather the selection for a clip of several places' },
-  { keys: ['ArrowUp', 'ArrowDown', 'x'], when: 'in Pick', does: (k) => `walk the proposals, pass; ${k('Enter')} keeps` },
+  {
+    keys: ['ArrowUp', 'ArrowDown', 'x'],
+    when: 'in Pick',
+    does: (k) => `walk the proposals, pass; ${k('Enter')} keeps`,
+  },
   { keys: [',', '.'], does: () => 'one frame back, one frame on' },
   { keys: ['/'], does: () => 'find in the transcript' },
   { keys: ['1', '2', '3', '4', '5'], does: () => 'go to a stage' },
@@ -70,7 +91,9 @@ export function HelpPanel({ onClose }: { onClose: () => void }) {
         </button>
       </div>
       <p className="mb-2 text-[12.5px] text-soft" role="status">
-        {moving === null ? 'Click a key to have it elsewhere; what is there now changes places with it.' : `Press the key for: ${ROWS.find((r) => r.keys.includes(moving))!.does(name)}. Esc leaves it.`}
+        {moving === null
+          ? 'Click a key to have it elsewhere; what is there now changes places with it.'
+          : `Press the key for: ${ROWS.find((r) => r.keys.includes(moving))!.does(name)}. Esc leaves it.`}
         {Object.keys(map.exchanged).length > 0 && moving === null && (
           <>
             {' '}

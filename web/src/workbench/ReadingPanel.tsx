@@ -23,7 +23,14 @@ export function ReadingPanel({ episodeId }: { episodeId: number }) {
           <div className="label">Text size</div>
           <div className="mt-1 flex gap-2">
             {TEXT_SIZES.map((size) => (
-              <button key={size} className="button flex-1 font-serif" style={{ fontSize: size * 0.72 }} aria-label={`${size} pixels`} aria-pressed={size === textSize} onClick={() => useReading.setState({ textSize: size })}>
+              <button
+                key={size}
+                className="button flex-1 font-serif"
+                style={{ fontSize: size * 0.72 }}
+                aria-label={`${size} pixels`}
+                aria-pressed={size === textSize}
+                onClick={() => useReading.setState({ textSize: size })}
+              >
                 Aa
               </button>
             ))}
@@ -31,13 +38,23 @@ export function ReadingPanel({ episodeId }: { episodeId: number }) {
           <div className="label mt-3">Paper</div>
           <div className="mt-1 flex gap-2">
             {PAPERS.map(([id, name]) => (
-              <button key={id} className="button flex-1" aria-pressed={id === paper} onClick={() => useReading.setState({ paper: id })}>
+              <button
+                key={id}
+                className="button flex-1"
+                aria-pressed={id === paper}
+                onClick={() => useReading.setState({ paper: id })}
+              >
                 {name}
               </button>
             ))}
           </div>
           <label className="mt-3 flex items-center gap-2">
-            <input type="checkbox" checked={follow} onChange={(e) => useReading.setState({ follow: e.target.checked })} /> follow what plays
+            <input
+              type="checkbox"
+              checked={follow}
+              onChange={(e) => useReading.setState({ follow: e.target.checked })}
+            />{' '}
+            follow what plays
           </label>
           <div className="label mt-3">Take the transcript along</div>
           <div className="mt-1 flex flex-wrap gap-x-3">

@@ -19,7 +19,12 @@ export function TranscriptPanel({ item, transcript, corrections, onType }: Props
   const [open, setOpen] = useState(false);
   const [pasting, setPasting] = useState(false);
   const [text, setText] = useState('');
-  const recogniser = useQuery({ queryKey: ['recogniser'], queryFn: api.recogniser, enabled: open, staleTime: Infinity });
+  const recogniser = useQuery({
+    queryKey: ['recogniser'],
+    queryFn: api.recogniser,
+    enabled: open,
+    staleTime: Infinity,
+  });
   const busy = item.state === 'ARRIVING';
   const ask = async (act: () => Promise<unknown>) => {
     try {
@@ -65,7 +70,11 @@ export function TranscriptPanel({ item, transcript, corrections, onType }: Props
 
           <div className="label mt-4">The text</div>
           <div className="mt-1 flex flex-wrap gap-2">
-            <button className="button" onClick={() => void corrections.correct({ type: 'punctuate' }).then(() => setOpen(false))} title="Full stops, commas and capitals from the pauses and from how sentences begin">
+            <button
+              className="button"
+              onClick={() => void corrections.correct({ type: 'punctuate' }).then(() => setOpen(false))}
+              title="Full stops, commas and capitals from the pauses and from how sentences begin"
+            >
               Give it marks and capitals
             </button>
             <button className="button" disabled={busy} onClick={() => void ask(() => api.listen(item.id, 'TIME'))}>
@@ -86,8 +95,18 @@ export function TranscriptPanel({ item, transcript, corrections, onType }: Props
           </div>
           {pasting && (
             <div className="mt-2">
-              <textarea className="field h-32 font-serif text-[15px]" aria-label="The text" placeholder="What is said, word for word" value={text} onChange={(e) => setText(e.target.value)} />
-              <button className="button button-strong mt-1" disabled={busy || !text.trim()} onClick={() => void ask(() => api.pasteText(item.id, text))}>
+              <textarea
+                className="field h-32 font-serif text-[15px]"
+                aria-label="The text"
+                placeholder="What is said, word for word"
+                value={text}
+                onChange={(e) => setText(e.target.value)}
+              />
+              <button
+                className="button button-strong mt-1"
+                disabled={busy || !text.trim()}
+                onClick={() => void ask(() => api.pasteText(item.id, text))}
+              >
                 Put it in place and time it
               </button>
             </div>
@@ -98,7 +117,8 @@ export function TranscriptPanel({ item, transcript, corrections, onType }: Props
             </button>
           </p>
           <p className="mt-1 text-[12.5px] text-soft">
-            {recogniser.data && `${recogniser.data.name}: ${recogniser.data.quality} `}Cuts stay where they are, and undo brings the text back.
+            {recogniser.data && `${recogniser.data.name}: ${recogniser.data.quality} `}Cuts stay where they are, and
+            undo brings the text back.
           </p>
           <GlossaryList item={item} corrections={corrections} />
         </Popover.Content>
@@ -113,11 +133,16 @@ function GlossaryList({ item, corrections }: { item: ShelfItem; corrections: Cor
   const entries = useQuery({ queryKey: ['glossary', item.id], queryFn: () => api.glossary(item.id) });
   const [heard, setHeard] = useState('');
   const [written, setWritten] = useState('');
-  const fresh = () => Promise.all([queries.invalidateQueries({ queryKey: ['glossary', item.id] }), queries.invalidateQueries({ queryKey: ['doubtful', item.id] })]);
+  const fresh = () =>
+    Promise.all([
+      queries.invalidateQueries({ queryKey: ['glossary', item.id] }),
+      queries.invalidateQueries({ queryKey: ['doubtful', item.id] }),
+    ]);
   const accept = async (from: string, to: string) => {
     await api.acceptSpelling(item.id, from, to);
     await fresh();
-    if (from.toLowerCase() !== to.toLowerCase()) await corrections.correct({ type: 'replaceAll', phrase: from, text: to, except: [] });
+    if (from.toLowerCase() !== to.toLowerCase())
+      await corrections.correct({ type: 'replaceAll', phrase: from, text: to, except: [] });
   };
   return (
     <>
@@ -133,7 +158,10 @@ function GlossaryList({ item, corrections }: { item: ShelfItem; corrections: Cor
                 corrected {g.times} times: take it up
               </button>
             )}
-            <button aria-label={`Take ${g.written} out of the glossary`} onClick={() => void api.removeSpelling(item.id, g.heard, g.written).then(fresh)}>
+            <button
+              aria-label={`Take ${g.written} out of the glossary`}
+              onClick={() => void api.removeSpelling(item.id, g.heard, g.written).then(fresh)}
+            >
               <X size={14} />
             </button>
           </li>
@@ -149,8 +177,20 @@ function GlossaryList({ item, corrections }: { item: ShelfItem; corrections: Cor
           });
         }}
       >
-        <input className="field" placeholder="heard" aria-label="Heard" value={heard} onChange={(e) => setHeard(e.target.value)} />
-        <input className="field" placeholder="written" aria-label="Written" value={written} onChange={(e) => setWritten(e.target.value)} />
+        <input
+          className="field"
+          placeholder="heard"
+          aria-label="Heard"
+          value={heard}
+          onChange={(e) => setHeard(e.target.value)}
+        />
+        <input
+          className="field"
+          placeholder="written"
+          aria-label="Written"
+          value={written}
+          onChange={(e) => setWritten(e.target.value)}
+        />
         <button className="button" disabled={!heard.trim()}>
           Add
         </button>

@@ -11,8 +11,8 @@ const spliced = <T>(list: T[], { from, taken, added }: Splice<T>) =>
 
 /** The clip after a step; null when the step goes on from another state than this one. */
 export function applyStep(clip: ClipState, step: ClipStep): ClipState | null {
-  if (clip.id !== step.id || clip.revision !== step.fromRevision) return null;
-  const { fromRevision: _, spans, removals, kept, cut, ...rest } = step;
+  const { fromRevision, spans, removals, kept, cut, ...rest } = step;
+  if (clip.id !== step.id || clip.revision !== fromRevision) return null;
   const next = {
     ...clip,
     ...rest,

@@ -9,7 +9,16 @@ import { change, pareWords, undo } from './changes';
 import { useWorkbench } from './store';
 
 const state = (revision: number) =>
-  ({ id: 7, revision, title: `after ${revision}`, kept: [], cut: [], removals: [], spans: 0, lengthUs: revision }) as unknown as ClipState;
+  ({
+    id: 7,
+    revision,
+    title: `after ${revision}`,
+    kept: [],
+    cut: [],
+    removals: [],
+    spans: 0,
+    lengthUs: revision,
+  }) as unknown as ClipState;
 const nothing = { from: 0, taken: 0, added: [] };
 const step = (from: number) =>
   ({ ...state(from + 1), fromRevision: from, kept: nothing, cut: nothing, removals: nothing }) as unknown as ClipStep;
@@ -85,10 +94,16 @@ describe('changes', () => {
     vi.useFakeTimers();
     const gone = new Refusal(0, 'The server does not answer.');
     server.change.mockRejectedValueOnce(gone);
-    server.clip.mockRejectedValueOnce(gone).mockRejectedValueOnce(new Refusal(503, 'The database does not answer.')).mockResolvedValue(state(1));
+    server.clip
+      .mockRejectedValueOnce(gone)
+      .mockRejectedValueOnce(new Refusal(503, 'The database does not answer.'))
+      .mockResolvedValue(state(1));
     const both = Promise.all([change(pare(1)), change(pare(2))]);
     await vi.advanceTimersByTimeAsync(2_500);
-    expect(useWorkbench.getState()).toMatchObject({ saving: 2, message: expect.stringContaining('kept in this window') });
+    expect(useWorkbench.getState()).toMatchObject({
+      saving: 2,
+      message: expect.stringContaining('kept in this window'),
+    });
     await vi.advanceTimersByTimeAsync(2_000);
     vi.useRealTimers();
     await both;
@@ -97,7 +112,10 @@ describe('changes', () => {
       [1, 1],
       [2, 2],
     ]);
-    expect(useWorkbench.getState()).toMatchObject({ saving: 0, message: 'The server answers again. Everything is saved.' });
+    expect(useWorkbench.getState()).toMatchObject({
+      saving: 0,
+      message: 'The server answers again. Everything is saved.',
+    });
     expect(useWorkbench.getState().clip?.revision).toBe(3);
   });
 
@@ -131,7 +149,10 @@ describe('changes', () => {
   it('strike words at once, and let each answer settle its own', async () => {
     const paring = pareWords(3, 5);
     const other = pareWords(8, 8);
-    expect(useWorkbench.getState().striking).toEqual([{ anchor: 3, focus: 5 }, { anchor: 8, focus: 8 }]);
+    expect(useWorkbench.getState().striking).toEqual([
+      { anchor: 3, focus: 5 },
+      { anchor: 8, focus: 8 },
+    ]);
     await paring;
     expect(useWorkbench.getState().striking).toEqual([{ anchor: 8, focus: 8 }]);
     await other;

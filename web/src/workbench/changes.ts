@@ -14,17 +14,27 @@ let queue: Promise<unknown> = Promise.resolve();
 function send(act: (clip: ClipState) => Promise<ClipStep>, strike?: Selection): Promise<void> {
   const id = useWorkbench.getState().clip?.id;
   if (id === undefined) return Promise.resolve();
-  useWorkbench.setState((s) => ({ saving: s.saving + 1, lastEdited: 'clip', striking: strike ? [...s.striking, strike] : s.striking }));
+  useWorkbench.setState((s) => ({
+    saving: s.saving + 1,
+    lastEdited: 'clip',
+    striking: strike ? [...s.striking, strike] : s.striking,
+  }));
   const work = queue.then(async () => {
     try {
       const open = useWorkbench.getState().clip;
       const clip = open?.id === id ? open : await api.clip(id);
-      const answer = await untilAnswered(clip.revision, () => act(clip), () => api.clip(id));
+      const answer = await untilAnswered(
+        clip.revision,
+        () => act(clip),
+        () => api.clip(id),
+      );
       // What was struck is seen before the page is busy with what came of it.
       if (useWorkbench.getState().striking.length) await painted();
       const now = useWorkbench.getState().clip;
       if (now?.id !== id) return;
-      useWorkbench.setState({ clip: 'state' in answer ? answer.state : (applyStep(now, answer.step) ?? (await api.clip(id))) });
+      useWorkbench.setState({
+        clip: 'state' in answer ? answer.state : (applyStep(now, answer.step) ?? (await api.clip(id))),
+      });
     } catch (error) {
       const refusal = error as Refusal;
       useWorkbench.setState({ message: refusal.message });
@@ -32,7 +42,10 @@ function send(act: (clip: ClipState) => Promise<ClipStep>, strike?: Selection): 
       const saved = await api.clip(id);
       if (useWorkbench.getState().clip?.id === id) useWorkbench.setState({ clip: saved });
     } finally {
-      useWorkbench.setState((s) => ({ saving: s.saving - 1, striking: strike ? s.striking.filter((struck) => struck !== strike) : s.striking }));
+      useWorkbench.setState((s) => ({
+        saving: s.saving - 1,
+        striking: strike ? s.striking.filter((struck) => struck !== strike) : s.striking,
+      }));
     }
   });
   queue = work.catch(() => undefined);
@@ -46,7 +59,8 @@ function send(act: (clip: ClipState) => Promise<ClipStep>, strike?: Selection): 
  */
 export const change = (asked: Intent | ((clip: ClipState) => Intent)) =>
   send((clip) => api.change(clip.id, clip.revision, typeof asked === 'function' ? asked(clip) : asked));
-export const returnToVersion = (version: number) => send((clip) => api.returnToVersion(clip.id, version, clip.revision));
+export const returnToVersion = (version: number) =>
+  send((clip) => api.returnToVersion(clip.id, version, clip.revision));
 export const undo = () => send((clip) => api.undo(clip.id, clip.revision));
 export const redo = () => send((clip) => api.redo(clip.id, clip.revision));
 
@@ -71,5 +85,8 @@ export function joinOn(other: number, queries: QueryClient) {
 
 /** Strikes the words at once and lets the answer settle it. */
 export function pareWords(first: number, last: number) {
-  return send((clip) => api.change(clip.id, clip.revision, { type: 'pareWords', first, last }), { anchor: first, focus: last });
+  return send((clip) => api.change(clip.id, clip.revision, { type: 'pareWords', first, last }), {
+    anchor: first,
+    focus: last,
+  });
 }

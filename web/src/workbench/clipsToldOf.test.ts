@@ -4,7 +4,8 @@ import type { ClipState } from '../api/client';
 import { ClipsToldOf } from './clipsToldOf';
 import { useWorkbench } from './store';
 
-const clip = (id: number, revision: number) => ({ id, revision, title: `clip ${id} as of ${revision}` }) as unknown as ClipState;
+const clip = (id: number, revision: number) =>
+  ({ id, revision, title: `clip ${id} as of ${revision}` }) as unknown as ClipState;
 
 describe('what the server tells of clips', () => {
   const queries = new QueryClient();

@@ -78,10 +78,14 @@ describe('corrections', () => {
   });
 
   it('that come faster than answers start each from what the one before left', async () => {
-    server.correct.mockImplementation((_id: number, revision: number, intent: { word: number }) =>
-      new Promise((answer) => setTimeout(() => answer(step(revision, intent.word, ['right'], 4)), 5)),
+    server.correct.mockImplementation(
+      (_id: number, revision: number, intent: { word: number }) =>
+        new Promise((answer) => setTimeout(() => answer(step(revision, intent.word, ['right'], 4)), 5)),
     );
-    await Promise.all([corrections.correct({ type: 'capital', word: 1 }), corrections.correct({ type: 'capital', word: 3 })]);
+    await Promise.all([
+      corrections.correct({ type: 'capital', word: 1 }),
+      corrections.correct({ type: 'capital', word: 3 }),
+    ]);
     expect(server.correct.mock.calls.map(([, revision]) => revision)).toEqual([1, 2]);
     expect(shown().text).toEqual(['the', 'right', 'runs', 'right']);
     expect(useWorkbench.getState()).toMatchObject({ saving: 0, lastEdited: 'transcript' });

@@ -7,7 +7,11 @@ import { untilAnswered } from './untilAnswered';
 /** The transcript after a step; null when the step goes on from another state than this one. */
 export function applyCorrection(t: TranscriptColumns, step: TranscriptStep): TranscriptColumns | null {
   if (t.revision !== step.fromRevision) return null;
-  const put = <T>(column: T[], added: T[]) => [...column.slice(0, step.at), ...added, ...column.slice(step.at + step.taken)];
+  const put = <T>(column: T[], added: T[]) => [
+    ...column.slice(0, step.at),
+    ...added,
+    ...column.slice(step.at + step.taken),
+  ];
   return {
     ...t,
     revision: step.revision,
@@ -48,7 +52,11 @@ export class Corrections {
       try {
         const before = this.queries.getQueryData<TranscriptColumns>(this.key);
         if (!before) return;
-        const answer = await untilAnswered(before.revision, () => act(before), () => api.transcript(this.episodeId));
+        const answer = await untilAnswered(
+          before.revision,
+          () => act(before),
+          () => api.transcript(this.episodeId),
+        );
         const after = 'state' in answer ? answer.state : applyCorrection(before, answer.step);
         if (after) this.queries.setQueryData(this.key, after);
         else await this.queries.invalidateQueries({ queryKey: this.key });
@@ -56,7 +64,8 @@ export class Corrections {
         void this.queries.invalidateQueries({ queryKey: ['preview'] });
         void this.queries.invalidateQueries({ queryKey: ['cues'] });
         void this.queries.invalidateQueries({ queryKey: ['glossary', this.episodeId] });
-        if ('state' in answer || answer.step.taken !== answer.step.ids.length) void this.queries.invalidateQueries({ queryKey: ['clips', this.episodeId] });
+        if ('state' in answer || answer.step.taken !== answer.step.ids.length)
+          void this.queries.invalidateQueries({ queryKey: ['clips', this.episodeId] });
       } catch (error) {
         const refusal = error as Refusal;
         useWorkbench.setState({ message: refusal.message });

@@ -19,7 +19,9 @@ export const useGathered = create<{ pieces: GatheredPiece[] }>()(
 );
 
 export function gather(piece: Omit<GatheredPiece, 'key'>) {
-  useGathered.setState((s) => ({ pieces: [...s.pieces, { ...piece, key: 1 + Math.max(0, ...s.pieces.map((p) => p.key)) }] }));
+  useGathered.setState((s) => ({
+    pieces: [...s.pieces, { ...piece, key: 1 + Math.max(0, ...s.pieces.map((p) => p.key)) }],
+  }));
 }
 
 export function drop(key: number) {

@@ -19,7 +19,15 @@ describe('keys', () => {
 
   it('stand for each of ours exactly once, however often they are exchanged', () => {
     const ours = ['a', 'b', 'j', 'k', 'l', 'Backspace', ' '];
-    for (const [key, place] of [['j', 'a'], ['k', 'j'], ['a', 'Backspace'], ['l', ' '], ['j', 'x'], ['k', 'a']]) exchange(key, place);
+    for (const [key, place] of [
+      ['j', 'a'],
+      ['k', 'j'],
+      ['a', 'Backspace'],
+      ['l', ' '],
+      ['j', 'x'],
+      ['k', 'a'],
+    ])
+      exchange(key, place);
     expect(new Set(ours.map((key) => keyFor(key))).size).toBe(ours.length);
     for (const key of ours) expect(meant(keyFor(key))).toBe(key);
   });

@@ -10,7 +10,19 @@ interface KeyMap {
 export const useKeyMap = create<KeyMap>()(persist<KeyMap>(() => ({ exchanged: {} }), { name: 'paring-knife-keys' }));
 
 /** Keys that stay what they are: Tab walks the controls, Escape lets go, and the rest only go with others. */
-const FIXED = ['Tab', 'Escape', 'Shift', 'Control', 'Alt', 'AltGraph', 'Meta', 'CapsLock', 'Dead', 'Process', 'Unidentified'];
+const FIXED = [
+  'Tab',
+  'Escape',
+  'Shift',
+  'Control',
+  'Alt',
+  'AltGraph',
+  'Meta',
+  'CapsLock',
+  'Dead',
+  'Process',
+  'Unidentified',
+];
 
 const plain = (key: string) => (key.length === 1 ? key.toLowerCase() : key);
 

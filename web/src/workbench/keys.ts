@@ -47,13 +47,28 @@ export function putCarried(before: number) {
 
 /** Puts back what was taken out of the pause after a word. */
 export function putPauseBack(transcript: TranscriptColumns, clip: ClipState, word: number) {
-  const ids = removalsIn(transcript, clip, word).filter((r) => r.reason === 'PAUSE').map((r) => r.id);
+  const ids = removalsIn(transcript, clip, word)
+    .filter((r) => r.reason === 'PAUSE')
+    .map((r) => r.id);
   if (ids.length) void change({ type: 'putBackRemovals', ids });
   else useWorkbench.setState({ message: 'This pause went with the words beside it; put those back.' });
 }
 
 /** Our keys; see the help panel for their list. */
-export function useKeys({ transcript, goTo, search, help, gatherSelected, makeClip, mark: markSelected, undo, redo, corrections, doubtful, frameUs }: Actions) {
+export function useKeys({
+  transcript,
+  goTo,
+  search,
+  help,
+  gatherSelected,
+  makeClip,
+  mark: markSelected,
+  undo,
+  redo,
+  corrections,
+  doubtful,
+  frameUs,
+}: Actions) {
   const queries = useQueryClient();
   const clipId = useWorkbench((s) => s.clip?.id);
   useEffect(() => {
@@ -199,8 +214,16 @@ export function useKeys({ transcript, goTo, search, help, gatherSelected, makeCl
       return clip.removals.filter((r) => r.span.endUs > from && r.span.startUs < to);
     };
     /** Opens the loupe on a cut; without one, on the seam beside the selected words. */
-    const lookAtJoin = (clip: ClipState, cut: ClipState['removals'][number] | undefined, words: [number, number] | null) => {
-      const seam = words ? clip.pieces.findIndex((p, place) => place > 0 && (p.from === words[0] || clip.pieces[place - 1].to - 1 === words[1])) : -1;
+    const lookAtJoin = (
+      clip: ClipState,
+      cut: ClipState['removals'][number] | undefined,
+      words: [number, number] | null,
+    ) => {
+      const seam = words
+        ? clip.pieces.findIndex(
+            (p, place) => place > 0 && (p.from === words[0] || clip.pieces[place - 1].to - 1 === words[1]),
+          )
+        : -1;
       if (cut) useWorkbench.setState({ loupe: cut.id, seam: null });
       else if (seam > 0) useWorkbench.setState({ seam, loupe: null });
       else useWorkbench.setState({ message: 'Nothing was cut here, so there is no join to look at.' });
@@ -252,10 +275,16 @@ export function useKeys({ transcript, goTo, search, help, gatherSelected, makeCl
       if (key === 't') startCorrecting(first, last);
       else if (key === 'p') void corrections.correct({ type: 'mark', word: last });
       else if (key === 'u') void corrections.correct({ type: 'capital', word: first });
-      else if (key === 'b') void corrections.correct({ type: 'paragraph', word: first, starts: !transcript.paragraphs.some((p) => p.from === first) });
+      else if (key === 'b')
+        void corrections.correct({
+          type: 'paragraph',
+          word: first,
+          starts: !transcript.paragraphs.some((p) => p.from === first),
+        });
       else if (key === 'a') {
         void corrections.correct({ type: 'accept', word: first });
-        if (useWorkbench.getState().playing) current.seekEpisode(transcript.startUs[last + 1] ?? transcript.endUs[last]);
+        if (useWorkbench.getState().playing)
+          current.seekEpisode(transcript.startUs[last + 1] ?? transcript.endUs[last]);
         nextDoubtful();
       } else return false;
       return true;
@@ -290,7 +319,8 @@ export function useKeys({ transcript, goTo, search, help, gatherSelected, makeCl
       if (stop.kind === 'word') select(stop.word, stop.word);
       else if (stop.kind === 'pause') useWorkbench.setState({ pause: stop.word, gap: null, selection: null });
       else useWorkbench.setState({ gap: stop.id, pause: null, selection: null });
-      if (!playing) current.seekEpisode(stop.kind === 'word' ? transcript.startUs[stop.word] : transcript.endUs[stop.word]);
+      if (!playing)
+        current.seekEpisode(stop.kind === 'word' ? transcript.startUs[stop.word] : transcript.endUs[stop.word]);
     };
     /** Where the keyboard stands: what is selected, or the word under the playhead. */
     const standing = (): Stop => {
@@ -312,7 +342,12 @@ export function useKeys({ transcript, goTo, search, help, gatherSelected, makeCl
       if (sentence) {
         const ends = transcript.sentenceEnds;
         const at = wordAt(ends, from);
-        next = by > 0 ? (ends[at + 1] ?? transcript.text.length) - (extend ? 1 : 0) : at >= 0 && ends[at] < from ? ends[at] : (ends[at - 1] ?? 0);
+        next =
+          by > 0
+            ? (ends[at + 1] ?? transcript.text.length) - (extend ? 1 : 0)
+            : at >= 0 && ends[at] < from
+              ? ends[at]
+              : (ends[at - 1] ?? 0);
         if (extend && by > 0 && next === from) next = (ends[at + 2] ?? transcript.text.length) - 1;
       }
       next = Math.max(0, Math.min(transcript.text.length - 1, next));
@@ -327,5 +362,19 @@ export function useKeys({ transcript, goTo, search, help, gatherSelected, makeCl
     };
     window.addEventListener('keydown', down);
     return () => window.removeEventListener('keydown', down);
-  }, [transcript, goTo, search, help, makeClip, markSelected, undo, redo, corrections, doubtful, frameUs, queries]);
+  }, [
+    transcript,
+    goTo,
+    search,
+    help,
+    makeClip,
+    markSelected,
+    gatherSelected,
+    undo,
+    redo,
+    corrections,
+    doubtful,
+    frameUs,
+    queries,
+  ]);
 }

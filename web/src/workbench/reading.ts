@@ -14,7 +14,9 @@ interface Reading {
 
 /** How a person likes to read; kept in their browser. */
 export const useReading = create<Reading>()(
-  persist<Reading>(() => ({ textSize: 19, paper: 'system', follow: true, places: {} }), { name: 'paring-knife-reading' }),
+  persist<Reading>(() => ({ textSize: 19, paper: 'system', follow: true, places: {} }), {
+    name: 'paring-knife-reading',
+  }),
 );
 
 /** Height of a line of the galley for a text size. */

@@ -22,6 +22,13 @@ final class AlignmentBench {
     long from = System.nanoTime();
     double matched = new ForcedAligner().align(sound, text, share -> {}).matched();
     double seconds = (System.nanoTime() - from) / 1e9;
-    System.out.printf(Locale.ROOT, "alignment / budget of %.1f times real time: %.2f (%.1f s for %.0f s; %.0f %% of the words heard alike)%n", BUDGET, seconds / length / BUDGET, seconds, length, matched * 100);
+    System.out.printf(
+        Locale.ROOT,
+        "alignment / budget of %.1f times real time: %.2f (%.1f s for %.0f s; %.0f %% of the words heard alike)%n",
+        BUDGET,
+        seconds / length / BUDGET,
+        seconds,
+        length,
+        matched * 100);
   }
 }

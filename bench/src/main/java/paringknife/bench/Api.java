@@ -16,11 +16,21 @@ final class Api {
   private Api() {}
 
   static JsonNode get(String url) throws IOException, InterruptedException {
-    return JSON.readTree(HTTP.send(HttpRequest.newBuilder(URI.create(url)).build(), HttpResponse.BodyHandlers.ofString()).body());
+    return JSON.readTree(
+        HTTP.send(
+                HttpRequest.newBuilder(URI.create(url)).build(),
+                HttpResponse.BodyHandlers.ofString())
+            .body());
   }
 
   static JsonNode post(String url, String body) throws IOException, InterruptedException {
-    HttpResponse<String> response = HTTP.send(HttpRequest.newBuilder(URI.create(url)).header("Content-Type", "application/json").POST(HttpRequest.BodyPublishers.ofString(body)).build(), HttpResponse.BodyHandlers.ofString());
+    HttpResponse<String> response =
+        HTTP.send(
+            HttpRequest.newBuilder(URI.create(url))
+                .header("Content-Type", "application/json")
+                .POST(HttpRequest.BodyPublishers.ofString(body))
+                .build(),
+            HttpResponse.BodyHandlers.ofString());
     if (response.statusCode() != 200) {
       throw new IllegalStateException(response.body());
     }

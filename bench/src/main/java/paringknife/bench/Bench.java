@@ -8,10 +8,14 @@ import java.util.List;
 public final class Bench {
   private Bench() {}
 
-  /** The first argument is the folder with the demo episodes, the others name parts; none means all. */
+  /**
+   * The first argument is the folder with the demo episodes, the others name parts; none means all.
+   */
   public static void main(String[] arguments) throws Exception {
     Path work = Files.createTempDirectory("pk-bench");
-    System.out.printf("%d processors, Java %s%n", Runtime.getRuntime().availableProcessors(), System.getProperty("java.version"));
+    System.out.printf(
+        "%d processors, Java %s%n",
+        Runtime.getRuntime().availableProcessors(), System.getProperty("java.version"));
     List<String> asked = List.of(arguments).subList(1, arguments.length);
     Path demo = Path.of(arguments[0]);
     if (asked.isEmpty() || asked.contains("transcript")) {

@@ -11,15 +11,29 @@ import java.util.Map;
 /** Debian's Chromium without a window, and pages in it. */
 final class HeadlessBrowser implements AutoCloseable {
   private static final List<String> ARGUMENTS =
-      List.of("--no-sandbox", "--disable-gpu", "--disable-background-networking", "--autoplay-policy=no-user-gesture-required", "--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1");
+      List.of(
+          "--no-sandbox",
+          "--disable-gpu",
+          "--disable-background-networking",
+          "--autoplay-policy=no-user-gesture-required",
+          "--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1");
 
-  private final Playwright playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+  private final Playwright playwright =
+      Playwright.create(
+          new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
   private final Browser chromium =
-      playwright.chromium().launch(new BrowserType.LaunchOptions().setExecutablePath(Path.of("/usr/bin/chromium")).setArgs(ARGUMENTS));
+      playwright
+          .chromium()
+          .launch(
+              new BrowserType.LaunchOptions()
+                  .setExecutablePath(Path.of("/usr/bin/chromium"))
+                  .setArgs(ARGUMENTS));
 
   /** A new page with nothing remembered from others. */
   Page page() {
-    return chromium.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800)).newPage();
+    return chromium
+        .newContext(new Browser.NewContextOptions().setViewportSize(1280, 800))
+        .newPage();
   }
 
   @Override

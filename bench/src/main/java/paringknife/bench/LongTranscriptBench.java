@@ -22,12 +22,12 @@ import paringknife.core.time.Span;
 import paringknife.core.transcript.Sentences;
 import paringknife.core.transcript.Transcript;
 import paringknife.media.process.ChildProcess;
+import paringknife.media.transcripts.TranscriptFile;
 import paringknife.server.commands.RunningServer;
 import paringknife.server.episodes.DataFolder;
 import paringknife.server.episodes.EpisodeFolder;
 import paringknife.server.shelf.EpisodeState;
 import paringknife.server.shelf.EpisodeStore;
-import paringknife.media.transcripts.TranscriptFile;
 import paringknife.server.transcripts.TranscriptStore;
 import tools.jackson.databind.JsonNode;
 
@@ -50,10 +50,38 @@ final class LongTranscriptBench {
   static void run(Path work) throws Exception {
     Path media = Files.createDirectories(work.resolve("media"));
     Path recording = media.resolve("long.mp4");
-    ChildProcess.run(List.of("ffmpeg", "-nostdin", "-y", "-v", "error", "-f", "lavfi", "-t", "4", "-i", "testsrc2=s=640x360:r=25", "-f", "lavfi", "-t", "4", "-i", "sine", "-c:v", "libx264", "-preset", "ultrafast", "-g", "15", recording.toString()), null, Duration.ofMinutes(1));
+    ChildProcess.run(
+        List.of(
+            "ffmpeg",
+            "-nostdin",
+            "-y",
+            "-v",
+            "error",
+            "-f",
+            "lavfi",
+            "-t",
+            "4",
+            "-i",
+            "testsrc2=s=640x360:r=25",
+            "-f",
+            "lavfi",
+            "-t",
+            "4",
+            "-i",
+            "sine",
+            "-c:v",
+            "libx264",
+            "-preset",
+            "ultrafast",
+            "-g",
+            "15",
+            recording.toString()),
+        null,
+        Duration.ofMinutes(1));
     try (RunningServer server = RunningServer.start(work.resolve("data"), media, 0)) {
       Transcript transcript = ThreeHours.transcript(3);
-      long id = server.part(EpisodeStore.class).add("Bench", "Three hours", recording, 10_800_000_000L);
+      long id =
+          server.part(EpisodeStore.class).add("Bench", "Three hours", recording, 10_800_000_000L);
       server.part(TranscriptStore.class).replace(id, transcript, TranscriptFile.Timing.WORDS);
       EpisodeFolder folder = server.part(DataFolder.class).episode(id);
       folder.create();
@@ -64,7 +92,8 @@ final class LongTranscriptBench {
         edits(server.address(), id, last, last == WORDS - 1 ? REMOVALS : EDITS, false);
         edits(server.address(), id, last, EDITS, true);
       }
-      long longest = Api.get(server.address() + "/api/episodes/" + id + "/clips").get(0).path("id").asLong();
+      long longest =
+          Api.get(server.address() + "/api/episodes/" + id + "/clips").get(0).path("id").asLong();
       striking(server.address() + "/episodes/" + id + "/pare?clip=" + longest);
       corrections(server.address(), id, false);
       corrections(server.address(), id, true);
@@ -76,24 +105,43 @@ final class LongTranscriptBench {
     }
   }
 
-  /** Unmeasured ones run first on the same clip, so that it holds removals and the server is warm. */
-  private static void edits(String address, long id, int last, int edits, boolean measured) throws Exception {
+  /**
+   * Unmeasured ones run first on the same clip, so that it holds removals and the server is warm.
+   */
+  private static void edits(String address, long id, int last, int edits, boolean measured)
+      throws Exception {
     JsonNode clips = Api.get(address + "/api/episodes/" + id + "/clips");
     JsonNode clip =
         measured
             ? clips.get(clips.size() - 1)
-            : Api.post(address + "/api/episodes/" + id + "/clips", "{\"firstWord\":0,\"lastWord\":" + last + ",\"title\":\"Bench\"}");
+            : Api.post(
+                address + "/api/episodes/" + id + "/clips",
+                "{\"firstWord\":0,\"lastWord\":" + last + ",\"title\":\"Bench\"}");
     Random random = new Random(edits);
     double[] took = new double[edits];
     for (int i = 0; i < edits; i++) {
       int word = random.nextInt(last);
       long from = System.nanoTime();
-      clip = Api.post(address + "/api/clips/" + clip.path("id").asLong() + "/changes", "{\"revision\":" + clip.path("revision").asInt() + ",\"intent\":{\"type\":\"pareWords\",\"first\":" + word + ",\"last\":" + word + "}}");
+      clip =
+          Api.post(
+              address + "/api/clips/" + clip.path("id").asLong() + "/changes",
+              "{\"revision\":"
+                  + clip.path("revision").asInt()
+                  + ",\"intent\":{\"type\":\"pareWords\",\"first\":"
+                  + word
+                  + ",\"last\":"
+                  + word
+                  + "}}");
       took[i] = (System.nanoTime() - from) / 1e6;
     }
     if (measured) {
-      int removals = Api.get(address + "/api/clips/" + clip.path("id").asLong()).path("removals").size();
-      report(String.format(Locale.ROOT, "one edit, clip of %,d words with %,d removals", last + 1, removals), took, EDIT_BUDGET_MS);
+      int removals =
+          Api.get(address + "/api/clips/" + clip.path("id").asLong()).path("removals").size();
+      report(
+          String.format(
+              Locale.ROOT, "one edit, clip of %,d words with %,d removals", last + 1, removals),
+          took,
+          EDIT_BUDGET_MS);
     }
   }
 
@@ -105,12 +153,24 @@ final class LongTranscriptBench {
     for (int i = 0; i < EDITS; i++) {
       int word = random.nextInt(WORDS - 1);
       long from = System.nanoTime();
-      JsonNode step = Api.post(path + "/changes", "{\"revision\":" + revision + ",\"intent\":{\"type\":\"replace\",\"first\":" + word + ",\"last\":" + word + ",\"text\":\"corrected\"}}");
+      JsonNode step =
+          Api.post(
+              path + "/changes",
+              "{\"revision\":"
+                  + revision
+                  + ",\"intent\":{\"type\":\"replace\",\"first\":"
+                  + word
+                  + ",\"last\":"
+                  + word
+                  + ",\"text\":\"corrected\"}}");
       took[i] = (System.nanoTime() - from) / 1e6;
       revision = step.path("revision").asInt();
     }
     if (measured) {
-      report(String.format(Locale.ROOT, "one correction in a transcript of %,d words", WORDS), took, EDIT_BUDGET_MS);
+      report(
+          String.format(Locale.ROOT, "one correction in a transcript of %,d words", WORDS),
+          took,
+          EDIT_BUDGET_MS);
     }
   }
 
@@ -129,10 +189,17 @@ final class LongTranscriptBench {
       int cues = new CueBreaker(new CueLimits(4, 2, 32)).cues(whole, transcript).size();
       took[i] = (System.nanoTime() - from) / 1e6;
       if (i == 0) {
-        System.out.printf(Locale.ROOT, "in three hours: %,d pauses, %,d fillers, %,d groups of repeats, %,d captions%n", pauses, said, repeats, cues);
+        System.out.printf(
+            Locale.ROOT,
+            "in three hours: %,d pauses, %,d fillers, %,d groups of repeats, %,d captions%n",
+            pauses,
+            said,
+            repeats,
+            cues);
       }
     }
-    report("pauses, fillers, repeats and captions of three hours together", took, FINDING_BUDGET_MS);
+    report(
+        "pauses, fillers, repeats and captions of three hours together", took, FINDING_BUDGET_MS);
   }
 
   /** Three hours read for their picks, from level curve and transcript. */
@@ -152,30 +219,54 @@ final class LongTranscriptBench {
   private static void findingOnTheShelf(RunningServer server) throws Exception {
     int sentences = 0;
     for (int n = 0; n < 166; n++) {
-      long id = server.part(EpisodeStore.class).add("Bench", "Episode " + n, Path.of("/bench/" + n + ".mp4"), 10_800_000_000L);
+      long id =
+          server
+              .part(EpisodeStore.class)
+              .add("Bench", "Episode " + n, Path.of("/bench/" + n + ".mp4"), 10_800_000_000L);
       server.part(EpisodeStore.class).report(id, EpisodeState.READY, 1, null);
       Transcript transcript = ThreeHours.transcript(n + 10);
       sentences += Sentences.of(transcript).size();
       server.part(TranscriptStore.class).replace(id, transcript, TranscriptFile.Timing.WORDS);
     }
     Api.get(server.address() + "/api/said?phrase=gate");
-    String[] phrases = {ThreeHours.word(310), ThreeHours.word(25) + " " + ThreeHours.word(40), ThreeHours.word(2_750), ThreeHours.word(90) + " " + ThreeHours.word(700), ThreeHours.word(1) + " " + ThreeHours.word(2), ThreeHours.word(4_400)};
+    String[] phrases = {
+      ThreeHours.word(310),
+      ThreeHours.word(25) + " " + ThreeHours.word(40),
+      ThreeHours.word(2_750),
+      ThreeHours.word(90) + " " + ThreeHours.word(700),
+      ThreeHours.word(1) + " " + ThreeHours.word(2),
+      ThreeHours.word(4_400)
+    };
     double[] took = new double[60];
     for (int i = 0; i < took.length; i++) {
       long from = System.nanoTime();
-      Api.get(server.address() + "/api/said?phrase=" + phrases[i % phrases.length].replace(" ", "%20"));
+      Api.get(
+          server.address() + "/api/said?phrase=" + phrases[i % phrases.length].replace(" ", "%20"));
       took[i] = (System.nanoTime() - from) / 1e6;
     }
-    report(String.format(Locale.ROOT, "finding a phrase in %,d sentences (500 hours)", sentences), took, FIND_BUDGET_MS);
+    report(
+        String.format(Locale.ROOT, "finding a phrase in %,d sentences (500 hours)", sentences),
+        took,
+        FIND_BUDGET_MS);
   }
 
   private static void report(String what, double[] took, double budget) {
     java.util.Arrays.sort(took);
     double p95 = took[(int) (took.length * 0.95)];
-    System.out.printf(Locale.ROOT, "%s, 95th percentile / budget of %.0f ms: %.2f (%.1f ms; median %.1f ms)%n", what, budget, p95 / budget, p95, took[took.length / 2]);
+    System.out.printf(
+        Locale.ROOT,
+        "%s, 95th percentile / budget of %.0f ms: %.2f (%.1f ms; median %.1f ms)%n",
+        what,
+        budget,
+        p95 / budget,
+        p95,
+        took[took.length / 2]);
   }
 
-  /** From the key to the struck word on the screen, in the clip of all words with its thousands of removals. */
+  /**
+   * From the key to the struck word on the screen, in the clip of all words with its thousands of
+   * removals.
+   */
   private static void striking(String address) {
     try (HeadlessBrowser browser = new HeadlessBrowser()) {
       Page page = browser.page();
@@ -209,7 +300,10 @@ final class LongTranscriptBench {
                 return took;
               }""",
               40);
-      report(String.format(Locale.ROOT, "from the key to the struck word, clip of %,d words", WORDS), ((List<?>) took).stream().mapToDouble(t -> ((Number) t).doubleValue()).toArray(), STRIKE_BUDGET_MS);
+      report(
+          String.format(Locale.ROOT, "from the key to the struck word, clip of %,d words", WORDS),
+          ((List<?>) took).stream().mapToDouble(t -> ((Number) t).doubleValue()).toArray(),
+          STRIKE_BUDGET_MS);
     }
   }
 
@@ -239,8 +333,16 @@ final class LongTranscriptBench {
                       page.scrollTop = 0;
                       return found;
                     }""");
-        double longest = tasks.stream().mapToDouble(t -> ((Number) t).doubleValue()).max().orElse(0);
-        System.out.printf(Locale.ROOT, "scrolling %,d words in 90 steps: %d tasks over %.0f ms, the longest / %.0f ms: %.2f%n", WORDS, tasks.size(), LONG_TASK_MS, LONG_TASK_MS, longest / LONG_TASK_MS);
+        double longest =
+            tasks.stream().mapToDouble(t -> ((Number) t).doubleValue()).max().orElse(0);
+        System.out.printf(
+            Locale.ROOT,
+            "scrolling %,d words in 90 steps: %d tasks over %.0f ms, the longest / %.0f ms: %.2f%n",
+            WORDS,
+            tasks.size(),
+            LONG_TASK_MS,
+            LONG_TASK_MS,
+            longest / LONG_TASK_MS);
       }
     }
   }
@@ -254,13 +356,22 @@ final class LongTranscriptBench {
       for (int i = 0; i < 5; i++) {
         page.waitForTimeout(AT_REST_MS); // what the page before asked for has been answered
         long from = System.nanoTime();
-        page.navigate(address + "/episodes/" + id, new Page.NavigateOptions().setWaitUntil(com.microsoft.playwright.options.WaitUntilState.COMMIT));
+        page.navigate(
+            address + "/episodes/" + id,
+            new Page.NavigateOptions()
+                .setWaitUntil(com.microsoft.playwright.options.WaitUntilState.COMMIT));
         page.waitForSelector("[data-w='20']");
         took.add((System.nanoTime() - from) / 1e6);
       }
       took.sort(null);
       double median = took.get(2);
-      System.out.printf(Locale.ROOT, "opening a transcript of %,d words to readable text / budget of %.0f ms: %.2f (%.0f ms)%n", WORDS, OPEN_BUDGET_MS, median / OPEN_BUDGET_MS, median);
+      System.out.printf(
+          Locale.ROOT,
+          "opening a transcript of %,d words to readable text / budget of %.0f ms: %.2f (%.0f ms)%n",
+          WORDS,
+          OPEN_BUDGET_MS,
+          median / OPEN_BUDGET_MS,
+          median);
     }
   }
 }

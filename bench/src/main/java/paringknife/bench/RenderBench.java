@@ -26,8 +26,8 @@ import paringknife.server.episodes.EpisodeFolder;
 import paringknife.server.episodes.EpisodeIngest;
 
 /**
- * Rendering a clip of the demo, sound and loudness included, against one hand-written ffmpeg command
- * that makes the same picture with a plain cut of the sound.
+ * Rendering a clip of the demo, sound and loudness included, against one hand-written ffmpeg
+ * command that makes the same picture with a plain cut of the sound.
  */
 final class RenderBench {
   private RenderBench() {}
@@ -36,26 +36,80 @@ final class RenderBench {
     Path source = demo.resolve("slack-water-07");
     Recording recording = Probe.of(source.resolve("camera.mp4"));
     EpisodeFolder folder = new EpisodeFolder(work.resolve("episode"));
-    double ingest = seconds(() -> EpisodeIngest.run(recording, java.util.List.of(), folder, share -> {}));
+    double ingest =
+        seconds(() -> EpisodeIngest.run(recording, java.util.List.of(), folder, share -> {}));
     double proxy = seconds(() -> proxyAlone(recording, work));
-    System.out.printf(Locale.ROOT, "ingest / ffmpeg making the proxy alone: %.2f (%.1f s / %.1f s for %.0f s)%n", ingest / proxy, ingest, proxy, recording.durationUs() / 1e6);
+    System.out.printf(
+        Locale.ROOT,
+        "ingest / ffmpeg making the proxy alone: %.2f (%.1f s / %.1f s for %.0f s)%n",
+        ingest / proxy,
+        ingest,
+        proxy,
+        recording.durationUs() / 1e6);
 
-    Episode episode = new Episode(recording, folder, TranscriptFile.read(source.resolve("transcript.json")).transcript());
+    Episode episode =
+        new Episode(
+            recording, folder, TranscriptFile.read(source.resolve("transcript.json")).transcript());
     Span stretch = episode.editor().stretchOf(0, 70);
-    ClipDocument clip = ClipDocument.of(new ClipSettings("Bench", List.of(stretch), "9:16", Framing.SPEAKER, "sluice", List.of()));
+    ClipDocument clip =
+        ClipDocument.of(
+            new ClipSettings(
+                "Bench", List.of(stretch), "9:16", Framing.SPEAKER, "sluice", List.of()));
     clip = episode.editor().pareSureFillers(clip);
     clip = episode.editor().parePauses(clip, PauseSettings.DEFAULT);
-    Composition composition = ClipRenderer.compose(episode, clip, DeliverySpecs.byId("vertical-60"));
+    Composition composition =
+        ClipRenderer.compose(episode, clip, DeliverySpecs.byId("vertical-60"));
     CaptionFonts fonts = new CaptionFonts(work.resolve("fonts"));
     Files.writeString(work.resolve("captions.ass"), composition.captions().ass());
-    double ours = seconds(() -> new ClipRenderer(fonts).render(episode, composition, work.resolve("ours.mp4"), share -> {}));
+    double ours =
+        seconds(
+            () ->
+                new ClipRenderer(fonts)
+                    .render(episode, composition, work.resolve("ours.mp4"), share -> {}));
     double theirs = seconds(() -> byHand(recording, composition, work));
-    System.out.printf(Locale.ROOT, "render / hand-written ffmpeg, held framing: %.2f (%.1f s / %.1f s for a clip of %.1f s with %d cuts)%n", ours / theirs, ours, theirs, composition.playback().cuts().lengthUs() / 1e6, composition.playback().cuts().cut().size());
+    System.out.printf(
+        Locale.ROOT,
+        "render / hand-written ffmpeg, held framing: %.2f (%.1f s / %.1f s for a clip of %.1f s with %d cuts)%n",
+        ours / theirs,
+        ours,
+        theirs,
+        composition.playback().cuts().lengthUs() / 1e6,
+        composition.playback().cuts().cut().size());
   }
 
   private static void proxyAlone(Recording recording, Path work) {
     ChildProcess.run(
-        List.of("ffmpeg", "-nostdin", "-y", "-v", "error", "-i", recording.file().toString(), "-vf", "scale=-2:360:flags=fast_bilinear", "-c:v", "libx264", "-preset", "ultrafast", "-tune", "fastdecode", "-crf", "26", "-g", "15", "-bf", "0", "-c:a", "aac", "-aac_coder", "fast", "-b:a", "128k", "-movflags", "+faststart", "proxy-alone.mp4"),
+        List.of(
+            "ffmpeg",
+            "-nostdin",
+            "-y",
+            "-v",
+            "error",
+            "-i",
+            recording.file().toString(),
+            "-vf",
+            "scale=-2:360:flags=fast_bilinear",
+            "-c:v",
+            "libx264",
+            "-preset",
+            "ultrafast",
+            "-tune",
+            "fastdecode",
+            "-crf",
+            "26",
+            "-g",
+            "15",
+            "-bf",
+            "0",
+            "-c:a",
+            "aac",
+            "-aac_coder",
+            "fast",
+            "-b:a",
+            "128k",
+            "-movflags",
+            "+faststart",
+            "proxy-alone.mp4"),
         work,
         Duration.ofMinutes(20));
   }
@@ -63,15 +117,55 @@ final class RenderBench {
   private static void byHand(Recording recording, Composition composition, Path work) {
     List<String> picture = new ArrayList<>();
     for (Span kept : composition.playback().cuts().kept()) {
-      picture.add(String.format(Locale.ROOT, "between(t,%.6f,%.6f)", kept.startUs() / 1e6, kept.endUs() / 1e6));
+      picture.add(
+          String.format(
+              Locale.ROOT, "between(t,%.6f,%.6f)", kept.startUs() / 1e6, kept.endUs() / 1e6));
     }
     HeldWindow w = composition.playback().windows().get(0);
     String select = String.join("+", picture);
     Span first = composition.playback().cuts().kept().get(0);
-    Span last = composition.playback().cuts().kept().get(composition.playback().cuts().kept().size() - 1);
-    String video = String.format(Locale.ROOT, "select='%s',setpts=N/(25*TB),crop=%.3f:%.3f:%.3f:%.3f:exact=1,scale=1080:1920:flags=bicubic,format=gbrp,ass=captions.ass:fontsdir=fonts,format=yuv420p", select, w.width(), w.height(), w.x(), w.y());
+    Span last =
+        composition.playback().cuts().kept().get(composition.playback().cuts().kept().size() - 1);
+    String video =
+        String.format(
+            Locale.ROOT,
+            "select='%s',setpts=N/(25*TB),crop=%.3f:%.3f:%.3f:%.3f:exact=1,scale=1080:1920:flags=bicubic,format=gbrp,ass=captions.ass:fontsdir=fonts,format=yuv420p",
+            select,
+            w.width(),
+            w.height(),
+            w.x(),
+            w.y());
     ChildProcess.run(
-        List.of("ffmpeg", "-nostdin", "-y", "-v", "error", "-copyts", "-ss", Double.toString(first.startUs() / 1e6), "-to", Double.toString(last.endUs() / 1e6), "-i", recording.file().toString(), "-vf", video, "-af", "aselect='" + select + "',asetpts=N/SR/TB", "-c:v", "libx264", "-preset", "veryfast", "-crf", "20", "-c:a", "aac", "-b:a", "192k", "-movflags", "+faststart", "by-hand.mp4"),
+        List.of(
+            "ffmpeg",
+            "-nostdin",
+            "-y",
+            "-v",
+            "error",
+            "-copyts",
+            "-ss",
+            Double.toString(first.startUs() / 1e6),
+            "-to",
+            Double.toString(last.endUs() / 1e6),
+            "-i",
+            recording.file().toString(),
+            "-vf",
+            video,
+            "-af",
+            "aselect='" + select + "',asetpts=N/SR/TB",
+            "-c:v",
+            "libx264",
+            "-preset",
+            "veryfast",
+            "-crf",
+            "20",
+            "-c:a",
+            "aac",
+            "-b:a",
+            "192k",
+            "-movflags",
+            "+faststart",
+            "by-hand.mp4"),
         work,
         Duration.ofMinutes(20));
   }

@@ -14,7 +14,10 @@ import paringknife.server.shelf.EpisodeState;
 import paringknife.server.shelf.EpisodeStore;
 import paringknife.server.transcripts.TranscriptStore;
 
-/** From a seek to its picture on the plate, and from the key to what is heard, in the browser, on the demo's first episode. */
+/**
+ * From a seek to its picture on the plate, and from the key to what is heard, in the browser, on
+ * the demo's first episode.
+ */
 final class SeekBench {
   private static final double BUDGET_MS = 150;
   private static final int SEEKS = 60;
@@ -30,8 +33,16 @@ final class SeekBench {
     Path source = demo.resolve("slack-water-07");
     try (RunningServer server = RunningServer.start(work.resolve("data"), demo, 0)) {
       long duration = Probe.of(source.resolve("camera.mp4")).durationUs();
-      long id = server.part(EpisodeStore.class).add("Bench", "Seeking", source.resolve("camera.mp4"), duration);
-      server.part(TranscriptStore.class).replace(id, TranscriptFile.read(source.resolve("transcript.json")).transcript(), TranscriptFile.Timing.WORDS);
+      long id =
+          server
+              .part(EpisodeStore.class)
+              .add("Bench", "Seeking", source.resolve("camera.mp4"), duration);
+      server
+          .part(TranscriptStore.class)
+          .replace(
+              id,
+              TranscriptFile.read(source.resolve("transcript.json")).transcript(),
+              TranscriptFile.Timing.WORDS);
       Path folder = server.part(DataFolder.class).episode(id).root();
       Files.createDirectories(folder);
       try (Stream<Path> files = Files.list(ingested)) {
@@ -45,7 +56,10 @@ final class SeekBench {
     }
   }
 
-  /** A pared clip as it was recorded, and one with gaps and a cleaned voice, whose sound the server joins. */
+  /**
+   * A pared clip as it was recorded, and one with gaps and a cleaned voice, whose sound the server
+   * joins.
+   */
   private static void start(String address, long episode) {
     try (HeadlessBrowser browser = new HeadlessBrowser()) {
       Page page = browser.page();
@@ -60,7 +74,8 @@ final class SeekBench {
                     + " if (dressed) { for (let word = 170; word < 390; word += 40) await change({ type: 'putGap', word, seconds: 0.4 }); await change({ type: 'cleanUp', hum: true, noise: true, even: true, sibilance: true }); }"
                     + " return clip.id; }",
                 List.of((double) episode, dressed));
-        page.navigate(address + "/episodes/" + episode + "/pare?clip=" + ((Number) clip).longValue());
+        page.navigate(
+            address + "/episodes/" + episode + "/pare?clip=" + ((Number) clip).longValue());
         page.waitForSelector("[data-testid=plate][data-ready=true]");
         page.waitForTimeout(2_500);
         Object took =
@@ -68,9 +83,18 @@ final class SeekBench {
                 "async (starts) => { const took = []; for (let i = 0; i < starts; i++) { await paringKnifePlayer.seek(((i * 7919) % 61) * 1e6); await new Promise((r) => setTimeout(r, 400));"
                     + " const from = performance.now(); await paringKnifePlayer.play(); took.push(performance.now() - from + 60); await new Promise((r) => setTimeout(r, 300)); paringKnifePlayer.pause(); } return took; }",
                 STARTS);
-        double[] sorted = ((List<?>) took).stream().mapToDouble(t -> ((Number) t).doubleValue()).sorted().toArray();
+        double[] sorted =
+            ((List<?>) took)
+                .stream().mapToDouble(t -> ((Number) t).doubleValue()).sorted().toArray();
         double p95 = sorted[(int) (STARTS * 0.95)];
-        System.out.printf(Locale.ROOT, "a preview from the key to its sound, %s, 95th percentile / budget of %.0f ms: %.2f (%.0f ms; median %.0f ms)%n", dressed ? "gaps and a cleaned voice" : "cut only", START_BUDGET_MS, p95 / START_BUDGET_MS, p95, sorted[STARTS / 2]);
+        System.out.printf(
+            Locale.ROOT,
+            "a preview from the key to its sound, %s, 95th percentile / budget of %.0f ms: %.2f (%.0f ms; median %.0f ms)%n",
+            dressed ? "gaps and a cleaned voice" : "cut only",
+            START_BUDGET_MS,
+            p95 / START_BUDGET_MS,
+            p95,
+            sorted[STARTS / 2]);
       }
     }
   }
@@ -86,9 +110,16 @@ final class SeekBench {
               "async ([seeks, duration]) => { const took = []; for (let i = 0; i < seeks; i++) { const us = ((i * 7919) % 997) / 997 * duration * 0.98; const from = performance.now();"
                   + " await paringKnifePlayer.seek(us); took.push(performance.now() - from); await new Promise((r) => setTimeout(r, 30)); } return took; }",
               List.of(SEEKS, (double) durationUs));
-      double[] sorted = ((List<?>) took).stream().mapToDouble(t -> ((Number) t).doubleValue()).sorted().toArray();
+      double[] sorted =
+          ((List<?>) took).stream().mapToDouble(t -> ((Number) t).doubleValue()).sorted().toArray();
       double p95 = sorted[(int) (SEEKS * 0.95)];
-      System.out.printf(Locale.ROOT, "a seek to its picture, 95th percentile / budget of %.0f ms: %.2f (%.0f ms; median %.0f ms)%n", BUDGET_MS, p95 / BUDGET_MS, p95, sorted[SEEKS / 2]);
+      System.out.printf(
+          Locale.ROOT,
+          "a seek to its picture, 95th percentile / budget of %.0f ms: %.2f (%.0f ms; median %.0f ms)%n",
+          BUDGET_MS,
+          p95 / BUDGET_MS,
+          p95,
+          sorted[SEEKS / 2]);
     }
   }
 }

@@ -20,9 +20,9 @@ import paringknife.server.transcripts.TranscriptStore;
 import tools.jackson.databind.JsonNode;
 
 /**
- * How far sound and picture are apart while ten minutes of a pared clip play in the browser. The recording
- * flashes and beeps every ten seconds and is cut between; beeps are where the page schedules them on the
- * sound card's clock, flashes when the plate turns bright by that clock.
+ * How far sound and picture are apart while ten minutes of a pared clip play in the browser. The
+ * recording flashes and beeps every ten seconds and is cut between; beeps are where the page
+ * schedules them on the sound card's clock, flashes when the plate turns bright by that clock.
  */
 final class StepBench {
   private static final int SECONDS = 720;
@@ -71,7 +71,31 @@ final class StepBench {
     Path file = media.resolve("flashes.mp4");
     String on = "between(mod(t," + EVERY + "),3,3.2)";
     ChildProcess.run(
-        List.of("ffmpeg", "-nostdin", "-y", "-v", "error", "-f", "lavfi", "-t", "" + SECONDS, "-i", "color=black:s=640x360:r=25,drawbox=c=white:t=fill:enable='" + on + "'", "-f", "lavfi", "-t", "" + SECONDS, "-i", "aevalsrc='0.5*sin(2*PI*1000*t)*" + on + "':s=48000", "-c:v", "libx264", "-preset", "ultrafast", "-c:a", "aac", file.toString()),
+        List.of(
+            "ffmpeg",
+            "-nostdin",
+            "-y",
+            "-v",
+            "error",
+            "-f",
+            "lavfi",
+            "-t",
+            "" + SECONDS,
+            "-i",
+            "color=black:s=640x360:r=25,drawbox=c=white:t=fill:enable='" + on + "'",
+            "-f",
+            "lavfi",
+            "-t",
+            "" + SECONDS,
+            "-i",
+            "aevalsrc='0.5*sin(2*PI*1000*t)*" + on + "':s=48000",
+            "-c:v",
+            "libx264",
+            "-preset",
+            "ultrafast",
+            "-c:a",
+            "aac",
+            file.toString()),
         null,
         Duration.ofMinutes(5));
     Recording recording = Probe.of(file);
@@ -80,8 +104,11 @@ final class StepBench {
       words.add(new Word(i, "word", i * 1_000_000L, i * 1_000_000L + 600_000, 0, 1));
     }
     try (RunningServer server = RunningServer.start(work.resolve("data"), media, 0)) {
-      long id = server.part(EpisodeStore.class).add("Bench", "Flashes", file, recording.durationUs());
-      server.part(TranscriptStore.class).replace(id, new Transcript("en", List.of("Ada"), words), TranscriptFile.Timing.WORDS);
+      long id =
+          server.part(EpisodeStore.class).add("Bench", "Flashes", file, recording.durationUs());
+      server
+          .part(TranscriptStore.class)
+          .replace(id, new Transcript("en", List.of("Ada"), words), TranscriptFile.Timing.WORDS);
       while (server.part(EpisodeStore.class).byId(id).orElseThrow().state() != EpisodeState.READY) {
         Thread.sleep(500);
       }
@@ -92,10 +119,22 @@ final class StepBench {
 
   /** All of it, with one word in ten taken out. */
   private static long pared(String address, long episode) throws Exception {
-    JsonNode state = Api.post(address + "/api/episodes/" + episode + "/clips", "{\"firstWord\":0,\"lastWord\":" + (SECONDS - 1) + ",\"title\":\"Bench\"}");
+    JsonNode state =
+        Api.post(
+            address + "/api/episodes/" + episode + "/clips",
+            "{\"firstWord\":0,\"lastWord\":" + (SECONDS - 1) + ",\"title\":\"Bench\"}");
     long clip = state.path("id").asLong();
     for (int word = 7; word < SECONDS; word += EVERY) {
-      state = Api.post(address + "/api/clips/" + clip + "/changes", "{\"revision\":" + state.path("revision").asInt() + ",\"intent\":{\"type\":\"pareWords\",\"first\":" + word + ",\"last\":" + word + "}}");
+      state =
+          Api.post(
+              address + "/api/clips/" + clip + "/changes",
+              "{\"revision\":"
+                  + state.path("revision").asInt()
+                  + ",\"intent\":{\"type\":\"pareWords\",\"first\":"
+                  + word
+                  + ",\"last\":"
+                  + word
+                  + "}}");
     }
     return clip;
   }
@@ -107,7 +146,10 @@ final class StepBench {
       page.navigate(address);
       page.waitForSelector("[data-testid=plate][data-ready=true]");
       page.evaluate("() => paringKnifePlayer.play()");
-      page.waitForFunction("() => paringKnifePlayer.position > 625e6", null, new Page.WaitForFunctionOptions().setTimeout(900_000));
+      page.waitForFunction(
+          "() => paringKnifePlayer.position > 625e6",
+          null,
+          new Page.WaitForFunctionOptions().setTimeout(900_000));
       List<?> apart =
           (List<?>)
               page.evaluate(
@@ -121,11 +163,22 @@ final class StepBench {
     double[] ms =
         apart.stream()
             .map(pair -> (List<?>) pair)
-            .filter(pair -> ((Number) pair.get(0)).doubleValue() >= from && ((Number) pair.get(0)).doubleValue() < to)
+            .filter(
+                pair ->
+                    ((Number) pair.get(0)).doubleValue() >= from
+                        && ((Number) pair.get(0)).doubleValue() < to)
             .mapToDouble(pair -> Math.abs(((Number) pair.get(1)).doubleValue()))
             .sorted()
             .toArray();
     double middle = ms[ms.length / 2];
-    System.out.printf(Locale.ROOT, "sound and picture apart %s / a frame of %.0f ms: %.2f (median %.0f ms, most %.0f ms, of %d flashes)%n", when, FRAME_MS, middle / FRAME_MS, middle, ms[ms.length - 1], ms.length);
+    System.out.printf(
+        Locale.ROOT,
+        "sound and picture apart %s / a frame of %.0f ms: %.2f (median %.0f ms, most %.0f ms, of %d flashes)%n",
+        when,
+        FRAME_MS,
+        middle / FRAME_MS,
+        middle,
+        ms[ms.length - 1],
+        ms.length);
   }
 }

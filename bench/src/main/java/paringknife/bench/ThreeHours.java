@@ -19,14 +19,17 @@ final class ThreeHours {
     Random random = new Random(seed);
     List<Word> words = new ArrayList<>();
     for (int i = 0; i < WORDS; i++) {
-      String text = word((int) Math.pow(VOCABULARY, random.nextDouble())) + (i % 11 == 10 ? "." : "");
+      String text =
+          word((int) Math.pow(VOCABULARY, random.nextDouble())) + (i % 11 == 10 ? "." : "");
       long start = i * 360_000L;
       words.add(new Word(i, text, start, start + 300_000, i / 90 % 2, 1));
     }
     return new Transcript("en", List.of("Ada", "Ben"), words);
   }
 
-  /** A made-up word by its rank; ranks are drawn so that a few are common and most are rare (Zipf). */
+  /**
+   * A made-up word by its rank; ranks are drawn so that a few are common and most are rare (Zipf).
+   */
   static String word(int rank) {
     String[] onsets = {"b", "d", "f", "gr", "h", "k", "l", "m", "n", "pl", "r", "s", "t", "v", "w"};
     String[] rhymes = {"a", "en", "ill", "o", "um", "ade", "ick", "ost"};
@@ -46,7 +49,10 @@ final class ThreeHours {
     return new LevelCurve(dbfs);
   }
 
-  /** The same with what talk has: a filler in every 40 words, a line said again in every 110, a pause after each sentence. */
+  /**
+   * The same with what talk has: a filler in every 40 words, a line said again in every 110, a
+   * pause after each sentence.
+   */
   static Transcript spoken() {
     List<Word> words = new ArrayList<>(transcript(3).words());
     for (int i = 0; i < WORDS; i++) {
@@ -57,12 +63,27 @@ final class ThreeHours {
       } else if (i % 110 >= 99) {
         text = words.get(i - 11).text();
       }
-      words.set(i, new Word(i, text, word.startUs(), word.endUs() - (i % 11 == 10 ? 100_000 : 0), word.speaker(), 1));
+      words.set(
+          i,
+          new Word(
+              i,
+              text,
+              word.startUs(),
+              word.endUs() - (i % 11 == 10 ? 100_000 : 0),
+              word.speaker(),
+              1));
     }
     List<Word> apart = new ArrayList<>();
     for (Word word : words) {
       long shift = word.id() / 11 * 700_000;
-      apart.add(new Word(word.id(), word.text(), word.startUs() + shift, word.endUs() + shift, word.speaker(), 1));
+      apart.add(
+          new Word(
+              word.id(),
+              word.text(),
+              word.startUs() + shift,
+              word.endUs() + shift,
+              word.speaker(),
+              1));
     }
     return new Transcript("en", List.of("Ada", "Ben"), apart);
   }

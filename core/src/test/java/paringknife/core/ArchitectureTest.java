@@ -16,13 +16,25 @@ class ArchitectureTest {
 
   @Test
   void theCoreDependsOnNothingOutsideIt() {
-    classes().should().onlyDependOnClassesThat().resideInAnyPackage("paringknife.core..", "java..", "javax.xml.stream..", "org.jspecify..").check(CORE);
+    classes()
+        .should()
+        .onlyDependOnClassesThat()
+        .resideInAnyPackage("paringknife.core..", "java..", "javax.xml.stream..", "org.jspecify..")
+        .check(CORE);
   }
 
   @Test
   void theCoreTouchesNoFilesProcessesOrNetwork() {
-    noClasses().should().dependOnClassesThat().resideInAnyPackage("java.net..", "java.nio.file..", "java.sql..").check(CORE);
-    noClasses().should().dependOnClassesThat().haveFullyQualifiedName("java.lang.ProcessBuilder").check(CORE);
+    noClasses()
+        .should()
+        .dependOnClassesThat()
+        .resideInAnyPackage("java.net..", "java.nio.file..", "java.sql..")
+        .check(CORE);
+    noClasses()
+        .should()
+        .dependOnClassesThat()
+        .haveFullyQualifiedName("java.lang.ProcessBuilder")
+        .check(CORE);
   }
 
   @Test

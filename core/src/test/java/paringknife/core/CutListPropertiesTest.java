@@ -65,10 +65,16 @@ class CutListPropertiesTest {
     Arbitrary<Step> pauses =
         Arbitraries.doubles()
             .between(0.1, 1)
-            .map(s -> clip -> EDITOR.parePauses(clip, new PauseSettings(-38, Math.round(s * 1e6), 20_000, 150_000)));
+            .map(
+                s ->
+                    clip ->
+                        EDITOR.parePauses(
+                            clip, new PauseSettings(-38, Math.round(s * 1e6), 20_000, 150_000)));
     Arbitrary<Step> treated =
         Combinators.combine(word, word, Arbitraries.of(Means.class))
-            .as((a, b, means) -> clip -> EDITOR.treatWords(clip, Math.min(a, b), Math.max(a, b), means));
+            .as(
+                (a, b, means) ->
+                    clip -> EDITOR.treatWords(clip, Math.min(a, b), Math.max(a, b), means));
     Arbitrary<Step> gaps =
         Combinators.combine(word, Arbitraries.longs().between(20_000, 3_000_000))
             .as((a, us) -> clip -> EDITOR.putGapAfter(clip, a, us));
@@ -78,7 +84,9 @@ class CutListPropertiesTest {
             clip -> EDITOR.putBack(clip, Reason.BY_HAND),
             clip -> EDITOR.putBack(clip, List.of(1L, 3L)),
             clip -> clip.withSettings(clip.settings().withTitle("Another")),
-            clip -> clip.withSettings(clip.settings().withFraming(new Framing(Framing.Mode.MIDDLE, -1))));
+            clip ->
+                clip.withSettings(
+                    clip.settings().withFraming(new Framing(Framing.Mode.MIDDLE, -1))));
     return Arbitraries.oneOf(words, back, pauses, treated, gaps, others);
   }
 
@@ -91,7 +99,8 @@ class CutListPropertiesTest {
   }
 
   @Property(tries = 400)
-  void keptPlusCutIsTheWhole(@ForAll @Size(max = 12) List<@net.jqwik.api.From("steps") Step> steps) {
+  void keptPlusCutIsTheWhole(
+      @ForAll @Size(max = 12) List<@net.jqwik.api.From("steps") Step> steps) {
     ClipDocument clip = after(steps);
     CutList cuts = CutList.of(clip, TRANSCRIPT);
     List<Span> all = new ArrayList<>(cuts.kept());
@@ -108,14 +117,16 @@ class CutListPropertiesTest {
 
   @Property(tries = 200)
   void noPauseIsLeftThatWasCounted(
-      @ForAll @Size(max = 6) List<@net.jqwik.api.From("steps") Step> steps, @ForAll @DoubleRange(min = 0.2, max = 1) double shortest) {
+      @ForAll @Size(max = 6) List<@net.jqwik.api.From("steps") Step> steps,
+      @ForAll @DoubleRange(min = 0.2, max = 1) double shortest) {
     PauseSettings settings = new PauseSettings(-38, Math.round(shortest * 1e6), 20_000, 150_000);
     ClipDocument clip = after(steps);
     assertThat(EDITOR.pauses(EDITOR.parePauses(clip, settings), settings)).isEmpty();
   }
 
   @Property(tries = 400)
-  void undoOfAnythingRestoresExactly(@ForAll @Size(max = 15) List<@net.jqwik.api.From("steps") Step> steps) {
+  void undoOfAnythingRestoresExactly(
+      @ForAll @Size(max = 15) List<@net.jqwik.api.From("steps") Step> steps) {
     List<ClipDocument> states = new ArrayList<>(List.of(TALK.clip()));
     List<ClipDelta> log = new ArrayList<>();
     for (Step step : steps) {
@@ -136,7 +147,9 @@ class CutListPropertiesTest {
   }
 
   @Property(tries = 300)
-  void noWordThatStaysLosesAnything(@ForAll @IntRange(min = 0, max = 20) int first, @ForAll @IntRange(min = 0, max = 6) int more) {
+  void noWordThatStaysLosesAnything(
+      @ForAll @IntRange(min = 0, max = 20) int first,
+      @ForAll @IntRange(min = 0, max = 6) int more) {
     int last = Math.min(LAST, first + more);
     KeptIndex kept = CutList.of(EDITOR.pareWords(TALK.clip(), first, last), TRANSCRIPT).index();
     for (int i = 0; i <= LAST; i++) {
@@ -147,20 +160,33 @@ class CutListPropertiesTest {
 
   /** Sound and picture are laid out from the same cut list, and last as long as it says. */
   @Property(tries = 200)
-  void theSoundLastsAsLongAsTheCut(@ForAll @Size(max = 10) List<@net.jqwik.api.From("steps") Step> steps) {
+  void theSoundLastsAsLongAsTheCut(
+      @ForAll @Size(max = 10) List<@net.jqwik.api.From("steps") Step> steps) {
     ClipDocument clip = after(steps);
     CutList cuts = CutList.of(clip, TRANSCRIPT);
-    SoundPlan plan = new SoundPlanner(new RoomToneFinder(TALK.levels(), TRANSCRIPT)).plan(clip, cuts);
+    SoundPlan plan =
+        new SoundPlanner(new RoomToneFinder(TALK.levels(), TRANSCRIPT)).plan(clip, cuts);
     assertThat(plan.lengthUs()).isEqualTo(cuts.lengthUs());
-    long silenced = plan.segments().stream().filter(SoundPlan.Tone.class::isInstance).mapToLong(SoundPlan.Segment::lengthUs).sum();
-    assertThat(silenced).isGreaterThanOrEqualTo(cuts.gaps().stream().mapToLong(g -> g.lengthUs()).sum());
+    long silenced =
+        plan.segments().stream()
+            .filter(SoundPlan.Tone.class::isInstance)
+            .mapToLong(SoundPlan.Segment::lengthUs)
+            .sum();
+    assertThat(silenced)
+        .isGreaterThanOrEqualTo(cuts.gaps().stream().mapToLong(g -> g.lengthUs()).sum());
   }
 
   @Property(tries = 300)
   void pictureStaysWithinHalfAFrameOfTheSound(
-      @ForAll @Size(max = 10) List<@net.jqwik.api.From("steps") Step> steps, @ForAll @IntRange(min = 0, max = 3) int which) {
+      @ForAll @Size(max = 10) List<@net.jqwik.api.From("steps") Step> steps,
+      @ForAll @IntRange(min = 0, max = 3) int which) {
     FrameRate rate =
-        List.of(new FrameRate(25, 1), new FrameRate(30_000, 1_001), new FrameRate(60, 1), new FrameRate(24_000, 1_001)).get(which);
+        List.of(
+                new FrameRate(25, 1),
+                new FrameRate(30_000, 1_001),
+                new FrameRate(60, 1),
+                new FrameRate(24_000, 1_001))
+            .get(which);
     ClipDocument clip = after(steps);
     CutList cuts = CutList.of(clip, TRANSCRIPT);
     List<PictureRun> runs = PictureRun.of(cuts, rate);
@@ -186,7 +212,9 @@ class CutListPropertiesTest {
   }
 
   @Property(tries = 200)
-  void aTimeOfTheClipFindsItsPlaceAndBack(@ForAll @Size(max = 8) List<@net.jqwik.api.From("steps") Step> steps, @ForAll @IntRange(min = 0, max = 999) int share) {
+  void aTimeOfTheClipFindsItsPlaceAndBack(
+      @ForAll @Size(max = 8) List<@net.jqwik.api.From("steps") Step> steps,
+      @ForAll @IntRange(min = 0, max = 999) int share) {
     ClipDocument clip = after(steps);
     CutList cuts = CutList.of(clip, TRANSCRIPT);
     long us = cuts.lengthUs() * share / 1000;

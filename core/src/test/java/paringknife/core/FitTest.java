@@ -11,10 +11,10 @@ import paringknife.core.pare.ClipDocument;
 import paringknife.core.pare.ClipEditor;
 import paringknife.core.pare.ClipSettings;
 import paringknife.core.pare.Comparison;
+import paringknife.core.pare.CutList;
 import paringknife.core.pare.FitPlan;
 import paringknife.core.pare.Framing;
 import paringknife.core.pare.Parings;
-import paringknife.core.pare.CutList;
 import paringknife.core.pare.Reason;
 import paringknife.core.time.Span;
 
@@ -34,7 +34,9 @@ class FitTest {
   void theLeastHarmGoesFirstAndEveryStepSaysWhatItGives() {
     ClipDocument clip = TALK.clip();
     FitPlan plan = FitPlan.of(editor, clip, 9_000_000);
-    assertThat(plan.steps()).extracting(FitPlan.Step::kind).startsWith(FitPlan.Kind.PAUSES, FitPlan.Kind.SURE_FILLERS, FitPlan.Kind.REPEATS);
+    assertThat(plan.steps())
+        .extracting(FitPlan.Step::kind)
+        .startsWith(FitPlan.Kind.PAUSES, FitPlan.Kind.SURE_FILLERS, FitPlan.Kind.REPEATS);
     long length = plan.lengthUs();
     for (FitPlan.Step step : plan.steps()) {
       if (step.kind() != FitPlan.Kind.SPEED) {
@@ -42,7 +44,8 @@ class FitTest {
         length = step.lengthAfterUs();
       }
     }
-    List<FitPlan.Kind> needed = plan.steps().stream().filter(FitPlan.Step::needed).map(FitPlan.Step::kind).toList();
+    List<FitPlan.Kind> needed =
+        plan.steps().stream().filter(FitPlan.Step::needed).map(FitPlan.Step::kind).toList();
     ClipDocument fitted = plan.apply(editor, clip, needed);
     assertThat(plan.fits()).isTrue();
     assertThat(editor.lengthUs(fitted)).isLessThanOrEqualTo(9_000_000);
@@ -57,7 +60,11 @@ class FitTest {
     assertThat(first.taken()).isEqualTo(1);
     assertThat(first.found()).isGreaterThan(1);
     assertThat(first.gainUs()).isGreaterThan(1_500_000);
-    assertThat(FitPlan.of(editor, clip, editor.lengthUs(clip) - 1_000_000).apply(editor, clip, List.of(FitPlan.Kind.PAUSES)).removals()).hasSize(1);
+    assertThat(
+            FitPlan.of(editor, clip, editor.lengthUs(clip) - 1_000_000)
+                .apply(editor, clip, List.of(FitPlan.Kind.PAUSES))
+                .removals())
+        .hasSize(1);
   }
 
   @Test
@@ -65,15 +72,26 @@ class FitTest {
     ClipDocument clip = TALK.clip();
     FitPlan all = FitPlan.of(editor, clip, 9_000_000);
     FitPlan plan = FitPlan.of(editor, clip, 9_000_000, java.util.Set.of(FitPlan.Kind.REPEATS));
-    assertThat(plan.steps()).filteredOn(FitPlan.Step::declined).extracting(FitPlan.Step::kind).containsExactly(FitPlan.Kind.REPEATS);
+    assertThat(plan.steps())
+        .filteredOn(FitPlan.Step::declined)
+        .extracting(FitPlan.Step::kind)
+        .containsExactly(FitPlan.Kind.REPEATS);
     assertThat(plan.speed()).isGreaterThanOrEqualTo(all.speed());
-    List<FitPlan.Kind> chosen = plan.steps().stream().filter(s -> s.needed() && !s.declined()).map(FitPlan.Step::kind).toList();
+    List<FitPlan.Kind> chosen =
+        plan.steps().stream()
+            .filter(s -> s.needed() && !s.declined())
+            .map(FitPlan.Step::kind)
+            .toList();
     ClipDocument fitted = plan.apply(editor, clip, chosen);
-    assertThat(Parings.of(fitted, CutList.of(fitted, TALK.transcript())).byReason()).doesNotContainKey(Reason.REPEAT);
+    assertThat(Parings.of(fitted, CutList.of(fitted, TALK.transcript())).byReason())
+        .doesNotContainKey(Reason.REPEAT);
     assertThat(editor.lengthUs(fitted) <= 9_000_000).isEqualTo(plan.fits());
   }
 
-  /** A room louder than the usual threshold hides no pause from the plan; one as loud as the voice is left alone. */
+  /**
+   * A room louder than the usual threshold hides no pause from the plan; one as loud as the voice
+   * is left alone.
+   */
   @Test
   void aLoudRoomHasPausesToo() {
     float[] loud = TALK.levels().dbfs();
@@ -83,19 +101,27 @@ class FitTest {
     ClipEditor inLoudRoom = new ClipEditor(TALK.transcript(), new LevelCurve(loud));
     assertThat(inLoudRoom.pauses(TALK.clip(), PauseSettings.DEFAULT)).isEmpty();
     assertThat(inLoudRoom.quietBelowDb()).isBetween(-28.0, -23.0);
-    assertThat(FitPlan.of(inLoudRoom, TALK.clip(), 3_000_000).steps().get(0).found()).isEqualTo(FitPlan.of(editor, TALK.clip(), 3_000_000).steps().get(0).found());
+    assertThat(FitPlan.of(inLoudRoom, TALK.clip(), 3_000_000).steps().get(0).found())
+        .isEqualTo(FitPlan.of(editor, TALK.clip(), 3_000_000).steps().get(0).found());
     java.util.Arrays.fill(loud, -16);
-    assertThat(new ClipEditor(TALK.transcript(), new LevelCurve(loud)).quietBelowDb()).isEqualTo(LevelCurve.FLOOR_DB);
-    assertThat(PauseSettings.DEFAULT.inRoom(editor.quietBelowDb())).as("a quiet room lowers nothing").isEqualTo(PauseSettings.DEFAULT);
+    assertThat(new ClipEditor(TALK.transcript(), new LevelCurve(loud)).quietBelowDb())
+        .isEqualTo(LevelCurve.FLOOR_DB);
+    assertThat(PauseSettings.DEFAULT.inRoom(editor.quietBelowDb()))
+        .as("a quiet room lowers nothing")
+        .isEqualTo(PauseSettings.DEFAULT);
   }
 
   /** Common practice: 63.35 s brought to 58 s by speed alone is 1.092 times. */
   @Test
   void speedAloneIsWhatTheTradeReckons() {
     long us = 63_350_000;
-    ClipDocument clip = ClipDocument.of(new ClipSettings("Clip", List.of(new Span(0, us)), "9:16", Framing.SPEAKER, "sluice", List.of()));
+    ClipDocument clip =
+        ClipDocument.of(
+            new ClipSettings(
+                "Clip", List.of(new Span(0, us)), "9:16", Framing.SPEAKER, "sluice", List.of()));
     Talk silent = new Talk().speaker("A");
-    ClipEditor nothingToCut = new ClipEditor(silent.transcript(), new paringknife.core.listen.LevelCurve(new float[0]));
+    ClipEditor nothingToCut =
+        new ClipEditor(silent.transcript(), new paringknife.core.listen.LevelCurve(new float[0]));
     FitPlan plan = FitPlan.of(nothingToCut, clip, 58_000_000);
     assertThat(plan.speed()).isCloseTo(1.0925, within(0.001));
     assertThat(plan.fits()).isTrue();
@@ -120,31 +146,43 @@ class FitTest {
     ClipDocument other = editor.keepAttempt(clip, editor.repeats(TALK.clip()).get(0), 0);
     assertThat(other.removals()).hasSize(1);
     assertThat(other.removals().get(0).text()).contains("stopped the wheel");
-    assertThat(Parings.of(other, CutList.of(other, TALK.transcript())).byReason()).containsOnlyKeys(Reason.REPEAT);
+    assertThat(Parings.of(other, CutList.of(other, TALK.transcript())).byReason())
+        .containsOnlyKeys(Reason.REPEAT);
   }
 
   @Test
   void aSinglePauseGoesAndLeavesRoomAroundSpeech() {
     int word = 6;
     ClipDocument clip = editor.parePauseAfter(TALK.clip(), word);
-    Span gap = new Span(TALK.transcript().words().get(word).endUs(), TALK.transcript().words().get(word + 1).startUs());
+    Span gap =
+        new Span(
+            TALK.transcript().words().get(word).endUs(),
+            TALK.transcript().words().get(word + 1).startUs());
     assertThat(clip.removals()).hasSize(1);
     assertThat(clip.removals().get(0).reason()).isEqualTo(Reason.PAUSE);
-    assertThat(clip.removals().get(0).span()).isEqualTo(new Span(gap.startUs() + 150_000, gap.endUs() - 20_000));
-    org.assertj.core.api.Assertions.assertThatThrownBy(() -> editor.parePauseAfter(TALK.clip(), 2)).isInstanceOf(IllegalArgumentException.class);
+    assertThat(clip.removals().get(0).span())
+        .isEqualTo(new Span(gap.startUs() + 150_000, gap.endUs() - 20_000));
+    org.assertj.core.api.Assertions.assertThatThrownBy(() -> editor.parePauseAfter(TALK.clip(), 2))
+        .isInstanceOf(IllegalArgumentException.class);
   }
 
   @Test
   void aCutIsMovedByHandAndKeepsItsReason() {
     ClipDocument clip = editor.pareWords(TALK.clip(), 1, 2);
     long id = clip.removals().get(0).id();
-    Span wider = new Span(clip.removals().get(0).span().startUs() - 40_000, clip.removals().get(0).span().endUs() + 40_000);
+    Span wider =
+        new Span(
+            clip.removals().get(0).span().startUs() - 40_000,
+            clip.removals().get(0).span().endUs() + 40_000);
     ClipDocument moved = editor.moveCut(clip, id, wider);
     assertThat(moved.removals()).hasSize(1);
     assertThat(moved.removals().get(0).span()).isEqualTo(wider);
     assertThat(moved.removals().get(0).reason()).isEqualTo(Reason.BY_HAND);
-    org.assertj.core.api.Assertions.assertThatThrownBy(() -> editor.moveCut(clip, id, new Span(5, 6))).isInstanceOf(IllegalArgumentException.class);
-    org.assertj.core.api.Assertions.assertThatThrownBy(() -> editor.moveCut(clip, 99, wider)).isInstanceOf(IllegalArgumentException.class);
+    org.assertj.core.api.Assertions.assertThatThrownBy(
+            () -> editor.moveCut(clip, id, new Span(5, 6)))
+        .isInstanceOf(IllegalArgumentException.class);
+    org.assertj.core.api.Assertions.assertThatThrownBy(() -> editor.moveCut(clip, 99, wider))
+        .isInstanceOf(IllegalArgumentException.class);
   }
 
   /** A pause widened over a word takes the word with it, and the tray has to say so. */
@@ -154,7 +192,9 @@ class FitTest {
     long id = clip.removals().get(0).id();
     assertThat(clip.removals().get(0).text()).isEmpty();
     var next = TALK.transcript().words().get(7);
-    ClipDocument wider = editor.moveCut(clip, id, new Span(clip.removals().get(0).span().startUs(), next.endUs() + 20_000));
+    ClipDocument wider =
+        editor.moveCut(
+            clip, id, new Span(clip.removals().get(0).span().startUs(), next.endUs() + 20_000));
     assertThat(wider.removals().get(0).reason()).isEqualTo(Reason.PAUSE);
     assertThat(wider.removals().get(0).text()).isEqualTo(next.text());
     assertThat(editor.moveCut(wider, id, clip.removals().get(0).span())).isEqualTo(clip);

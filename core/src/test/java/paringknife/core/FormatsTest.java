@@ -27,7 +27,8 @@ class FormatsTest {
 
   @Test
   void whatIsWrittenIsReadBack() {
-    assertThat(SubtitleReader.read(SubRip.write(List.of(CUES.get(1)))).cues()).isEqualTo(List.of(CUES.get(1)));
+    assertThat(SubtitleReader.read(SubRip.write(List.of(CUES.get(1)))).cues())
+        .isEqualTo(List.of(CUES.get(1)));
     ImportedText read = SubtitleReader.read(WebVtt.write(CUES));
     assertThat(read.cues()).isEqualTo(CUES);
     assertThat(read.mended()).isEmpty();
@@ -52,9 +53,15 @@ class FormatsTest {
   @Test
   void cueTimesAreSharedBySyllablesAndSpeakersNamed() {
     Transcript t =
-        CueWords.transcript(List.of(new TimedText(new Span(0, 3_000_000), "Ada Vale: a banana"), new TimedText(new Span(3_000_000, 4_000_000), "Ben: yes")), "en");
+        CueWords.transcript(
+            List.of(
+                new TimedText(new Span(0, 3_000_000), "Ada Vale: a banana"),
+                new TimedText(new Span(3_000_000, 4_000_000), "Ben: yes")),
+            "en");
     assertThat(t.speakers()).containsExactly("Ada Vale", "Ben");
-    assertThat(t.words()).extracting(w -> w.endUs()).containsExactly(750_000L, 3_000_000L, 4_000_000L);
+    assertThat(t.words())
+        .extracting(w -> w.endUs())
+        .containsExactly(750_000L, 3_000_000L, 4_000_000L);
   }
 
   /** SMPTE ST 12-1: 29.97 frames a second are 30000/1001; an hour has 107892 of them. */
@@ -71,7 +78,8 @@ class FormatsTest {
   @Test
   void fileNamesAreSafeEverywhere() {
     var spec = DeliverySpecs.byId("vertical-60");
-    assertThat(FileNames.of("Slack Water 7", "L'été / \"../x\"", spec)).isEqualTo("slack-water-7_l-ete-x_vertical-60");
+    assertThat(FileNames.of("Slack Water 7", "L'été / \"../x\"", spec))
+        .isEqualTo("slack-water-7_l-ete-x_vertical-60");
     assertThat(FileNames.of("\u6f6e", "..", spec)).isEqualTo("clip_clip_vertical-60");
   }
 
@@ -79,8 +87,10 @@ class FormatsTest {
   void aClipOverTheLimitFailsBeforeRendering() {
     Preflight preflight = new Preflight(DeliverySpecs.byId("vertical-60"));
     assertThat(Preflight.passes(preflight.check(63_350_000, List.of(), 1080))).isFalse();
-    assertThat(preflight.check(63_350_000, List.of(), 1080).get(0).text()).isEqualTo("5.4 s over 58 s");
-    assertThat(preflight.check(59_000_000, List.of(), 1920).get(0).verdict()).isEqualTo(Check.Verdict.NOTE);
+    assertThat(preflight.check(63_350_000, List.of(), 1080).get(0).text())
+        .isEqualTo("5.4 s over 58 s");
+    assertThat(preflight.check(59_000_000, List.of(), 1920).get(0).verdict())
+        .isEqualTo(Check.Verdict.NOTE);
     assertThat(Preflight.passes(preflight.check(0, List.of(), 1080))).isFalse();
     assertThat(Preflight.passes(preflight.check(40_000_000, List.of(), 607))).isTrue();
   }

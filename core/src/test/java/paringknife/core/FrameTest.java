@@ -55,7 +55,8 @@ class FrameTest {
   void peopleAreFollowedAndChanceFindsDropped() {
     List<Person> people = people(TALK.transcript());
     assertThat(people).hasSize(2);
-    assertThat(people.get(0).typicalFace(0, Long.MAX_VALUE).middleX()).isCloseTo(0.25, within(0.01));
+    assertThat(people.get(0).typicalFace(0, Long.MAX_VALUE).middleX())
+        .isCloseTo(0.25, within(0.01));
   }
 
   @Test
@@ -69,7 +70,8 @@ class FrameTest {
   void theFrameHoldsWhoeverSpeaksAndIgnoresAShortYes() {
     Transcript transcript = TALK.transcript();
     FramePlanner planner = new FramePlanner(1280, 720, people(transcript), transcript);
-    List<HeldWindow> windows = planner.plan(TALK.clip(), CutList.of(TALK.clip(), transcript), new Shape(9, 16));
+    List<HeldWindow> windows =
+        planner.plan(TALK.clip(), CutList.of(TALK.clip(), transcript), new Shape(9, 16));
     assertThat(windows).extracting(HeldWindow::person).containsExactly(1, 0);
     for (HeldWindow window : windows) {
       assertThat(window.width() / window.height()).isCloseTo(9 / 16.0, within(1e-9));
@@ -84,7 +86,10 @@ class FrameTest {
   @Test
   void withoutFacesTheMiddleIsHeld() {
     FramePlanner planner = new FramePlanner(1920, 1080, List.of(), TALK.transcript());
-    HeldWindow window = planner.plan(TALK.clip(), CutList.of(TALK.clip(), TALK.transcript()), new Shape(9, 16)).get(0);
+    HeldWindow window =
+        planner
+            .plan(TALK.clip(), CutList.of(TALK.clip(), TALK.transcript()), new Shape(9, 16))
+            .get(0);
     assertThat(window.width()).isCloseTo(607.5, within(1e-9));
     assertThat(window.x()).isCloseTo((1920 - 607.5) / 2, within(1e-9));
   }

@@ -16,9 +16,9 @@ import paringknife.core.formats.EditDecisionList;
 import paringknife.core.formats.EditEvent;
 import paringknife.core.formats.ImportedText;
 import paringknife.core.formats.PickCsv;
+import paringknife.core.formats.Timecode;
 import paringknife.core.formats.TimedText;
 import paringknife.core.formats.TimelineJson;
-import paringknife.core.formats.Timecode;
 import paringknife.core.pick.Chapter;
 import paringknife.core.time.FrameRate;
 import paringknife.core.time.Span;
@@ -49,21 +49,32 @@ class InterchangeTest {
   @Property
   void everyFrameComesBackFromItsTimecode(@ForAll @LongRange(min = 0, max = 2_500_000) long frame) {
     for (Timecode timecode :
-        List.of(new Timecode(NTSC, true), new Timecode(NTSC, false), new Timecode(new FrameRate(25, 1), false), new Timecode(new FrameRate(60_000, 1_001), true), new Timecode(new FrameRate(24_000, 1_001), false))) {
+        List.of(
+            new Timecode(NTSC, true),
+            new Timecode(NTSC, false),
+            new Timecode(new FrameRate(25, 1), false),
+            new Timecode(new FrameRate(60_000, 1_001), true),
+            new Timecode(new FrameRate(24_000, 1_001), false))) {
       assertThat(timecode.frame(timecode.of(frame))).isEqualTo(frame);
     }
   }
 
-  /** At 29.97 the drop-frame clock is right to within a frame or two after an hour; ST 12-1 says 3.6 ms. */
+  /**
+   * At 29.97 the drop-frame clock is right to within a frame or two after an hour; ST 12-1 says 3.6
+   * ms.
+   */
   @Test
   void theDropFrameClockKeepsToRealTime() {
-    assertThat(NTSC.startUs(new Timecode(NTSC, true).frame("01:00:00;00"))).isBetween(3_599_990_000L, 3_600_010_000L);
-    assertThat(NTSC.startUs(new Timecode(NTSC, false).frame("01:00:00:00"))).isBetween(3_603_590_000L, 3_603_610_000L);
+    assertThat(NTSC.startUs(new Timecode(NTSC, true).frame("01:00:00;00")))
+        .isBetween(3_599_990_000L, 3_600_010_000L);
+    assertThat(NTSC.startUs(new Timecode(NTSC, false).frame("01:00:00:00")))
+        .isBetween(3_603_590_000L, 3_603_610_000L);
   }
 
   @Test
   void dropFrameIsForNtscRatesOnly() {
-    assertThatThrownBy(() -> new Timecode(new FrameRate(25, 1), true)).isInstanceOf(IllegalArgumentException.class);
+    assertThatThrownBy(() -> new Timecode(new FrameRate(25, 1), true))
+        .isInstanceOf(IllegalArgumentException.class);
   }
 
   private static final List<EditEvent> EVENTS =
@@ -73,27 +84,49 @@ class InterchangeTest {
   @CsvSource({"25, 1, false", "30000, 1001, true", "30000, 1001, false", "30, 1, false"})
   void anEditDecisionListIsReadBackAsItWasWritten(int numerator, int denominator, boolean drop) {
     FrameRate rate = new FrameRate(numerator, denominator);
-    String edl = EditDecisionList.write("Ice \r\n* \"night\"", "camera one.mp4", EVENTS, rate, drop, 0);
+    String edl =
+        EditDecisionList.write("Ice \r\n* \"night\"", "camera one.mp4", EVENTS, rate, drop, 0);
     assertThat(EditDecisionList.read(edl, rate)).isEqualTo(EVENTS);
-    assertThat(edl).contains(drop ? "FCM: DROP FRAME" : "FCM: NON-DROP FRAME").contains("TITLE: Ice * \"night\"\r\n");
+    assertThat(edl)
+        .contains(drop ? "FCM: DROP FRAME" : "FCM: NON-DROP FRAME")
+        .contains("TITLE: Ice * \"night\"\r\n");
   }
 
   @Test
   void handlesWidenEveryPieceButNotBelowTheStart() {
-    List<EditEvent> wide = EditDecisionList.read(EditDecisionList.write("t", "f", List.of(new EditEvent(5, 0, 10), new EditEvent(100, 10, 10)), NTSC, false, 8), NTSC);
+    List<EditEvent> wide =
+        EditDecisionList.read(
+            EditDecisionList.write(
+                "t",
+                "f",
+                List.of(new EditEvent(5, 0, 10), new EditEvent(100, 10, 10)),
+                NTSC,
+                false,
+                8),
+            NTSC);
     assertThat(wide).containsExactly(new EditEvent(0, 0, 23), new EditEvent(92, 23, 26));
   }
 
-  /** A held frame is one frame of the source, a motion effect (M2) of speed 0, and a freeze frame. */
+  /**
+   * A held frame is one frame of the source, a motion effect (M2) of speed 0, and a freeze frame.
+   */
   @Test
   void aHeldFrameLeavesInEveryForm() {
     FrameRate rate = new FrameRate(25, 1);
-    List<EditEvent> events = List.of(new EditEvent(35, 0, 22), new EditEvent(56, 22, 12, true), new EditEvent(57, 34, 10));
+    List<EditEvent> events =
+        List.of(
+            new EditEvent(35, 0, 22), new EditEvent(56, 22, 12, true), new EditEvent(57, 34, 10));
     String edl = EditDecisionList.write("t", "a.mp4", events, rate, false, 0);
     assertThat(EditDecisionList.read(edl, rate)).isEqualTo(events);
-    assertThat(edl).contains("002  AX       V     C        00:00:02:06 00:00:02:07 00:00:00:22 00:00:01:09\r\nM2   AX             000.0                00:00:02:06");
-    assertThat(CutListCsv.write(events, rate, false, 4).lines().skip(2).findFirst().orElseThrow()).startsWith("2,00:00:02:06,00:00:02:07,").endsWith(",yes");
-    assertThat(TimelineJson.write("t", "a.mp4", 900, events, rate, 0)).containsOnlyOnce("FreezeFrame.1").containsOnlyOnce("Gap.1");
+    assertThat(edl)
+        .contains(
+            "002  AX       V     C        00:00:02:06 00:00:02:07 00:00:00:22 00:00:01:09\r\nM2   AX             000.0                00:00:02:06");
+    assertThat(CutListCsv.write(events, rate, false, 4).lines().skip(2).findFirst().orElseThrow())
+        .startsWith("2,00:00:02:06,00:00:02:07,")
+        .endsWith(",yes");
+    assertThat(TimelineJson.write("t", "a.mp4", 900, events, rate, 0))
+        .containsOnlyOnce("FreezeFrame.1")
+        .containsOnlyOnce("Gap.1");
   }
 
   @Test
@@ -102,18 +135,27 @@ class InterchangeTest {
     assertThat(CutListCsv.write(EVENTS, rate, false, 0).lines().skip(1).findFirst().orElseThrow())
         .isEqualTo("1,00:00:01:10,00:00:02:07,00:00:00:00,00:00:00:22,1.400000,2.280000,");
     String json = TimelineJson.write("Ice \"x\"", "a.mp4", 9_000, EVENTS, rate, 0);
-    assertThat(json).contains("\"OTIO_SCHEMA\":\"Timeline.1\"").contains("\"name\":\"Ice \\\"x\\\"\"").contains("\"rate\":25.0,\"value\":1790");
+    assertThat(json)
+        .contains("\"OTIO_SCHEMA\":\"Timeline.1\"")
+        .contains("\"name\":\"Ice \\\"x\\\"\"")
+        .contains("\"rate\":25.0,\"value\":1790");
   }
 
   @Test
   void whatIsNoListIsRefused() {
-    assertThatThrownBy(() -> EditDecisionList.read("hello", NTSC)).isInstanceOf(IllegalArgumentException.class);
+    assertThatThrownBy(() -> EditDecisionList.read("hello", NTSC))
+        .isInstanceOf(IllegalArgumentException.class);
   }
 
   @Test
   void picksAreReadFromCsvInAnyOrderAndWrittenSoThatTheyReadBack() {
-    ImportedText read = PickCsv.read("title;in;out\r\n\"Ice; \"\"night\"\"\";00:01:02.500;00:01:40\r\nno times here\r\nPlain;12.5;20\r\n");
-    assertThat(read.cues()).containsExactly(new TimedText(new Span(62_500_000, 100_000_000), "Ice; \"night\""), new TimedText(new Span(12_500_000, 20_000_000), "Plain"));
+    ImportedText read =
+        PickCsv.read(
+            "title;in;out\r\n\"Ice; \"\"night\"\"\";00:01:02.500;00:01:40\r\nno times here\r\nPlain;12.5;20\r\n");
+    assertThat(read.cues())
+        .containsExactly(
+            new TimedText(new Span(62_500_000, 100_000_000), "Ice; \"night\""),
+            new TimedText(new Span(12_500_000, 20_000_000), "Plain"));
     assertThat(read.mended()).containsExactly("line 3 has no in and out, and was left out");
     assertThat(PickCsv.read(PickCsv.write(read.cues())).cues()).isEqualTo(read.cues());
     assertThatThrownBy(() -> PickCsv.read("a,b,c")).isInstanceOf(IllegalArgumentException.class);
@@ -121,9 +163,13 @@ class InterchangeTest {
 
   @Test
   void chaptersLeaveInThreeForms() {
-    List<Chapter> chapters = List.of(new Chapter(0, "Ice"), new Chapter(65_000_000, "Bread = flour; #1"));
+    List<Chapter> chapters =
+        List.of(new Chapter(0, "Ice"), new Chapter(65_000_000, "Bread = flour; #1"));
     assertThat(ChapterText.list(chapters)).isEqualTo("00:00:00 Ice\n00:01:05 Bread = flour; #1\n");
-    assertThat(ChapterText.webVtt(chapters, 90_000_000)).contains("00:01:05.000 --> 00:01:30.000\nBread");
-    assertThat(ChapterText.ffmpegMetadata(chapters, 90_000_000)).startsWith(";FFMETADATA1\n").contains("START=65000\nEND=90000\ntitle=Bread \\= flour\\; \\#1");
+    assertThat(ChapterText.webVtt(chapters, 90_000_000))
+        .contains("00:01:05.000 --> 00:01:30.000\nBread");
+    assertThat(ChapterText.ffmpegMetadata(chapters, 90_000_000))
+        .startsWith(";FFMETADATA1\n")
+        .contains("START=65000\nEND=90000\ntitle=Bread \\= flour\\; \\#1");
   }
 }

@@ -22,7 +22,8 @@ class LetterTest {
   private static final Talk TALK =
       new Talk()
           .speaker("Ada")
-          .say("When the sea has gone down far enough, you let the pond run out through the race, and the wheel turns.")
+          .say(
+              "When the sea has gone down far enough, you let the pond run out through the race, and the wheel turns.")
           .pause(1.2)
           .say("Twice a day, every day, an hour later each time.")
           .speaker("Ben")
@@ -34,8 +35,13 @@ class LetterTest {
 
   @Test
   void everyKeptWordStandsInExactlyOneCaptionInOrder() {
-    ClipDocument clip = new ClipEditor(TALK.transcript(), TALK.levels()).pareWords(TALK.clip(), 3, 5);
-    List<Long> said = cues(clip, new CueLimits(7, 2, 18)).stream().flatMap(c -> c.words().stream()).map(CueWord::wordId).toList();
+    ClipDocument clip =
+        new ClipEditor(TALK.transcript(), TALK.levels()).pareWords(TALK.clip(), 3, 5);
+    List<Long> said =
+        cues(clip, new CueLimits(7, 2, 18)).stream()
+            .flatMap(c -> c.words().stream())
+            .map(CueWord::wordId)
+            .toList();
     List<Long> expected =
         TALK.transcript().words().stream().map(w -> w.id()).filter(id -> id < 3 || id > 5).toList();
     assertThat(said).isEqualTo(expected);
@@ -60,17 +66,23 @@ class LetterTest {
   @Test
   void captionsBreakAtClausesAndNeverSpanASpeaker() {
     List<Cue> cues = cues(TALK.clip(), new CueLimits(9, 2, 32));
-    assertThat(cues).extracting(Cue::text).anyMatch(t -> t.endsWith("enough,")).anyMatch(t -> t.endsWith("race,"));
+    assertThat(cues)
+        .extracting(Cue::text)
+        .anyMatch(t -> t.endsWith("enough,"))
+        .anyMatch(t -> t.endsWith("race,"));
     Transcript t = TALK.transcript();
     for (Cue cue : cues) {
-      assertThat(cue.words().stream().map(w -> t.words().get((int) w.wordId()).speaker()).distinct()).hasSize(1);
+      assertThat(
+              cue.words().stream().map(w -> t.words().get((int) w.wordId()).speaker()).distinct())
+          .hasSize(1);
     }
   }
 
   /** engine.md section 3: a cue never spans a cut that leaves out more than a breath. */
   @Test
   void noCaptionSpansASeam() {
-    ClipDocument clip = new ClipEditor(TALK.transcript(), TALK.levels()).pareWords(TALK.clip(), 3, 8);
+    ClipDocument clip =
+        new ClipEditor(TALK.transcript(), TALK.levels()).pareWords(TALK.clip(), 3, 8);
     CutList cuts = CutList.of(clip, TALK.transcript());
     long seam = cuts.kept().get(0).lengthUs();
     List<Cue> cues = new CueBreaker(new CueLimits(9, 2, 32)).cues(cuts, TALK.transcript());
@@ -82,23 +94,30 @@ class LetterTest {
   void aCaptionReadsOnWhereOnlyAPauseOrAFillerWentOut() {
     Talk halting = new Talk().speaker("Ada").say("Let the pond").pause(1.6).say("run out.");
     assertThat(texts(halting.clip(), halting)).containsExactly("Let the pond", "run out.");
-    ClipDocument tightened = new ClipEditor(halting.transcript(), halting.levels()).parePauses(halting.clip(), PauseSettings.DEFAULT);
+    ClipDocument tightened =
+        new ClipEditor(halting.transcript(), halting.levels())
+            .parePauses(halting.clip(), PauseSettings.DEFAULT);
     assertThat(texts(tightened, halting)).containsExactly("Let the pond run out.");
 
     Talk filled = new Talk().speaker("Ada").say("Let the pond um run out.");
-    ClipDocument withoutFiller = new ClipEditor(filled.transcript(), filled.levels()).pareWords(filled.clip(), 3, 3);
+    ClipDocument withoutFiller =
+        new ClipEditor(filled.transcript(), filled.levels()).pareWords(filled.clip(), 3, 3);
     assertThat(texts(withoutFiller, filled)).containsExactly("Let the pond run out.");
   }
 
   private static List<String> texts(ClipDocument clip, Talk talk) {
-    return new CueBreaker(new CueLimits(9, 1, 40)).cues(CutList.of(clip, talk.transcript()), talk.transcript()).stream().map(Cue::text).toList();
+    return new CueBreaker(new CueLimits(9, 1, 40))
+        .cues(CutList.of(clip, talk.transcript()), talk.transcript()).stream()
+            .map(Cue::text)
+            .toList();
   }
 
   @Test
   void wordsCannotBecomeDrawingInstructions() {
     CueWord evil = new CueWord("{\\fs200}\\N<b>\nhi", new Span(0, 900_000), 0);
     Cue cue = new Cue(new Span(0, 1_000_000), List.of(List.of(evil)));
-    String ass = new AssScript(Letterings.LEDGER, DeliverySpecs.byId("vertical-60")).write(List.of(cue));
+    String ass =
+        new AssScript(Letterings.LEDGER, DeliverySpecs.byId("vertical-60")).write(List.of(cue));
     String event = ass.lines().filter(l -> l.startsWith("Dialogue")).findFirst().orElseThrow();
     assertThat(event).contains("(/fs200)/N<b> hi");
     assertThat(ass.lines().filter(l -> l.startsWith("Dialogue"))).hasSize(1);
@@ -113,7 +132,8 @@ class LetterTest {
                 List.of(
                     new CueWord("salt", new Span(0, 400_000), 0),
                     new CueWord("water", new Span(450_000, 900_000), 1))));
-    String ass = new AssScript(Letterings.SLUICE, DeliverySpecs.byId("vertical-60")).write(List.of(cue));
+    String ass =
+        new AssScript(Letterings.SLUICE, DeliverySpecs.byId("vertical-60")).write(List.of(cue));
     assertThat(ass).contains("0:00:00.00,0:00:00.45,Text,,0,0,0,,{\\rSpoken}salt{\\r} water");
     assertThat(ass).contains("0:00:00.45,0:00:01.00,Text,,0,0,0,,salt {\\rSpoken}water{\\r}");
   }

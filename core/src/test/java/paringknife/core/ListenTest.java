@@ -9,6 +9,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import paringknife.core.listen.LevelCurve;
 import paringknife.core.listen.Limiter;
 import paringknife.core.listen.LoudnessMeter;
 import paringknife.core.listen.LoudnessTarget;
@@ -20,7 +21,6 @@ import paringknife.core.listen.SoundJoiner;
 import paringknife.core.listen.SoundMeasure;
 import paringknife.core.listen.SoundPlan;
 import paringknife.core.listen.TruePeakMeter;
-import paringknife.core.listen.LevelCurve;
 import paringknife.core.time.Span;
 
 class ListenTest {
@@ -100,7 +100,8 @@ class ListenTest {
   @Test
   void loudnessIsBroughtToTarget() {
     SampleSource sound = source(sine(1000, -31, 8, 0));
-    SampleSource louder = new LoudnessTarget(-14, -1).round(sound, SoundMeasure.of(sound, 8 * RATE));
+    SampleSource louder =
+        new LoudnessTarget(-14, -1).round(sound, SoundMeasure.of(sound, 8 * RATE));
     SoundMeasure reached = SoundMeasure.of(louder, 8 * RATE);
     assertThat(reached.lufs()).isCloseTo(-14, within(0.2));
     assertThat(reached.truePeakDbtp()).isLessThanOrEqualTo(-0.95);
@@ -109,7 +110,11 @@ class ListenTest {
   @Test
   void joinedSoundHasTheExactLengthAndNoStep() {
     float[] whole = sine(220, -12, 10, 0);
-    List<Span> kept = List.of(new Span(1_000_007, 2_300_011), new Span(4_111_113, 4_500_000), new Span(7_000_000, 9_123_457));
+    List<Span> kept =
+        List.of(
+            new Span(1_000_007, 2_300_011),
+            new Span(4_111_113, 4_500_000),
+            new Span(7_000_000, 9_123_457));
     SoundJoiner joiner = new SoundJoiner(source(whole), SoundPlan.of(kept));
     float[] out = joiner.whole();
     long us = kept.stream().mapToLong(Span::lengthUs).sum();
@@ -139,7 +144,8 @@ class ListenTest {
     assertThat(all.length / 2).isEqualTo((int) SoundJoiner.momentAt(plan.lengthUs()));
     for (int from = 0; from < all.length / 2; from += 1_237) {
       int frames = Math.min(3_001, all.length / 2 - from);
-      assertThat(joiner.read(from, frames)).containsExactly(java.util.Arrays.copyOfRange(all, 2 * from, 2 * (from + frames)));
+      assertThat(joiner.read(from, frames))
+          .containsExactly(java.util.Arrays.copyOfRange(all, 2 * from, 2 * (from + frames)));
     }
   }
 
@@ -157,7 +163,8 @@ class ListenTest {
   @Test
   void pausesLeaveRoomAroundSpeech() {
     Talk talk = new Talk().say("one two").pause(1).say("three");
-    Pause pause = new PauseDetector(PauseSettings.DEFAULT).pauses(talk.levels(), talk.transcript()).get(1);
+    Pause pause =
+        new PauseDetector(PauseSettings.DEFAULT).pauses(talk.levels(), talk.transcript()).get(1);
     Span spoken = talk.transcript().words().get(1).span();
     assertThat(pause.cut().startUs()).isEqualTo(spoken.endUs() + 150_000);
     assertThat(pause.cut().endUs()).isEqualTo(talk.transcript().words().get(2).startUs() - 20_000);
@@ -169,7 +176,8 @@ class ListenTest {
     float[] dbfs = talk.levels().dbfs();
     int knock = (int) ((talk.transcript().words().get(1).endUs() + 600_000) / LevelCurve.WINDOW_US);
     java.util.Arrays.fill(dbfs, knock, knock + 12, -12);
-    List<Pause> pauses = new PauseDetector(PauseSettings.DEFAULT).pauses(new LevelCurve(dbfs), talk.transcript());
+    List<Pause> pauses =
+        new PauseDetector(PauseSettings.DEFAULT).pauses(new LevelCurve(dbfs), talk.transcript());
     assertThat(pauses).filteredOn(p -> p.quiet().contains(knock * LevelCurve.WINDOW_US)).hasSize(1);
     Span three = talk.transcript().words().get(2).span();
     assertThat(pauses).noneMatch(p -> p.cut().overlaps(three));

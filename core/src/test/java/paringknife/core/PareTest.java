@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import paringknife.core.listen.PauseSettings;
 import paringknife.core.pare.ClipDocument;
 import paringknife.core.pare.ClipEditor;
 import paringknife.core.pare.CutList;
@@ -11,13 +12,15 @@ import paringknife.core.pare.Filler;
 import paringknife.core.pare.FillerFinder;
 import paringknife.core.pare.Parings;
 import paringknife.core.pare.Reason;
-import paringknife.core.listen.PauseSettings;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.TranscriptSearch;
 
 class PareTest {
   private static final Talk TALK =
-      new Talk().say("Um, we live, you know, by the tide. You know the tide.").pause(1).say("It was like ice. I like ice.");
+      new Talk()
+          .say("Um, we live, you know, by the tide. You know the tide.")
+          .pause(1)
+          .say("It was like ice. I like ice.");
   private static final ClipEditor EDITOR = new ClipEditor(TALK.transcript(), TALK.levels());
 
   @Test
@@ -25,7 +28,8 @@ class PareTest {
     List<Filler> fillers = FillerFinder.of(TALK.transcript()).find(TALK.transcript());
     assertThat(fillers).contains(new Filler(0, 0, true), new Filler(3, 4, false));
     assertThat(fillers).noneMatch(f -> f.first() == 8);
-    assertThat(fillers).noneMatch(f -> TALK.transcript().words().get(f.first()).text().equals("like"));
+    assertThat(fillers)
+        .noneMatch(f -> TALK.transcript().words().get(f.first()).text().equals("like"));
   }
 
   @Test
@@ -78,7 +82,12 @@ class PareTest {
   void correctingAWordMovesNoCut() {
     ClipDocument clip = EDITOR.pareWords(TALK.clip(), 5, 6);
     CutList before = CutList.of(clip, TALK.transcript());
-    assertThat(CutList.of(clip, new paringknife.core.transcript.TranscriptEditor(TALK.transcript()).replace(5, 5, "buy"))).isEqualTo(before);
+    assertThat(
+            CutList.of(
+                clip,
+                new paringknife.core.transcript.TranscriptEditor(TALK.transcript())
+                    .replace(5, 5, "buy")))
+        .isEqualTo(before);
   }
 
   @Test

@@ -21,11 +21,13 @@ import paringknife.core.time.Span;
 class PickTest {
   @Property(tries = 300)
   void theChosenSetIsAsGoodAsTryingAll(
-      @ForAll @Size(min = 1, max = 10) List<@IntRange(min = 0, max = 999) Integer> seeds, @ForAll @IntRange(min = 1, max = 4) int most) {
+      @ForAll @Size(min = 1, max = 10) List<@IntRange(min = 0, max = 999) Integer> seeds,
+      @ForAll @IntRange(min = 1, max = 4) int most) {
     List<BestSet.Candidate> candidates = new ArrayList<>();
     for (int seed : seeds) {
       long start = seed % 40;
-      candidates.add(new BestSet.Candidate(new Span(start, start + 1 + seed / 40 % 12), 0.5 + seed % 17));
+      candidates.add(
+          new BestSet.Candidate(new Span(start, start + 1 + seed / 40 % 12), 0.5 + seed % 17));
     }
     double best = 0;
     for (int set = 0; set < 1 << candidates.size(); set++) {
@@ -61,7 +63,9 @@ class PickTest {
     for (Pick pick : picks) {
       assertThat(pick.paredUs()).isBetween(6_000_000L, 14_000_000L);
       assertThat(talk.transcript().words().get(pick.last()).endsSentence()).isTrue();
-      assertThat(pick.first() == 0 || talk.transcript().words().get(pick.first() - 1).endsSentence()).isTrue();
+      assertThat(
+              pick.first() == 0 || talk.transcript().words().get(pick.first() - 1).endsSentence())
+          .isTrue();
       assertThat(pick.reasons()).isNotEmpty();
     }
     assertThat(picks).anyMatch(p -> p.reasons().stream().anyMatch(r -> r.contains("ferry")));
@@ -75,7 +79,8 @@ class PickTest {
         .speaker("Ben")
         .say("Who rang for the last ferry?")
         .speaker("Ada")
-        .say("Nobody rang. The ferry waited in the fog, and my uncle rowed the ferry across anyway. That girl is my wife.")
+        .say(
+            "Nobody rang. The ferry waited in the fog, and my uncle rowed the ferry across anyway. That girl is my wife.")
         .speaker("Ben")
         .say("Oh.")
         .speaker("Ada")
@@ -88,7 +93,9 @@ class PickTest {
     assertThat(new PickFinder(talk.transcript(), talk.levels()).find(Brief.DEFAULT)).isEmpty();
   }
 
-  /** TextRank (Mihalcea and Tarau 2004): what shares most with the rest ranks first, nothing last. */
+  /**
+   * TextRank (Mihalcea and Tarau 2004): what shares most with the rest ranks first, nothing last.
+   */
   @Test
   void theSentenceThatSharesMostIsCentral() {
     double[] score =

@@ -11,7 +11,9 @@ import paringknife.core.pare.RepeatGroup;
 class RepeatsTest {
   private static List<List<String>> found(Talk talk) {
     RepeatFinder finder = new RepeatFinder(talk.transcript(), FillerFinder.of(talk.transcript()));
-    return finder.find().stream().map(g -> g.attempts().stream().map(finder::text).toList()).toList();
+    return finder.find().stream()
+        .map(g -> g.attempts().stream().map(finder::text).toList())
+        .toList();
   }
 
   @Test
@@ -51,16 +53,19 @@ class RepeatsTest {
     Talk talk =
         new Talk()
             .speaker("A")
-            .say("Face the way the water comes from. Stand with your back to the stream, no, sorry.")
+            .say(
+                "Face the way the water comes from. Stand with your back to the stream, no, sorry.")
             .pause(1.7)
             .say("Face the way the water comes from. Keep one hand free.");
     assertThat(found(talk).get(0).get(0))
-        .isEqualTo("Face the way the water comes from. Stand with your back to the stream, no, sorry.");
+        .isEqualTo(
+            "Face the way the water comes from. Stand with your back to the stream, no, sorry.");
   }
 
   @Test
   void stuttersAndFalseStartsWithoutAPauseAreFound() {
-    assertThat(found(new Talk().speaker("A").say("When it turns, the water, the water leans on it.")))
+    assertThat(
+            found(new Talk().speaker("A").say("When it turns, the water, the water leans on it.")))
         .containsExactly(List.of("the water,", "the water leans on it."));
     assertThat(found(new Talk().speaker("A").say("Then we went to the we went to the mill.")))
         .containsExactly(List.of("we went to the", "we went to the mill."));
@@ -68,16 +73,31 @@ class RepeatsTest {
 
   @Test
   void whatIsMeantToBeSaidTwiceStays() {
-    assertThat(found(new Talk().speaker("A").say("It was very, very good. No, no. A long, long time."))).isEmpty();
-    assertThat(found(new Talk().speaker("A").say("He went to the mill. He went to the mill every day."))).isEmpty();
-    assertThat(found(new Talk().speaker("A").say("The first column is the day. The second column is the hour.")))
+    assertThat(
+            found(
+                new Talk().speaker("A").say("It was very, very good. No, no. A long, long time.")))
+        .isEmpty();
+    assertThat(
+            found(
+                new Talk().speaker("A").say("He went to the mill. He went to the mill every day.")))
+        .isEmpty();
+    assertThat(
+            found(
+                new Talk()
+                    .speaker("A")
+                    .say("The first column is the day. The second column is the hour.")))
         .isEmpty();
   }
 
   @Test
   void anEchoByAnotherSpeakerStays() {
     Talk talk =
-        new Talk().speaker("A").say("Twenty three in the spring.").pause(1).speaker("B").say("Twenty three in the spring. Thank you.");
+        new Talk()
+            .speaker("A")
+            .say("Twenty three in the spring.")
+            .pause(1)
+            .speaker("B")
+            .say("Twenty three in the spring. Thank you.");
     assertThat(found(talk)).isEmpty();
   }
 
@@ -85,7 +105,10 @@ class RepeatsTest {
   void theAttemptKeptIsTheLastOrTheLongest() {
     RepeatGroup group =
         new RepeatGroup(
-            List.of(new RepeatGroup.Attempt(0, 9), new RepeatGroup.Attempt(10, 12), new RepeatGroup.Attempt(13, 18)));
+            List.of(
+                new RepeatGroup.Attempt(0, 9),
+                new RepeatGroup.Attempt(10, 12),
+                new RepeatGroup.Attempt(13, 18)));
     assertThat(group.indexOfLast()).isEqualTo(2);
     assertThat(group.indexOfLongest()).isZero();
     assertThat(group.without(0)).containsExactly(group.attempts().get(1), group.attempts().get(2));

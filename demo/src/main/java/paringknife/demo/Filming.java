@@ -21,9 +21,27 @@ import paringknife.media.process.ProcessFailed;
 final class Filming {
   private static final List<Portrait.Look> LOOKS =
       List.of(
-          new Portrait.Look(new Color(0xE0AC8C), new Color(0x7A3B22), new Color(0x7C6A4A), new Color(0x4F6B4A), true, false),
-          new Portrait.Look(new Color(0xD29A78), new Color(0x5A5550), new Color(0x3F5563), new Color(0x3C5A78), false, true),
-          new Portrait.Look(new Color(0xB98060), new Color(0x2A2220), new Color(0x5B3B44), new Color(0x4A3524), true, false));
+          new Portrait.Look(
+              new Color(0xE0AC8C),
+              new Color(0x7A3B22),
+              new Color(0x7C6A4A),
+              new Color(0x4F6B4A),
+              true,
+              false),
+          new Portrait.Look(
+              new Color(0xD29A78),
+              new Color(0x5A5550),
+              new Color(0x3F5563),
+              new Color(0x3C5A78),
+              false,
+              true),
+          new Portrait.Look(
+              new Color(0xB98060),
+              new Color(0x2A2220),
+              new Color(0x5B3B44),
+              new Color(0x4A3524),
+              true,
+              false));
 
   private final Performance performance;
   private final List<Voice> voices;
@@ -33,7 +51,13 @@ final class Filming {
   private final int look;
   private final double scale;
 
-  Filming(Performance performance, List<Voice> voices, FrameRate rate, int width, int height, int look) {
+  Filming(
+      Performance performance,
+      List<Voice> voices,
+      FrameRate rate,
+      int width,
+      int height,
+      int look) {
     this.performance = performance;
     this.voices = voices;
     this.rate = rate;
@@ -48,16 +72,64 @@ final class Filming {
     FrameRate drawings = new FrameRate(rate.numerator(), rate.denominator() * 2);
     List<String> command =
         List.of(
-            "ffmpeg", "-nostdin", "-y", "-v", "error",
-            "-f", "rawvideo", "-pix_fmt", "bgr0", "-s", width + "x" + height, "-r", drawings.toString(), "-i", "pipe:0",
-            "-f", "s16le", "-ar", "16000", "-ac", "1", "-i", rawSound.toString(),
-            "-vf", "scale=out_color_matrix=bt709:out_range=tv,format=yuv420p,fps=" + rate,
-            "-c:v", "libx264", "-preset", "ultrafast", "-crf", "21", "-g", "250",
-            "-colorspace", "bt709", "-color_primaries", "bt709", "-color_trc", "bt709", "-color_range", "tv",
-            "-c:a", "aac", "-aac_coder", "fast", "-ar", "48000", "-b:a", "128k", "-shortest", "-movflags", "+faststart", target.toString());
-    Process process = new ProcessBuilder(command).redirectError(ProcessBuilder.Redirect.INHERIT).start();
+            "ffmpeg",
+            "-nostdin",
+            "-y",
+            "-v",
+            "error",
+            "-f",
+            "rawvideo",
+            "-pix_fmt",
+            "bgr0",
+            "-s",
+            width + "x" + height,
+            "-r",
+            drawings.toString(),
+            "-i",
+            "pipe:0",
+            "-f",
+            "s16le",
+            "-ar",
+            "16000",
+            "-ac",
+            "1",
+            "-i",
+            rawSound.toString(),
+            "-vf",
+            "scale=out_color_matrix=bt709:out_range=tv,format=yuv420p,fps=" + rate,
+            "-c:v",
+            "libx264",
+            "-preset",
+            "ultrafast",
+            "-crf",
+            "21",
+            "-g",
+            "250",
+            "-colorspace",
+            "bt709",
+            "-color_primaries",
+            "bt709",
+            "-color_trc",
+            "bt709",
+            "-color_range",
+            "tv",
+            "-c:a",
+            "aac",
+            "-aac_coder",
+            "fast",
+            "-ar",
+            "48000",
+            "-b:a",
+            "128k",
+            "-shortest",
+            "-movflags",
+            "+faststart",
+            target.toString());
+    Process process =
+        new ProcessBuilder(command).redirectError(ProcessBuilder.Redirect.INHERIT).start();
     Thread killer = ChildProcess.killAfter(process, java.time.Duration.ofMinutes(10));
-    try (OutputStream out = new BufferedOutputStream(process.getOutputStream(), width * height * 4)) {
+    try (OutputStream out =
+        new BufferedOutputStream(process.getOutputStream(), width * height * 4)) {
       draw(out);
     }
     try {
@@ -121,7 +193,9 @@ final class Filming {
     Actor(int index) {
       portrait = new Portrait(LOOKS.get((look + index) % LOOKS.size()), scale);
       voice = performance.tracks.get(voices.get(index).letter());
-      x = width * (index + 1.0) / (voices.size() + 1) + (voices.size() > 1 ? (index - 0.5) * width * 0.14 : 0);
+      x =
+          width * (index + 1.0) / (voices.size() + 1)
+              + (voices.size() > 1 ? (index - 0.5) * width * 0.14 : 0);
       phase = index * 2.1;
       Random random = new Random(index);
       for (double t = 1; t < performance.seconds; t += 2 + random.nextDouble() * 4) {
@@ -142,7 +216,8 @@ final class Filming {
     }
 
     private void place(Graphics2D g, BufferedImage image, double middle, double y) {
-      g.drawImage(image, (int) Math.round(middle - image.getWidth() / 2.0), (int) Math.round(y), null);
+      g.drawImage(
+          image, (int) Math.round(middle - image.getWidth() / 2.0), (int) Math.round(y), null);
     }
 
     /** How wide the mouth opens: the voice's level over 40 ms, 0 to 1. */

@@ -59,7 +59,9 @@ final class Microphones {
     int end = Math.min(out.length, (int) (to * Performance.RATE));
     for (int i = start; i < end; i++) {
       double t = (i - start) / (double) Performance.RATE;
-      out[i] += (float) (0.35 * Math.exp(-t * 38) * Math.sin(2 * Math.PI * 70 * t) * Math.min(1, t * 800));
+      out[i] +=
+          (float)
+              (0.35 * Math.exp(-t * 38) * Math.sin(2 * Math.PI * 70 * t) * Math.min(1, t * 800));
     }
   }
 

@@ -86,7 +86,8 @@ final class Performance {
   }
 
   /** Sentence by sentence, since flite starts its clock anew with each. */
-  private double speak(Script.Line line, Map<Character, Flite> flites, Map<Character, WordTimer> timers, double at) {
+  private double speak(
+      Script.Line line, Map<Character, Flite> flites, Map<Character, WordTimer> timers, double at) {
     List<Script.ScriptWord> sentence = new ArrayList<>();
     for (Script.ScriptWord word : line.words()) {
       sentence.add(word);
@@ -98,16 +99,30 @@ final class Performance {
     return sentence.isEmpty() ? at : say(line.speaker(), sentence, flites, timers, at);
   }
 
-  private double say(char speaker, List<Script.ScriptWord> sentence, Map<Character, Flite> flites, Map<Character, WordTimer> timers, double at) {
+  private double say(
+      char speaker,
+      List<Script.ScriptWord> sentence,
+      Map<Character, Flite> flites,
+      Map<Character, WordTimer> timers,
+      double at) {
     String text = String.join(" ", sentence.stream().map(Script.ScriptWord::spoken).toList());
     try {
       Path wav = Files.createTempFile("line", ".wav");
       List<Flite.Phone> spoken = flites.get(speaker).speak(text, wav);
       float[] sound = read(wav);
       Files.delete(wav);
-      List<double[]> times = timers.get(speaker).times(sentence.stream().map(Script.ScriptWord::spoken).toList(), spoken);
+      List<double[]> times =
+          timers
+              .get(speaker)
+              .times(sentence.stream().map(Script.ScriptWord::spoken).toList(), spoken);
       for (int i = 0; i < sentence.size(); i++) {
-        words.add(new SpokenWord(sentence.get(i).spoken(), sentence.get(i).written(), at + times.get(i)[0], at + times.get(i)[1], speaker));
+        words.add(
+            new SpokenWord(
+                sentence.get(i).spoken(),
+                sentence.get(i).written(),
+                at + times.get(i)[0],
+                at + times.get(i)[1],
+                speaker));
       }
       for (Flite.Phone phone : spoken) {
         phones.add(new TimedPhone(phone.name(), at + phone.start(), at + phone.end(), speaker));
@@ -139,7 +154,8 @@ final class Performance {
     byte[] bytes = Files.readAllBytes(wav);
     int header = 44;
     float[] sound = new float[(bytes.length - header) / 2];
-    ByteBuffer samples = ByteBuffer.wrap(bytes, header, bytes.length - header).order(ByteOrder.LITTLE_ENDIAN);
+    ByteBuffer samples =
+        ByteBuffer.wrap(bytes, header, bytes.length - header).order(ByteOrder.LITTLE_ENDIAN);
     for (int i = 0; i < sound.length; i++) {
       sound[i] = samples.getShort() / 32768f;
     }

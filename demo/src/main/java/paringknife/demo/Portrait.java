@@ -51,7 +51,8 @@ final class Portrait {
     int height = (int) Math.round(image.getHeight() * scale);
     BufferedImage out = new BufferedImage(width, height, BufferedImage.TYPE_INT_ARGB_PRE);
     Graphics2D g = out.createGraphics();
-    g.setRenderingHint(RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BICUBIC);
+    g.setRenderingHint(
+        RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BICUBIC);
     g.drawImage(image, 0, 0, width, height, null);
     g.dispose();
     return out;
@@ -83,7 +84,8 @@ final class Portrait {
     body.curveTo(185, 105, 235, 105, 255, 70);
     body.curveTo(350, 105, 400, 150, 400, SHOULDERS);
     body.closePath();
-    g.setPaint(new GradientPaint(0, 60, shade(look.cloth, 1.15), 420, SHOULDERS, shade(look.cloth, 0.6)));
+    g.setPaint(
+        new GradientPaint(0, 60, shade(look.cloth, 1.15), 420, SHOULDERS, shade(look.cloth, 0.6)));
     g.fill(body);
     g.setColor(shade(look.cloth, 0.5));
     g.setStroke(new BasicStroke(4));
@@ -97,14 +99,21 @@ final class Portrait {
     Graphics2D g = pen(image);
     double cx = WIDTH / 2.0;
     if (look.longHair) {
-      g.setPaint(new GradientPaint(90, 60, shade(look.hair, 1.05), 320, 380, shade(look.hair, 0.6)));
+      g.setPaint(
+          new GradientPaint(90, 60, shade(look.hair, 1.05), 320, 380, shade(look.hair, 0.6)));
       g.fill(new java.awt.geom.RoundRectangle2D.Double(cx - 118, 60, 236, 320, 190, 200));
     }
     g.setColor(shade(look.skin, 0.8));
     g.fill(new Ellipse2D.Double(cx - 114, 180, 34, 62));
     g.fill(new Ellipse2D.Double(cx + 80, 180, 34, 62));
     Ellipse2D face = new Ellipse2D.Double(cx - 98, 60, 196, 290);
-    g.setPaint(new RadialGradientPaint((float) cx - 20, 185, 190, new float[] {0, 0.55f, 1}, new Color[] {shade(look.skin, 1.1), look.skin, shade(look.skin, 0.62)}));
+    g.setPaint(
+        new RadialGradientPaint(
+            (float) cx - 20,
+            185,
+            190,
+            new float[] {0, 0.55f, 1},
+            new Color[] {shade(look.skin, 1.1), look.skin, shade(look.skin, 0.62)}));
     g.fill(face);
     if (look.beard) {
       Area beard = new Area(face);
@@ -129,7 +138,14 @@ final class Portrait {
     Area cap = new Area(new Ellipse2D.Double(cx - 110, 36, 220, 250));
     cap.subtract(new Area(new Ellipse2D.Double(cx - 84, 118, 168, 260)));
     cap.intersect(new Area(new Rectangle2D.Double(0, 0, WIDTH, look.longHair ? 250 : 190)));
-    g.setPaint(new GradientPaint((float) cx - 60, 40, shade(look.hair, 1.35), (float) cx + 80, 200, shade(look.hair, 0.75)));
+    g.setPaint(
+        new GradientPaint(
+            (float) cx - 60,
+            40,
+            shade(look.hair, 1.35),
+            (float) cx + 80,
+            200,
+            shade(look.hair, 0.75)));
     g.fill(cap);
   }
 
@@ -167,7 +183,14 @@ final class Portrait {
   }
 
   private void nose(Graphics2D g, double cx) {
-    g.setPaint(new GradientPaint((float) cx - 10, 180, withAlpha(shade(look.skin, 0.7), 20), (float) cx + 16, 250, withAlpha(shade(look.skin, 0.5), 150)));
+    g.setPaint(
+        new GradientPaint(
+            (float) cx - 10,
+            180,
+            withAlpha(shade(look.skin, 0.7), 20),
+            (float) cx + 16,
+            250,
+            withAlpha(shade(look.skin, 0.5), 150)));
     GeneralPath side = new GeneralPath();
     side.moveTo(cx + 2, 190);
     side.quadTo(cx + 26, 240, cx + 20, 254);
@@ -213,7 +236,13 @@ final class Portrait {
   private void cheeks(Graphics2D g, double cx) {
     Color blush = new Color(0xC8, 0x60, 0x50, 34);
     for (int side : new int[] {-1, 1}) {
-      g.setPaint(new RadialGradientPaint((float) (cx + side * 58), 246, 34, new float[] {0, 1}, new Color[] {blush, withAlpha(blush, 0)}));
+      g.setPaint(
+          new RadialGradientPaint(
+              (float) (cx + side * 58),
+              246,
+              34,
+              new float[] {0, 1},
+              new Color[] {blush, withAlpha(blush, 0)}));
       g.fill(new Ellipse2D.Double(cx + side * 58 - 34, 212, 68, 68));
     }
   }

@@ -17,12 +17,21 @@ final class Room {
     g.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
     Random random = new Random(seed);
     float hue = seed % 2 == 0 ? 0.56f : 0.09f;
-    g.setPaint(new GradientPaint(0, 0, Color.getHSBColor(hue, 0.22f, 0.50f), width, height, Color.getHSBColor(hue, 0.34f, 0.26f)));
+    g.setPaint(
+        new GradientPaint(
+            0,
+            0,
+            Color.getHSBColor(hue, 0.22f, 0.50f),
+            width,
+            height,
+            Color.getHSBColor(hue, 0.34f, 0.26f)));
     g.fillRect(0, 0, width, height);
     stones(g, width, height, random);
     window(g, width, height);
     shelf(g, width, height, random);
-    g.setPaint(new GradientPaint(0, height * 0.82f, new Color(40, 26, 18, 0), 0, height, new Color(26, 17, 12, 190)));
+    g.setPaint(
+        new GradientPaint(
+            0, height * 0.82f, new Color(40, 26, 18, 0), 0, height, new Color(26, 17, 12, 190)));
     g.fillRect(0, (int) (height * 0.82), width, height);
     g.dispose();
     return image;
@@ -52,7 +61,8 @@ final class Room {
     g.fillRect(x - 10, y - 10, w + 20, h + 20);
     g.setPaint(new GradientPaint(0, y, new Color(0xC9D6DA), 0, y + h, new Color(0x6E8790)));
     g.fillRect(x, y, w, h);
-    g.setPaint(new GradientPaint(0, y + h * 0.6f, new Color(0x5C7478), 0, y + h, new Color(0x3F5458)));
+    g.setPaint(
+        new GradientPaint(0, y + h * 0.6f, new Color(0x5C7478), 0, y + h, new Color(0x3F5458)));
     g.fillRect(x, y + (int) (h * 0.62), w, (int) (h * 0.38));
     g.setColor(new Color(0x2E2620));
     g.fillRect(x + w / 2 - 3, y, 6, h);

@@ -18,13 +18,16 @@ import paringknife.media.speech.Flite;
  */
 final class WordTimer {
   private static final Set<String> VOWELS =
-      Set.of("aa", "ae", "ah", "ao", "aw", "ax", "ay", "eh", "er", "ey", "ih", "iy", "ow", "oy", "uh", "uw");
+      Set.of(
+          "aa", "ae", "ah", "ao", "aw", "ax", "ay", "eh", "er", "ey", "ih", "iy", "ow", "oy", "uh",
+          "uw");
   private static final int BATCH = 40;
 
   private final Map<String, List<String>> alone = new HashMap<>();
 
   WordTimer(Flite voice, List<String> words) {
-    List<String> unique = new ArrayList<>(new TreeSet<>(words.stream().map(WordTimer::bare).toList()));
+    List<String> unique =
+        new ArrayList<>(new TreeSet<>(words.stream().map(WordTimer::bare).toList()));
     for (int from = 0; from < unique.size(); from += BATCH) {
       learn(voice, unique.subList(from, Math.min(unique.size(), from + BATCH)));
     }
@@ -109,7 +112,8 @@ final class WordTimer {
           cost[i][j] = i + j;
           continue;
         }
-        double change = cost[i - 1][j - 1] + difference(expected.get(i - 1), heard.get(j - 1).name());
+        double change =
+            cost[i - 1][j - 1] + difference(expected.get(i - 1), heard.get(j - 1).name());
         cost[i][j] = Math.min(change, Math.min(cost[i - 1][j], cost[i][j - 1]) + 1);
       }
     }
@@ -117,7 +121,9 @@ final class WordTimer {
     int i = n;
     int j = m;
     while (j > 0) {
-      if (i > 0 && cost[i][j] == cost[i - 1][j - 1] + difference(expected.get(i - 1), heard.get(j - 1).name())) {
+      if (i > 0
+          && cost[i][j]
+              == cost[i - 1][j - 1] + difference(expected.get(i - 1), heard.get(j - 1).name())) {
         wordOf[--j] = owner.get(--i);
       } else if (i > 0 && cost[i][j] == cost[i - 1][j] + 1) {
         i--;

@@ -1,4 +1,6 @@
-/** Makes the demo episodes: script, speech, sound, drawn people and pictures. All of it is invented. */
+/**
+ * Makes the demo episodes: script, speech, sound, drawn people and pictures. All of it is invented.
+ */
 @NullMarked
 package paringknife.demo;
 

@@ -18,8 +18,20 @@ import paringknife.media.faces.FaceDetector;
 class DrawnFacesTest {
   @Test
   void bothFacesAreFoundInAtLeast95PercentOfPictures() throws IOException {
-    Performance performance = DemoMaker.perform(new DemoMaker.Plan("t", "field-notes-03.txt", "", "", DemoMaker.FIELD_NOTES.voices(), new FrameRate(25, 1), 1280, 720, 0));
-    List<Voice> voices = List.of(DemoMaker.FIELD_NOTES.voices().get(0), DemoMaker.FIELD_NOTES.voices().get(0));
+    Performance performance =
+        DemoMaker.perform(
+            new DemoMaker.Plan(
+                "t",
+                "field-notes-03.txt",
+                "",
+                "",
+                DemoMaker.FIELD_NOTES.voices(),
+                new FrameRate(25, 1),
+                1280,
+                720,
+                0));
+    List<Voice> voices =
+        List.of(DemoMaker.FIELD_NOTES.voices().get(0), DemoMaker.FIELD_NOTES.voices().get(0));
     Filming filming = new Filming(performance, voices, new FrameRate(25, 1), 1280, 720, 0);
     FaceDetector detector = new FaceDetector();
     int pictures = 60;

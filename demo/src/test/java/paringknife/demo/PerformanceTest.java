@@ -23,7 +23,10 @@ class PerformanceTest {
   @Test
   void everyWordHasItsTimeAndMistakesAreOnlyWritten() {
     Performance performance = Performance.of(SCRIPT, VOICES, 1);
-    assertThat(performance.words).extracting(SpokenWord::spoken).contains("race,", "Nobody").doesNotContain("rays,");
+    assertThat(performance.words)
+        .extracting(SpokenWord::spoken)
+        .contains("race,", "Nobody")
+        .doesNotContain("rays,");
     assertThat(performance.words).extracting(SpokenWord::written).contains("rays,");
     for (SpokenWord word : performance.words) {
       assertThat(word.end() - word.start()).as(word.spoken()).isBetween(0.03, 1.2);
@@ -36,13 +39,18 @@ class PerformanceTest {
   void wordEdgesAreEdgesOfPhones() {
     Performance performance = Performance.of(SCRIPT, VOICES, 1);
     for (SpokenWord word : performance.words) {
-      assertThat(performance.phones).as(word.spoken()).anyMatch(p -> Math.abs(p.start() - word.start()) < 1e-6 && !p.name().equals("pau"));
-      assertThat(performance.phones).as(word.spoken()).anyMatch(p -> Math.abs(p.end() - word.end()) < 1e-6 && !p.name().equals("pau"));
+      assertThat(performance.phones)
+          .as(word.spoken())
+          .anyMatch(p -> Math.abs(p.start() - word.start()) < 1e-6 && !p.name().equals("pau"));
+      assertThat(performance.phones)
+          .as(word.spoken())
+          .anyMatch(p -> Math.abs(p.end() - word.end()) < 1e-6 && !p.name().equals("pau"));
     }
   }
 
   @Test
   void theSameScriptGivesTheSamePerformance() {
-    assertThat(Performance.of(SCRIPT, VOICES, 1).words).isEqualTo(Performance.of(SCRIPT, VOICES, 1).words);
+    assertThat(Performance.of(SCRIPT, VOICES, 1).words)
+        .isEqualTo(Performance.of(SCRIPT, VOICES, 1).words);
   }
 }

@@ -43,7 +43,14 @@ class SecondAttemptsTest {
     performance = DemoMaker.perform(DemoMaker.FIELD_NOTES);
     List<Word> words = new ArrayList<>();
     for (SpokenWord word : performance.words) {
-      words.add(new Word(words.size(), word.written(), Math.round(word.start() * 1e6), Math.round(word.end() * 1e6), 0, 0.95));
+      words.add(
+          new Word(
+              words.size(),
+              word.written(),
+              Math.round(word.start() * 1e6),
+              Math.round(word.end() * 1e6),
+              0,
+              0.95));
     }
     transcript = new Transcript("en", List.of("Maud"), words);
     LevelCurve.Collector levels = new LevelCurve.Collector(Performance.RATE);
@@ -52,7 +59,10 @@ class SecondAttemptsTest {
     }
     ClipEditor editor = new ClipEditor(transcript, levels.finish());
     long end = Math.round(performance.seconds * 1e6);
-    ClipDocument whole = ClipDocument.of(new ClipSettings("All", List.of(new Span(0, end)), "9:16", Framing.SPEAKER, "sluice", List.of()));
+    ClipDocument whole =
+        ClipDocument.of(
+            new ClipSettings(
+                "All", List.of(new Span(0, end)), "9:16", Framing.SPEAKER, "sluice", List.of()));
     ClipDocument pared = editor.parePauses(editor.pareRepeats(whole), PauseSettings.DEFAULT);
     kept = CutList.of(pared, transcript).index();
   }
@@ -61,7 +71,8 @@ class SecondAttemptsTest {
     List<Integer> lines = new ArrayList<>();
     try (InputStream in = DemoMaker.class.getResourceAsStream("/scripts/field-notes-03.txt")) {
       int line = 0;
-      for (Script.Cue cue : Script.parse(new String(in.readAllBytes(), StandardCharsets.UTF_8)).cues()) {
+      for (Script.Cue cue :
+          Script.parse(new String(in.readAllBytes(), StandardCharsets.UTF_8)).cues()) {
         if (cue instanceof Script.Line said) {
           int number = SAID_AGAIN.indexOf(said.spoken());
           boolean first = number >= 0 && !lines.contains(number);
@@ -88,7 +99,9 @@ class SecondAttemptsTest {
         unwanted++;
         gone += kept.keptUs(word) == 0 ? 1 : 0;
       } else {
-        assertThat(word.lengthUs() - kept.keptUs(word)).as(transcript.words().get(i).text()).isLessThanOrEqualTo(10_000);
+        assertThat(word.lengthUs() - kept.keptUs(word))
+            .as(transcript.words().get(i).text())
+            .isLessThanOrEqualTo(10_000);
       }
     }
     assertThat(unwanted).isGreaterThan(50);
@@ -99,7 +112,8 @@ class SecondAttemptsTest {
   void theKnockOnTheMicrophoneIsGone() {
     assertThat(performance.bumps).isNotEmpty();
     for (double[] bump : performance.bumps) {
-      assertThat(kept.keptUs(new Span(Math.round(bump[0] * 1e6), Math.round(bump[1] * 1e6)))).isZero();
+      assertThat(kept.keptUs(new Span(Math.round(bump[0] * 1e6), Math.round(bump[1] * 1e6))))
+          .isZero();
     }
   }
 

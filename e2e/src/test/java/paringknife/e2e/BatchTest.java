@@ -36,7 +36,26 @@ class BatchTest {
     episode = MadeEpisode.mill(folder);
     out = folder.resolve("out");
     ChildProcess.Outcome outcome =
-        Command.run("batch", "--media", episode.camera().toString(), "--media", episode.microphone(1).toString(), "--media", episode.microphone(2).toString(), "--transcript", episode.transcript().toString(), "--clips", "2", "--length", "8-16", "--spec", "vertical-60", "--spec", "vertical-90", "--out", out.toString());
+        Command.run(
+            "batch",
+            "--media",
+            episode.camera().toString(),
+            "--media",
+            episode.microphone(1).toString(),
+            "--media",
+            episode.microphone(2).toString(),
+            "--transcript",
+            episode.transcript().toString(),
+            "--clips",
+            "2",
+            "--length",
+            "8-16",
+            "--spec",
+            "vertical-60",
+            "--spec",
+            "vertical-90",
+            "--out",
+            out.toString());
     assertThat(outcome.exit()).as(outcome.errors()).isZero();
     report = new JsonMapper().readTree(Files.readString(out.resolve("report.json")));
   }
@@ -58,7 +77,15 @@ class BatchTest {
     for (JsonNode sound : report.path("sounds")) {
       assertThat(sound.path("offset").asDouble()).isCloseTo(0, within(0.005));
     }
-    JsonNode placed = new JsonMapper().readTree(Command.run("tool", "line-up", episode.camera().toString(), episode.microphone(2).toString()).text());
+    JsonNode placed =
+        new JsonMapper()
+            .readTree(
+                Command.run(
+                        "tool",
+                        "line-up",
+                        episode.camera().toString(),
+                        episode.microphone(2).toString())
+                    .text());
     assertThat(placed.get(0).path("offset").asDouble()).isCloseTo(0, within(0.005));
   }
 
@@ -73,7 +100,8 @@ class BatchTest {
       for (JsonNode span : clip.path("kept")) {
         kept += span.path("out").asDouble() - span.path("in").asDouble();
       }
-      assertThat(kept).isCloseTo(clip.path("files").get(0).path("duration").asDouble(), within(0.07));
+      assertThat(kept)
+          .isCloseTo(clip.path("files").get(0).path("duration").asDouble(), within(0.07));
       for (JsonNode file : clip.path("files")) {
         for (JsonNode check : file.path("checks")) {
           assertThat(check.path("verdict").asString()).as(check.toString()).isNotEqualTo("fails");
@@ -92,7 +120,8 @@ class BatchTest {
   void filesAreWhatTheSpecAsksFor() {
     for (JsonNode clip : clips()) {
       Path file = file(clip, 0);
-      assertThat(Eye.probe(file, "stream=codec_name,width,height,pix_fmt,r_frame_rate")).startsWith("h264,1080,1920,yuv420p,30000/1001");
+      assertThat(Eye.probe(file, "stream=codec_name,width,height,pix_fmt,r_frame_rate"))
+          .startsWith("h264,1080,1920,yuv420p,30000/1001");
       Matcher loud = Pattern.compile("I:\\s+(-[\\d.]+) LUFS").matcher(Eye.loudness(file));
       assertThat(loud.find()).isTrue();
       assertThat(Double.parseDouble(loud.group(1))).isCloseTo(-14, within(0.5));
@@ -109,7 +138,9 @@ class BatchTest {
     }
   }
 
-  /** Cut points against flite's phone times: no edge lies in a phone by more than one level window. */
+  /**
+   * Cut points against flite's phone times: no edge lies in a phone by more than one level window.
+   */
   @Test
   void noCutFallsIntoASpokenSound() throws IOException {
     List<double[]> phones = episode.phones();
@@ -118,7 +149,9 @@ class BatchTest {
       for (JsonNode span : clip.path("kept")) {
         for (double edge : new double[] {span.path("in").asDouble(), span.path("out").asDouble()}) {
           edges++;
-          assertThat(phones).as("edge at " + edge).noneMatch(p -> edge > p[0] + 0.010 && edge < p[1] - 0.010);
+          assertThat(phones)
+              .as("edge at " + edge)
+              .noneMatch(p -> edge > p[0] + 0.010 && edge < p[1] - 0.010);
         }
       }
     }
@@ -137,7 +170,10 @@ class BatchTest {
         List<String> near = wordsAround(clip, at);
         String read = Eye.readText(file(clip, 0), at, folder);
         asked++;
-        right += near.stream().anyMatch(w -> w.length() > 2 && List.of(read.split(" ")).contains(w)) ? 1 : 0;
+        right +=
+            near.stream().anyMatch(w -> w.length() > 2 && List.of(read.split(" ")).contains(w))
+                ? 1
+                : 0;
       }
     }
     assertThat(asked).isEqualTo(10);
@@ -181,7 +217,9 @@ class BatchTest {
       }
       double duration = clip.path("files").get(0).path("duration").asDouble();
       assertThat(duration).isCloseTo(played, within(2 * frame));
-      assertThat(Double.parseDouble(Eye.probe(file(clip, 0), "stream=nb_read_packets").replaceAll("[^\\d].*", "")))
+      assertThat(
+              Double.parseDouble(
+                  Eye.probe(file(clip, 0), "stream=nb_read_packets").replaceAll("[^\\d].*", "")))
           .isCloseTo(played / frame, within(1.0));
     }
     assertThat(compared).isGreaterThanOrEqualTo(4);
@@ -193,8 +231,24 @@ class BatchTest {
     for (String[] arguments :
         new String[][] {
           {"batch", "--media", text.toString(), "--out", folder.resolve("none").toString()},
-          {"batch", "--media", episode.camera().toString(), "--spec", "nowhere", "--out", folder.resolve("none").toString()},
-          {"batch", "--media", episode.camera().toString(), "--length", "long", "--out", folder.resolve("none").toString()},
+          {
+            "batch",
+            "--media",
+            episode.camera().toString(),
+            "--spec",
+            "nowhere",
+            "--out",
+            folder.resolve("none").toString()
+          },
+          {
+            "batch",
+            "--media",
+            episode.camera().toString(),
+            "--length",
+            "long",
+            "--out",
+            folder.resolve("none").toString()
+          },
           {"batch"},
           {"tool", "fillers", text.toString()},
         }) {
@@ -208,17 +262,42 @@ class BatchTest {
   @Test
   void toolsAnswerInJson() {
     JsonMapper json = new JsonMapper();
-    JsonNode fillers = json.readTree(Command.run("tool", "fillers", episode.transcript().toString()).text());
-    assertThat(fillers).anyMatch(f -> f.path("text").asString().equals("Um,") && f.path("sure").asBoolean());
+    JsonNode fillers =
+        json.readTree(Command.run("tool", "fillers", episode.transcript().toString()).text());
+    assertThat(fillers)
+        .anyMatch(f -> f.path("text").asString().equals("Um,") && f.path("sure").asBoolean());
     assertThat(json.readTree(Command.run("tool", "specs").text())).hasSize(6);
-    JsonNode faces = json.readTree(Command.run("tool", "faces", episode.camera().toString()).text());
+    JsonNode faces =
+        json.readTree(Command.run("tool", "faces", episode.camera().toString()).text());
     long both = faces.valueStream().filter(f -> f.path("faces").size() == 2).count();
-    assertThat(both / (double) faces.size()).as("share of pictures with both faces").isGreaterThanOrEqualTo(0.95);
-    JsonNode path = json.readTree(Command.run("tool", "crop-path", episode.camera().toString(), "--shape", "9:16", "--transcript", episode.transcript().toString()).text());
-    assertThat(path).anyMatch(w -> w.path("person").asInt() == 0).anyMatch(w -> w.path("person").asInt() == 1);
-    assertThat(path).allMatch(w -> Math.abs(w.path("width").asDouble() / w.path("height").asDouble() - 9 / 16.0) < 0.001);
-    assertThat(json.readTree(Command.run("tool", "repeats", episode.transcript().toString()).text()).isArray()).isTrue();
-    JsonNode pauses = json.readTree(Command.run("tool", "pauses", episode.camera().toString()).text());
+    assertThat(both / (double) faces.size())
+        .as("share of pictures with both faces")
+        .isGreaterThanOrEqualTo(0.95);
+    JsonNode path =
+        json.readTree(
+            Command.run(
+                    "tool",
+                    "crop-path",
+                    episode.camera().toString(),
+                    "--shape",
+                    "9:16",
+                    "--transcript",
+                    episode.transcript().toString())
+                .text());
+    assertThat(path)
+        .anyMatch(w -> w.path("person").asInt() == 0)
+        .anyMatch(w -> w.path("person").asInt() == 1);
+    assertThat(path)
+        .allMatch(
+            w ->
+                Math.abs(w.path("width").asDouble() / w.path("height").asDouble() - 9 / 16.0)
+                    < 0.001);
+    assertThat(
+            json.readTree(Command.run("tool", "repeats", episode.transcript().toString()).text())
+                .isArray())
+        .isTrue();
+    JsonNode pauses =
+        json.readTree(Command.run("tool", "pauses", episode.camera().toString()).text());
     assertThat(pauses.size()).isGreaterThan(5);
   }
 }

@@ -43,7 +43,9 @@ final class Browser implements AutoCloseable {
   }
 
   Browser() {
-    playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+    playwright =
+        Playwright.create(
+            new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
     context =
         playwright
             .chromium()
@@ -52,14 +54,17 @@ final class Browser implements AutoCloseable {
                     .setExecutablePath(Path.of("/usr/bin/chromium"))
                     .setHeadless(true)
                     .setArgs(ARGUMENTS))
-            .newContext(new NewContextOptions().setViewportSize(1280, 800).setAcceptDownloads(true));
+            .newContext(
+                new NewContextOptions().setViewportSize(1280, 800).setAcceptDownloads(true));
     HeardInBrowser.tap(context);
     context.onRequest(r -> requests.add(r.url()));
   }
 
   /** A browser that remembers, in a folder, what pages stored in it. */
   Browser(Path profile) {
-    playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+    playwright =
+        Playwright.create(
+            new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
     context =
         playwright
             .chromium()

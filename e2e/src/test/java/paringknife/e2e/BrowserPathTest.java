@@ -26,7 +26,8 @@ import tools.jackson.databind.JsonNode;
 
 /** The whole path in the real interface: shelf, pick, pare, frame, letter, deliver. */
 class BrowserPathTest extends FerryInBrowser {
-  private static final LocatorAssertions.IsVisibleOptions SOON = new LocatorAssertions.IsVisibleOptions().setTimeout(120_000);
+  private static final LocatorAssertions.IsVisibleOptions SOON =
+      new LocatorAssertions.IsVisibleOptions().setTimeout(120_000);
 
   private JsonNode cues() {
     return api("/api/clips/" + clip().path("id").asLong() + "/cues");
@@ -36,15 +37,21 @@ class BrowserPathTest extends FerryInBrowser {
     return api("/api/episodes/1/clips").get(0);
   }
 
-  /** Shows a time of the clip, and waits until captions of the saved clip, not of what it was, are drawn for it. */
+  /**
+   * Shows a time of the clip, and waits until captions of the saved clip, not of what it was, are
+   * drawn for it.
+   */
   private void seekWithCaptions(long us) {
     page.evaluate("us => paringKnifePlayer.seek(us)", (double) us);
     String saved = "[data-script*='clip=" + clip().path("revision").asLong() + "&']";
-    page.locator("[data-testid=captions]" + saved + "[data-drawn='" + us + "']").waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.ATTACHED));
+    page.locator("[data-testid=captions]" + saved + "[data-drawn='" + us + "']")
+        .waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.ATTACHED));
   }
 
   private void stage(String name) {
-    page.locator("nav[aria-label=Stages] button").filter(new Locator.FilterOptions().setHasText(name)).click();
+    page.locator("nav[aria-label=Stages] button")
+        .filter(new Locator.FilterOptions().setHasText(name))
+        .click();
   }
 
   @Test
@@ -63,7 +70,8 @@ class BrowserPathTest extends FerryInBrowser {
   void wordsFollowWhilePlayingAndSearchCountsHits() {
     page.locator("[data-w='6']").click();
     page.keyboard().press("Space");
-    assertThat(page.locator(".word.spoken")).hasAttribute("data-w", java.util.regex.Pattern.compile("[89]|1\\d"));
+    assertThat(page.locator(".word.spoken"))
+        .hasAttribute("data-w", java.util.regex.Pattern.compile("[89]|1\\d"));
     page.keyboard().press("Space");
     page.keyboard().press("/");
     page.keyboard().type("rang");
@@ -81,7 +89,10 @@ class BrowserPathTest extends FerryInBrowser {
     assertThat(page.getByTestId("pick").first()).isVisible();
     assertThat(page.getByTestId("pick").first().locator("li").first()).isVisible();
     page.locator("[data-w='0']").click();
-    page.locator("[data-w='50']").click(new Locator.ClickOptions().setModifiers(List.of(com.microsoft.playwright.options.KeyboardModifier.SHIFT)));
+    page.locator("[data-w='50']")
+        .click(
+            new Locator.ClickOptions()
+                .setModifiers(List.of(com.microsoft.playwright.options.KeyboardModifier.SHIFT)));
     page.getByText("Make it a clip").click();
     assertThat(page.getByTestId("clip")).hasCount(1);
     assertThat(page.getByTestId("gauge")).isVisible();
@@ -113,7 +124,10 @@ class BrowserPathTest extends FerryInBrowser {
     assertThat(tray).containsText("By hand");
     JsonNode pared = clip();
     assertThat(pared.path("lengthUs").asDouble()).isLessThan(whole - 4e6);
-    assertThat(page.getByTestId("length")).hasText(String.format(java.util.Locale.ROOT, "%.1f s", pared.path("lengthUs").asDouble() / 1e6));
+    assertThat(page.getByTestId("length"))
+        .hasText(
+            String.format(
+                java.util.Locale.ROOT, "%.1f s", pared.path("lengthUs").asDouble() / 1e6));
     tray.getByText("put back").last().click();
     saved();
     assertThat(page.locator("[data-w='9']")).not().hasClass(java.util.regex.Pattern.compile("cut"));
@@ -128,9 +142,11 @@ class BrowserPathTest extends FerryInBrowser {
     assertThat(page.getByTestId("fit-steps").locator("li").first()).isVisible();
     page.getByTestId("fit-now").click();
     saved();
-    assertThat(clip().path("lengthUs").asDouble()).isLessThanOrEqualTo(Math.round(before / 1e6 / 1.05) * 1e6);
+    assertThat(clip().path("lengthUs").asDouble())
+        .isLessThanOrEqualTo(Math.round(before / 1e6 / 1.05) * 1e6);
     page.getByTestId("versions").click();
-    assertThat(page.getByText(java.util.regex.Pattern.compile("before: fit to")).first()).isVisible();
+    assertThat(page.getByText(java.util.regex.Pattern.compile("before: fit to")).first())
+        .isVisible();
     page.getByText("return", new Page.GetByTextOptions().setExact(true)).first().click();
     saved();
     page.keyboard().press("Escape");
@@ -177,12 +193,17 @@ class BrowserPathTest extends FerryInBrowser {
   @Order(7)
   void theFrameHoldsWhoeverSpeaks() {
     stage("Frame");
-    assertThat(page.getByText("Ada Moor", new Page.GetByTextOptions().setExact(true)).last()).isVisible();
+    assertThat(page.getByText("Ada Moor", new Page.GetByTextOptions().setExact(true)).last())
+        .isVisible();
     JsonNode preview = api("/api/clips/" + clip().path("id").asLong() + "/preview");
     JsonNode card = api("/api/episodes/1");
     List<String> held = new ArrayList<>();
     for (JsonNode run : preview.path("windows")) {
-      held.add(card.path("people").get(run.path("window").path("person").asInt()).path("name").asString());
+      held.add(
+          card.path("people")
+              .get(run.path("window").path("person").asInt())
+              .path("name")
+              .asString());
     }
     assertThat(held).startsWith("Ada Moor", "Ben Ford");
     assertThat(card.path("people").get(0).path("name").asString()).isEqualTo("Ada Moor");
@@ -205,17 +226,24 @@ class BrowserPathTest extends FerryInBrowser {
       page.waitForTimeout(200);
       with = page.getByTestId("plate").screenshot();
     }
-    assertThat(java.util.Arrays.equals(with, without)).as("captions make no difference on the plate").isFalse();
+    assertThat(java.util.Arrays.equals(with, without))
+        .as("captions make no difference on the plate")
+        .isFalse();
   }
 
-  /** What stands on the canvas of the captions; the worker's drawing reaches it after the worker has said so. */
+  /**
+   * What stands on the canvas of the captions; the worker's drawing reaches it after the worker has
+   * said so.
+   */
   private Path captionsOnGround() throws IOException {
     String drawn =
         (String)
             page.evaluate(
                 "() => { const c = document.querySelector('[data-testid=captions]'); const o = document.createElement('canvas'); o.width = c.width; o.height = c.height;"
                     + " const x = o.getContext('2d'); x.fillStyle = '#205030'; x.fillRect(0, 0, o.width, o.height); x.drawImage(c, 0, 0); return o.toDataURL('image/png'); }");
-    return Files.write(folder.resolve("browser.png"), java.util.Base64.getDecoder().decode(drawn.substring(drawn.indexOf(',') + 1)));
+    return Files.write(
+        folder.resolve("browser.png"),
+        java.util.Base64.getDecoder().decode(drawn.substring(drawn.indexOf(',') + 1)));
   }
 
   /** The very glyphs: libass in the browser against libass in ffmpeg, same script, same fonts. */
@@ -223,12 +251,17 @@ class BrowserPathTest extends FerryInBrowser {
   @Order(8)
   void captionsInTheBrowserAreThoseThatAreBurnt() throws IOException {
     JsonNode cues = cues();
-    String script = page.request().get(server.address() + "/api/clips/" + clip().path("id").asLong() + "/captions.ass").text();
+    String script =
+        page.request()
+            .get(server.address() + "/api/clips/" + clip().path("id").asLong() + "/captions.ass")
+            .text();
     Path ass = Files.writeString(folder.resolve("preview.ass"), script);
     Path fonts = new CaptionFonts(folder.resolve("fonts")).directory();
     for (int cue : new int[] {0, 2, 4}) {
       JsonNode span = cues.get(cue).path("span");
-      long frame = Math.round((span.path("startUs").asDouble() + span.path("endUs").asDouble()) / 2 / 40_000);
+      long frame =
+          Math.round(
+              (span.path("startUs").asDouble() + span.path("endUs").asDouble()) / 2 / 40_000);
       seekWithCaptions(frame * 40_000 + 100);
       double second = (frame * 40_000 + 100) / 1e6;
       Eye.Likeness likeness = Eye.captionLikeness(captionsOnGround(), ass, fonts, second, folder);
@@ -268,14 +301,20 @@ class BrowserPathTest extends FerryInBrowser {
 
   /** Where the player is and what its audio clock says in one and the same frame, seconds. */
   private double[] played() {
-    List<?> both = (List<?>) page.evaluate("() => new Promise((done) => requestAnimationFrame(() => done([paringKnifePlayer.position / 1e6, heard.context.currentTime])))");
-    return new double[] {((Number) both.get(0)).doubleValue(), ((Number) both.get(1)).doubleValue()};
+    List<?> both =
+        (List<?>)
+            page.evaluate(
+                "() => new Promise((done) => requestAnimationFrame(() => done([paringKnifePlayer.position / 1e6, heard.context.currentTime])))");
+    return new double[] {
+      ((Number) both.get(0)).doubleValue(), ((Number) both.get(1)).doubleValue()
+    };
   }
 
   @Test
   @Order(9)
   void playingFasterKeepsTheCut() {
-    page.evaluate("async () => { await paringKnifePlayer.seek(0); await paringKnifePlayer.setRate(2); await paringKnifePlayer.play(); }");
+    page.evaluate(
+        "async () => { await paringKnifePlayer.seek(0); await paringKnifePlayer.setRate(2); await paringKnifePlayer.play(); }");
     HeardInBrowser.playUntil(page, 1e6);
     double[] before = played();
     HeardInBrowser.playUntil(page, 5e6);
@@ -289,20 +328,27 @@ class BrowserPathTest extends FerryInBrowser {
   @Order(9)
   void thePreviewPlaysTheCutWithoutGaps() {
     HeardInBrowser.pace(page, 0.5);
-    page.evaluate("async () => { await paringKnifePlayer.seek(0); paringKnifePlayer.lateFrames = 0; paringKnifePlayer.shownFrames = 0; await paringKnifePlayer.play(); }");
+    page.evaluate(
+        "async () => { await paringKnifePlayer.seek(0); paringKnifePlayer.lateFrames = 0; paringKnifePlayer.shownFrames = 0; await paringKnifePlayer.play(); }");
     HeardInBrowser.playUntil(page, 6.5e6);
-    Map<?, ?> state = (Map<?, ?>) page.evaluate("() => new Promise((done) => requestAnimationFrame(() => done({ us: paringKnifePlayer.position, late: paringKnifePlayer.lateFrames, shown: paringKnifePlayer.shownFrames })))");
+    Map<?, ?> state =
+        (Map<?, ?>)
+            page.evaluate(
+                "() => new Promise((done) => requestAnimationFrame(() => done({ us: paringKnifePlayer.position, late: paringKnifePlayer.lateFrames, shown: paringKnifePlayer.shownFrames })))");
     page.evaluate("paringKnifePlayer.pause()");
     HeardInBrowser.pace(page, 1);
     long due = (long) (((Number) state.get("us")).doubleValue() / 40_000) + 1;
     assertThat(clip().path("kept").size()).as("spans, so joins between them").isGreaterThan(3);
     assertThat(((Number) state.get("late")).intValue()).as("pictures shown late").isZero();
-    assertThat(((Number) state.get("shown")).longValue()).as("pictures shown of %s", due).isBetween(due - 1, due);
+    assertThat(((Number) state.get("shown")).longValue())
+        .as("pictures shown of %s", due)
+        .isBetween(due - 1, due);
   }
 
   @Test
   @Order(9)
-  void everythingIsThereAfterServerBrowserAndDatabaseWereKilled() throws IOException, InterruptedException {
+  void everythingIsThereAfterServerBrowserAndDatabaseWereKilled()
+      throws IOException, InterruptedException {
     stage("Pare");
     page.locator("[data-w='44']").click();
     page.keyboard().press("Backspace");
@@ -335,7 +381,10 @@ class BrowserPathTest extends FerryInBrowser {
     assertThat(first).hasAttribute("data-state", "RENDERING");
     for (String spec : List.of("vertical-60", "feed-square")) {
       assertThat(page.getByTestId("cell-" + id + "-" + spec))
-          .hasAttribute("data-state", "DONE", new LocatorAssertions.HasAttributeOptions().setTimeout(240_000));
+          .hasAttribute(
+              "data-state",
+              "DONE",
+              new LocatorAssertions.HasAttributeOptions().setTimeout(240_000));
     }
     first.getByText("ready to post").click();
     page.getByTestId("result").evaluate("v => { v.muted = true; return v.play(); }");
@@ -345,28 +394,38 @@ class BrowserPathTest extends FerryInBrowser {
     download.saveAs(zip);
     try (ZipFile file = new ZipFile(zip.toFile())) {
       List<? extends ZipEntry> entries = file.stream().toList();
-      assertThat(entries).hasSize(6).allMatch(e -> !e.getName().contains("/") && !e.getName().contains(".."));
+      assertThat(entries)
+          .hasSize(6)
+          .allMatch(e -> !e.getName().contains("/") && !e.getName().contains(".."));
       for (ZipEntry entry : entries) {
         Files.copy(file.getInputStream(entry), folder.resolve(entry.getName()));
       }
     }
-    assertThat(Eye.probe(finished("vertical-60", "mp4"), "stream=width,height")).startsWith("1080,1920");
-    assertThat(Eye.probe(finished("feed-square", "mp4"), "stream=width,height")).startsWith("1080,1080");
+    assertThat(Eye.probe(finished("vertical-60", "mp4"), "stream=width,height"))
+        .startsWith("1080,1920");
+    assertThat(Eye.probe(finished("feed-square", "mp4"), "stream=width,height"))
+        .startsWith("1080,1080");
   }
 
   private Path finished(String spec, String extension) throws IOException {
     try (var files = Files.list(folder)) {
-      return files.filter(f -> f.getFileName().toString().endsWith(spec + "." + extension)).findFirst().orElseThrow();
+      return files
+          .filter(f -> f.getFileName().toString().endsWith(spec + "." + extension))
+          .findFirst()
+          .orElseThrow();
     }
   }
 
-  /** The picture that the preview would show at a frame is the one in the file, within one frame. */
+  /**
+   * The picture that the preview would show at a frame is the one in the file, within one frame.
+   */
   @Test
   @Order(11)
   void theFileShowsWhatThePreviewShows() throws IOException {
     JsonNode preview = api("/api/clips/" + clip().path("id").asLong() + "/preview");
     Path file = finished("vertical-60", "mp4");
-    int frames = Integer.parseInt(Eye.probe(file, "stream=nb_read_packets").replaceAll("[^\\d].*", ""));
+    int frames =
+        Integer.parseInt(Eye.probe(file, "stream=nb_read_packets").replaceAll("[^\\d].*", ""));
     int compared = 0;
     for (JsonNode run : preview.path("runs")) {
       long k = run.path("count").asLong() / 2;
@@ -377,8 +436,10 @@ class BrowserPathTest extends FerryInBrowser {
       int bestOffset = 99;
       for (int offset = -3; offset <= 3; offset++) {
         double second = (run.path("episodeFrame").asLong() + k + offset + 0.25) / 25;
-        double difference = Eye.difference(made, Eye.upperPart(episode.camera(), crop(preview, clipFrame), second));
-        if (difference < best - 0.02 || difference < best + 0.02 && Math.abs(offset) < Math.abs(bestOffset)) {
+        double difference =
+            Eye.difference(made, Eye.upperPart(episode.camera(), crop(preview, clipFrame), second));
+        if (difference < best - 0.02
+            || difference < best + 0.02 && Math.abs(offset) < Math.abs(bestOffset)) {
           best = Math.min(best, difference);
           bestOffset = offset;
         }
@@ -395,7 +456,13 @@ class BrowserPathTest extends FerryInBrowser {
       long from = run.path("clipFrame").asLong();
       if (frame >= from && frame < from + run.path("count").asLong()) {
         JsonNode w = run.path("window");
-        return String.format(java.util.Locale.ROOT, "crop=%.3f:%.3f:%.3f:%.3f:exact=1,", w.path("width").asDouble(), w.path("height").asDouble(), w.path("x").asDouble(), w.path("y").asDouble());
+        return String.format(
+            java.util.Locale.ROOT,
+            "crop=%.3f:%.3f:%.3f:%.3f:exact=1,",
+            w.path("width").asDouble(),
+            w.path("height").asDouble(),
+            w.path("x").asDouble(),
+            w.path("y").asDouble());
       }
     }
     throw new IllegalStateException("no window at frame " + frame);
@@ -417,11 +484,14 @@ class BrowserPathTest extends FerryInBrowser {
     assertThat((List<?>) read).hasSize(cues.size());
     for (int i = 0; i < cues.size(); i++) {
       List<?> cue = (List<?>) ((List<?>) read).get(i);
-      assertThat(((Number) cue.get(0)).doubleValue()).isCloseTo(cues.get(i).path("span").path("startUs").asDouble() / 1e6, within(0.0011));
+      assertThat(((Number) cue.get(0)).doubleValue())
+          .isCloseTo(cues.get(i).path("span").path("startUs").asDouble() / 1e6, within(0.0011));
     }
   }
 
-  /** A browser that cannot decode single pictures still plays the cut, leaping over what was pared. */
+  /**
+   * A browser that cannot decode single pictures still plays the cut, leaping over what was pared.
+   */
   @Test
   @Order(13)
   void withoutWebCodecsAPlainPlayerPlaysTheCut() {
@@ -434,11 +504,18 @@ class BrowserPathTest extends FerryInBrowser {
       other.navigate(server.address() + "/episodes/1/pare?clip=" + clip.path("id").asLong());
       assertThat(other.getByTestId("plate")).hasAttribute("data-ready", "true");
       assertThat(other.evaluate("() => 'lateFrames' in paringKnifePlayer")).isEqualTo(false);
-      other.evaluate("us => paringKnifePlayer.seek(Math.max(0, us))", cutUs - clip.path("kept").get(0).path("startUs").asDouble() - 300_000);
+      other.evaluate(
+          "us => paringKnifePlayer.seek(Math.max(0, us))",
+          cutUs - clip.path("kept").get(0).path("startUs").asDouble() - 300_000);
       other.evaluate("() => paringKnifePlayer.play()");
       other.waitForFunction("us => paringKnifePlayer.episodeUs > us", nextUs + 200_000);
-      double position = ((Number) other.evaluate("() => { paringKnifePlayer.pause(); return paringKnifePlayer.position; }")).doubleValue();
-      assertThat(position).isGreaterThan(cutUs - clip.path("kept").get(0).path("startUs").asDouble());
+      double position =
+          ((Number)
+                  other.evaluate(
+                      "() => { paringKnifePlayer.pause(); return paringKnifePlayer.position; }"))
+              .doubleValue();
+      assertThat(position)
+          .isGreaterThan(cutUs - clip.path("kept").get(0).path("startUs").asDouble());
       assertThat(plain.errors).isEmpty();
     }
   }
@@ -447,7 +524,9 @@ class BrowserPathTest extends FerryInBrowser {
   @Order(14)
   void nothingWasAskedOfAnyOtherHostAndThePolicyHeld() {
     String own = server.address();
-    assertThat(browser.requests).isNotEmpty().allMatch(r -> r.startsWith(own + "/") || r.startsWith("blob:" + own));
+    assertThat(browser.requests)
+        .isNotEmpty()
+        .allMatch(r -> r.startsWith(own + "/") || r.startsWith("blob:" + own));
     assertThat(browser.errors).isEmpty();
   }
 }

@@ -18,7 +18,8 @@ final class Command {
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                 "-Xmx1g",
                 "-XX:+UseSerialGC",
-                "-XX:TieredStopAtLevel=1", // each lives for a minute: compiling it well would take longer than it saves
+                "-XX:TieredStopAtLevel=1", // each lives for a minute: compiling it well would take
+                // longer than it saves
                 "-Djava.awt.headless=true",
                 "-cp",
                 System.getProperty("java.class.path"),
@@ -32,8 +33,13 @@ final class Command {
   }
 
   static Process start(Path log, String... arguments) throws IOException {
-    List<String> command = new ArrayList<>(List.of("env", "--default-signal=INT")); // a test may run in the background, deaf to it
+    List<String> command =
+        new ArrayList<>(
+            List.of("env", "--default-signal=INT")); // a test may run in the background, deaf to it
     command.addAll(line(arguments));
-    return new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(log.toFile()).start();
+    return new ProcessBuilder(command)
+        .redirectErrorStream(true)
+        .redirectOutput(log.toFile())
+        .start();
   }
 }

@@ -21,21 +21,55 @@ final class Eye {
   static String readText(Path video, double second, Path folder) {
     Path picture = folder.resolve("read.png");
     ChildProcess.run(
-        List.of("ffmpeg", "-nostdin", "-y", "-v", "error", "-ss", number(second), "-i", video.toString(), "-frames:v", "1", "-vf", "crop=iw:ih*0.35:0:ih*0.5,eq=contrast=1.2", picture.toString()),
+        List.of(
+            "ffmpeg",
+            "-nostdin",
+            "-y",
+            "-v",
+            "error",
+            "-ss",
+            number(second),
+            "-i",
+            video.toString(),
+            "-frames:v",
+            "1",
+            "-vf",
+            "crop=iw:ih*0.35:0:ih*0.5,eq=contrast=1.2",
+            picture.toString()),
         null,
         LIMIT);
     String found =
-        ChildProcess.run(List.of("tesseract", picture.toString(), "-", "--psm", "11", "-l", "eng"), null, LIMIT).text();
+        ChildProcess.run(
+                List.of("tesseract", picture.toString(), "-", "--psm", "11", "-l", "eng"),
+                null,
+                LIMIT)
+            .text();
     return found.toLowerCase(Locale.ROOT).replaceAll("[^a-z]+", " ").trim();
   }
 
   /**
-   * Grey values of the upper part of one picture, at one size whatever the picture's own. The whole is
-   * scaled before it is cut: small pictures of differently sized parts differ by more than a frame does.
+   * Grey values of the upper part of one picture, at one size whatever the picture's own. The whole
+   * is scaled before it is cut: small pictures of differently sized parts differ by more than a
+   * frame does.
    */
   static byte[] upperPart(Path video, String filterBefore, double second) {
     return ChildProcess.run(
-            List.of("ffmpeg", "-nostdin", "-v", "error", "-ss", number(second), "-i", video.toString(), "-frames:v", "1", "-vf", filterBefore + "scale=216:384:flags=area,crop=216:172:0:0,format=gray", "-f", "rawvideo", "pipe:1"),
+            List.of(
+                "ffmpeg",
+                "-nostdin",
+                "-v",
+                "error",
+                "-ss",
+                number(second),
+                "-i",
+                video.toString(),
+                "-frames:v",
+                "1",
+                "-vf",
+                filterBefore + "scale=216:384:flags=area,crop=216:172:0:0,format=gray",
+                "-f",
+                "rawvideo",
+                "pipe:1"),
             null,
             LIMIT)
         .output();
@@ -53,7 +87,24 @@ final class Eye {
   static float[] sound(Path media, double from, double seconds) {
     byte[] bytes =
         ChildProcess.run(
-                List.of("ffmpeg", "-nostdin", "-v", "error", "-ss", number(from), "-t", number(seconds), "-i", media.toString(), "-ac", "1", "-ar", "8000", "-f", "f32le", "pipe:1"),
+                List.of(
+                    "ffmpeg",
+                    "-nostdin",
+                    "-v",
+                    "error",
+                    "-ss",
+                    number(from),
+                    "-t",
+                    number(seconds),
+                    "-i",
+                    media.toString(),
+                    "-ac",
+                    "1",
+                    "-ar",
+                    "8000",
+                    "-f",
+                    "f32le",
+                    "pipe:1"),
                 null,
                 LIMIT)
             .output();
@@ -80,7 +131,10 @@ final class Eye {
     return best / 8000.0;
   }
 
-  /** Where in {@code all} a shorter sound lies best, in seconds, by cross-correlation of like levels. */
+  /**
+   * Where in {@code all} a shorter sound lies best, in seconds, by cross-correlation of like
+   * levels.
+   */
   static double place(float[] part, float[] all) {
     int best = 0;
     double most = Double.NEGATIVE_INFINITY;
@@ -99,21 +153,78 @@ final class Eye {
     return best / 8000.0;
   }
 
-  /** How alike a picture of captions is to what ffmpeg burns, and to the bare ground; SSIM, 1 is the same. */
+  /**
+   * How alike a picture of captions is to what ffmpeg burns, and to the bare ground; SSIM, 1 is the
+   * same.
+   */
   record Likeness(double withCaptions, double withoutCaptions) {}
 
-  static Likeness captionLikeness(Path picture, Path ass, Path fonts, double second, Path folder) throws IOException {
+  static Likeness captionLikeness(Path picture, Path ass, Path fonts, double second, Path folder)
+      throws IOException {
     Path burnt = folder.resolve("burnt.png");
     Path bare = folder.resolve("bare.png");
     String ground = "format=gbrp,drawbox=color=0x205030:t=fill";
-    String captions = ground + ",setpts=" + number(second) + "/TB,ass=" + ass.getFileName() + ":fontsdir=" + fonts.getFileName();
-    ChildProcess.run(List.of("ffmpeg", "-nostdin", "-y", "-v", "error", "-i", picture.toString(), "-frames:v", "1", "-vf", captions, burnt.toString()), folder, LIMIT);
-    ChildProcess.run(List.of("ffmpeg", "-nostdin", "-y", "-v", "error", "-i", picture.toString(), "-frames:v", "1", "-vf", ground, bare.toString()), folder, LIMIT);
+    String captions =
+        ground
+            + ",setpts="
+            + number(second)
+            + "/TB,ass="
+            + ass.getFileName()
+            + ":fontsdir="
+            + fonts.getFileName();
+    ChildProcess.run(
+        List.of(
+            "ffmpeg",
+            "-nostdin",
+            "-y",
+            "-v",
+            "error",
+            "-i",
+            picture.toString(),
+            "-frames:v",
+            "1",
+            "-vf",
+            captions,
+            burnt.toString()),
+        folder,
+        LIMIT);
+    ChildProcess.run(
+        List.of(
+            "ffmpeg",
+            "-nostdin",
+            "-y",
+            "-v",
+            "error",
+            "-i",
+            picture.toString(),
+            "-frames:v",
+            "1",
+            "-vf",
+            ground,
+            bare.toString()),
+        folder,
+        LIMIT);
     return new Likeness(ssim(picture, burnt), ssim(picture, bare));
   }
 
   private static double ssim(Path a, Path b) {
-    String said = ChildProcess.run(List.of("ffmpeg", "-nostdin", "-i", a.toString(), "-i", b.toString(), "-filter_complex", "[0]format=gbrp[a];[1]format=gbrp[b];[a][b]ssim", "-f", "null", "-"), null, LIMIT).errors();
+    String said =
+        ChildProcess.run(
+                List.of(
+                    "ffmpeg",
+                    "-nostdin",
+                    "-i",
+                    a.toString(),
+                    "-i",
+                    b.toString(),
+                    "-filter_complex",
+                    "[0]format=gbrp[a];[1]format=gbrp[b];[a][b]ssim",
+                    "-f",
+                    "null",
+                    "-"),
+                null,
+                LIMIT)
+            .errors();
     Matcher all = Pattern.compile("All:([\\d.]+)").matcher(said);
     if (!all.find()) {
       throw new IllegalStateException(said);
@@ -122,12 +233,43 @@ final class Eye {
   }
 
   static String probe(Path media, String entries) {
-    return ChildProcess.run(List.of("ffprobe", "-v", "error", "-select_streams", "v:0", "-count_packets", "-show_entries", entries, "-of", "csv=p=0", media.toString()), null, LIMIT).text().trim();
+    return ChildProcess.run(
+            List.of(
+                "ffprobe",
+                "-v",
+                "error",
+                "-select_streams",
+                "v:0",
+                "-count_packets",
+                "-show_entries",
+                entries,
+                "-of",
+                "csv=p=0",
+                media.toString()),
+            null,
+            LIMIT)
+        .text()
+        .trim();
   }
 
   /** The last summary of ffmpeg's {@code ebur128}. */
   static String loudness(Path media) {
-    String said = ChildProcess.run(List.of("ffmpeg", "-nostdin", "-nostats", "-i", media.toString(), "-af", "ebur128=peak=true", "-f", "null", "-"), null, LIMIT).errors();
+    String said =
+        ChildProcess.run(
+                List.of(
+                    "ffmpeg",
+                    "-nostdin",
+                    "-nostats",
+                    "-i",
+                    media.toString(),
+                    "-af",
+                    "ebur128=peak=true",
+                    "-f",
+                    "null",
+                    "-"),
+                null,
+                LIMIT)
+            .errors();
     return said.substring(said.lastIndexOf("Summary:"));
   }
 

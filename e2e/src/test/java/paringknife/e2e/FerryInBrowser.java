@@ -15,7 +15,10 @@ import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
-/** A server of its own with the made episode on its shelf, and a page of a browser: walked step by step. */
+/**
+ * A server of its own with the made episode on its shelf, and a page of a browser: walked step by
+ * step.
+ */
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 abstract class FerryInBrowser {

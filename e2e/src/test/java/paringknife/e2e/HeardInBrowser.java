@@ -12,11 +12,11 @@ import javax.sound.sampled.AudioInputStream;
 import javax.sound.sampled.AudioSystem;
 
 /**
- * What a page sends to the loudspeaker: every buffer it starts, and when it lets go of its output, put
- * together by the browser's own audio engine afterwards. A buffer started late is late here as well. The
- * audio clock that pages read goes on with the frames that they draw, by {@link #LONGEST_STEP_MS} at
- * most: a host that is held up holds up the clock too, and what is tested is the order of things, not
- * how quick the machine is.
+ * What a page sends to the loudspeaker: every buffer it starts, and when it lets go of its output,
+ * put together by the browser's own audio engine afterwards. A buffer started late is late here as
+ * well. The audio clock that pages read goes on with the frames that they draw, by {@link
+ * #LONGEST_STEP_MS} at most: a host that is held up holds up the clock too, and what is tested is
+ * the order of things, not how quick the machine is.
  */
 final class HeardInBrowser {
   private static final float RATE = 48_000;
@@ -67,9 +67,13 @@ final class HeardInBrowser {
     context.addInitScript(TAP);
   }
 
-  /** Plays from the beginning until a time, in microseconds of what is played, and writes what was heard. */
+  /**
+   * Plays from the beginning until a time, in microseconds of what is played, and writes what was
+   * heard.
+   */
   static void play(Page page, double untilUs, Path file) throws IOException {
-    page.evaluate("async () => { await paringKnifePlayer.play(); paringKnifePlayer.pause(); await paringKnifePlayer.seek(0); }");
+    page.evaluate(
+        "async () => { await paringKnifePlayer.play(); paringKnifePlayer.pause(); await paringKnifePlayer.seek(0); }");
     start(page);
     page.evaluate("() => paringKnifePlayer.play()");
     playUntil(page, untilUs);
@@ -79,7 +83,8 @@ final class HeardInBrowser {
 
   /** Starts listening; the page must have played something before. */
   static void start(Page page) {
-    page.evaluate("() => { heard.from = heard.context.currentTime; heard.started = heard.started.filter((s) => !(s.output.cutAt <= heard.from)); }");
+    page.evaluate(
+        "() => { heard.from = heard.context.currentTime; heard.started = heard.started.filter((s) => !(s.output.cutAt <= heard.from)); }");
   }
 
   /** Writes what was heard since the start into a WAV file. */
@@ -111,7 +116,11 @@ final class HeardInBrowser {
                 """);
     byte[] samples = Base64.getDecoder().decode(text);
     AudioFormat format = new AudioFormat(RATE, Short.SIZE, 1, true, false);
-    AudioSystem.write(new AudioInputStream(new ByteArrayInputStream(samples), format, samples.length / Short.BYTES), AudioFileFormat.Type.WAVE, file.toFile());
+    AudioSystem.write(
+        new AudioInputStream(
+            new ByteArrayInputStream(samples), format, samples.length / Short.BYTES),
+        AudioFileFormat.Type.WAVE,
+        file.toFile());
   }
 
   /** How fast the audio clock goes, as a share of the time that goes by. */
@@ -121,6 +130,9 @@ final class HeardInBrowser {
 
   /** Waits until the player is past a time, in microseconds of what it plays. */
   static void playUntil(Page page, double us) {
-    page.waitForFunction("us => paringKnifePlayer.position >= us", us, new Page.WaitForFunctionOptions().setTimeout(300_000));
+    page.waitForFunction(
+        "us => paringKnifePlayer.position >= us",
+        us,
+        new Page.WaitForFunctionOptions().setTimeout(300_000));
   }
 }

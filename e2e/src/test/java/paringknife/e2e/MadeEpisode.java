@@ -20,13 +20,24 @@ record MadeEpisode(Path folder) {
   private static final JsonMapper JSON = new JsonMapper();
 
   private static final DemoMaker.Plan FERRY =
-      new DemoMaker.Plan("ferry", "ferry.txt", "Test talk", "The last ferry", List.of(new Voice('A', "Ada Moor", "slt", 1.1), new Voice('B', "Ben Ford", "rms", 1.1)), new FrameRate(25, 1), 960, 540, 0);
+      new DemoMaker.Plan(
+          "ferry",
+          "ferry.txt",
+          "Test talk",
+          "The last ferry",
+          List.of(new Voice('A', "Ada Moor", "slt", 1.1), new Voice('B', "Ben Ford", "rms", 1.1)),
+          new FrameRate(25, 1),
+          960,
+          540,
+          0);
 
   /** Made once in a run of the tests, by whichever of its processes comes first, and copied. */
   static MadeEpisode ferry(Path into) throws IOException {
     Path made = Files.createDirectories(Path.of("target", "made", System.getProperty("run")));
     Path ferry = made.resolve("ferry");
-    try (FileChannel channel = FileChannel.open(made.resolve("lock"), StandardOpenOption.CREATE, StandardOpenOption.WRITE);
+    try (FileChannel channel =
+            FileChannel.open(
+                made.resolve("lock"), StandardOpenOption.CREATE, StandardOpenOption.WRITE);
         FileLock alone = channel.lock()) {
       if (alone.isValid() && !Files.exists(made.resolve("whole"))) {
         DemoMaker.make(FERRY, made);
@@ -41,7 +52,18 @@ record MadeEpisode(Path folder) {
   static MadeEpisode mill(Path into) throws IOException {
     return new MadeEpisode(
         DemoMaker.make(
-            new DemoMaker.Plan("mill", "mill.txt", "Test talk", "A thumb of tallow", List.of(new Voice('H', "Hester Lock", "slt", 1.0), new Voice('G', "Gus Weir", "awb", 1.05)), new FrameRate(30_000, 1_001), 960, 540, 1),
+            new DemoMaker.Plan(
+                "mill",
+                "mill.txt",
+                "Test talk",
+                "A thumb of tallow",
+                List.of(
+                    new Voice('H', "Hester Lock", "slt", 1.0),
+                    new Voice('G', "Gus Weir", "awb", 1.05)),
+                new FrameRate(30_000, 1_001),
+                960,
+                540,
+                1),
             into));
   }
 

@@ -33,18 +33,27 @@ import paringknife.core.time.FrameRate;
 import paringknife.media.ffmpeg.Measurement;
 import tools.jackson.databind.JsonNode;
 
-/** Paring in the real interface: what keeps its time, gaps, clean-up, parting, handing on, a second window, a killed server. */
+/**
+ * Paring in the real interface: what keeps its time, gaps, clean-up, parting, handing on, a second
+ * window, a killed server.
+ */
 class ParingInBrowserTest extends FerryInBrowser {
   private static final int RATE = 8_000;
 
   @BeforeAll
   void openTheEpisode() {
     page.navigate(server.address());
-    page.locator("[data-testid=episode] img").waitFor(new Locator.WaitForOptions().setTimeout(120_000));
+    page.locator("[data-testid=episode] img")
+        .waitFor(new Locator.WaitForOptions().setTimeout(120_000));
     while (!api("/api/shelf").get(0).path("state").asString().equals("READY")) {
       page.waitForTimeout(300);
     }
-    page.request().post(server.address() + "/api/episodes/1/clips", RequestOptions.create().setHeader("Content-Type", "application/json").setData("{\"firstWord\":0,\"lastWord\":60,\"title\":\"The rope\"}"));
+    page.request()
+        .post(
+            server.address() + "/api/episodes/1/clips",
+            RequestOptions.create()
+                .setHeader("Content-Type", "application/json")
+                .setData("{\"firstWord\":0,\"lastWord\":60,\"title\":\"The rope\"}"));
     openPare(page);
   }
 
@@ -59,18 +68,22 @@ class ParingInBrowserTest extends FerryInBrowser {
 
   private void select(int first, int last) {
     page.locator("[data-w='" + first + "']").click();
-    page.locator("[data-w='" + last + "']").click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.SHIFT)));
+    page.locator("[data-w='" + last + "']")
+        .click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.SHIFT)));
   }
 
   private Locator word(int index) {
     return page.locator("[data-w='" + index + "']");
   }
 
-  /** The keyboard pass: a sentence already heard is dropped while the rest plays on without a break. */
+  /**
+   * The keyboard pass: a sentence already heard is dropped while the rest plays on without a break.
+   */
   @Test
   @Order(0)
   void whatWasJustHeardIsDroppedWithoutStopping() throws IOException {
-    page.evaluate("async () => { await paringKnifePlayer.play(); paringKnifePlayer.pause(); await paringKnifePlayer.seek(0); }");
+    page.evaluate(
+        "async () => { await paringKnifePlayer.play(); paringKnifePlayer.pause(); await paringKnifePlayer.seek(0); }");
     double in = clip().path("kept").get(0).path("startUs").asDouble() / 1e6;
     double[] sentence = {0, 0};
     JsonNode transcript = api("/api/episodes/1/transcript");
@@ -103,7 +116,10 @@ class ParingInBrowserTest extends FerryInBrowser {
     saved();
   }
 
-  /** A pause is stood on like a word, taken out and put back, and the step after it is the next word. */
+  /**
+   * A pause is stood on like a word, taken out and put back, and the step after it is the next
+   * word.
+   */
   @Test
   @Order(0)
   void aPauseIsSelectedParedAndPutBackFromTheKeyboard() {
@@ -142,7 +158,10 @@ class ParingInBrowserTest extends FerryInBrowser {
     JsonNode start = transcript.path("startUs");
     JsonNode end = transcript.path("endUs");
     return IntStream.range(5, 55)
-        .filter(i -> start.get(i + 1).asLong() - end.get(i).asLong() >= 500_000 && end.get(i + 1).asLong() + 300_000 > start.get(i + 2).asLong())
+        .filter(
+            i ->
+                start.get(i + 1).asLong() - end.get(i).asLong() >= 500_000
+                    && end.get(i + 1).asLong() + 300_000 > start.get(i + 2).asLong())
         .findFirst()
         .orElseThrow();
   }
@@ -166,7 +185,9 @@ class ParingInBrowserTest extends FerryInBrowser {
     Set<Long> captioned = new HashSet<>();
     api("/api/clips/1/cues").findValues("wordId").forEach(id -> captioned.add(id.asLong()));
     JsonNode ids = api("/api/episodes/1/transcript").path("ids");
-    assertThat(captioned).contains(ids.get(14).asLong()).doesNotContain(ids.get(9).asLong(), ids.get(16).asLong());
+    assertThat(captioned)
+        .contains(ids.get(14).asLong())
+        .doesNotContain(ids.get(9).asLong(), ids.get(16).asLong());
 
     select(11, 11);
     page.keyboard().press("i");
@@ -192,7 +213,10 @@ class ParingInBrowserTest extends FerryInBrowser {
     return 10 * Math.log10(sum / Math.max(1, last - first) + 1e-12);
   }
 
-  /** What the loudspeaker gets has the room where words were silenced and where the gap is, and the words beside them. */
+  /**
+   * What the loudspeaker gets has the room where words were silenced and where the gap is, and the
+   * words beside them.
+   */
   @Test
   @Order(2)
   void theRoomIsHeardInsteadAndTheGapIsAsLongAsItSays() throws IOException {
@@ -210,30 +234,47 @@ class ParingInBrowserTest extends FerryInBrowser {
     double from = toned.path("startUs").asDouble() / 1e6 - in + delay;
     double to = toned.path("endUs").asDouble() / 1e6 - in + delay;
     double speech = rmsDb(heard, delay + 0.3, delay + opening - 0.1);
-    assertThat(rmsDb(heard, from + 0.03, to - 0.03)).as("in place of the words").isLessThan(speech - 20).isGreaterThan(-100);
+    assertThat(rmsDb(heard, from + 0.03, to - 0.03))
+        .as("in place of the words")
+        .isLessThan(speech - 20)
+        .isGreaterThan(-100);
     double gapAt = first.path("endUs").asDouble() / 1e6 - in + delay;
     assertThat(rmsDb(heard, gapAt + 0.03, gapAt + 1.17)).as("in the gap").isLessThan(speech - 20);
     double next = clip.path("kept").get(1).path("startUs").asDouble() / 1e6;
-    double place = Eye.place(Eye.sound(episode.camera(), next, words.get(14).path("start").asDouble() - next - 0.05), heard);
+    double place =
+        Eye.place(
+            Eye.sound(episode.camera(), next, words.get(14).path("start").asDouble() - next - 0.05),
+            heard);
     assertThat(place - gapAt).as("the gap's length").isCloseTo(1.2, within(0.01));
   }
 
   @Test
   @Order(3)
   void theVoiceIsCleanedHeardBothWaysAndMeasured() {
-    page.getByTestId("sound").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("noise")).click();
-    page.getByTestId("sound").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("hum")).click();
+    page.getByTestId("sound")
+        .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("noise"))
+        .click();
+    page.getByTestId("sound")
+        .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("hum"))
+        .click();
     saved();
     assertThat(clip().path("cleanup").path("noise").asBoolean()).isTrue();
     assertThat(page.getByTestId("loudness")).containsText("LUFS");
     browser.requests.clear();
-    page.evaluate("async () => { await paringKnifePlayer.seek(0); await paringKnifePlayer.play(); }");
+    page.evaluate(
+        "async () => { await paringKnifePlayer.seek(0); await paringKnifePlayer.play(); }");
     HeardInBrowser.playUntil(page, 1e6);
     page.getByTestId("as-recorded").check();
     HeardInBrowser.playUntil(page, 2e6);
-    double at = ((Number) page.evaluate("() => { paringKnifePlayer.pause(); return paringKnifePlayer.position; }")).doubleValue();
+    double at =
+        ((Number)
+                page.evaluate(
+                    "() => { paringKnifePlayer.pause(); return paringKnifePlayer.position; }"))
+            .doubleValue();
     assertThat(at).as("it goes on where it was").isBetween(2e6, 8e6);
-    assertThat(browser.requests).anyMatch(r -> r.contains("/sound?") && r.contains("asRecorded=false")).anyMatch(r -> r.contains("/sound?") && r.contains("asRecorded=true"));
+    assertThat(browser.requests)
+        .anyMatch(r -> r.contains("/sound?") && r.contains("asRecorded=false"))
+        .anyMatch(r -> r.contains("/sound?") && r.contains("asRecorded=true"));
     page.getByTestId("as-recorded").uncheck();
   }
 
@@ -257,21 +298,31 @@ class ParingInBrowserTest extends FerryInBrowser {
           watch();
         }""");
     page.keyboard().press("Alt+h");
-    page.waitForFunction("() => turns.length === 1", null, new Page.WaitForFunctionOptions().setTimeout(120_000));
+    page.waitForFunction(
+        "() => turns.length === 1", null, new Page.WaitForFunctionOptions().setTimeout(120_000));
     page.keyboard().press("e");
     saved();
-    page.waitForFunction("() => turns.length === 2", null, new Page.WaitForFunctionOptions().setTimeout(120_000));
+    page.waitForFunction(
+        "() => turns.length === 2", null, new Page.WaitForFunctionOptions().setTimeout(120_000));
     Object turns = page.evaluate("() => turns");
     page.keyboard().press("Control+z");
     saved();
     page.evaluate("() => paringKnifePlayer.pause()");
     JsonNode transcript = api("/api/episodes/1/transcript");
-    double opening = transcript.path("startUs").get(20).asDouble() - clip().path("kept").get(0).path("startUs").asDouble();
-    double gaps = clip().path("gaps").findValues("lengthUs").stream().mapToDouble(JsonNode::asDouble).sum();
-    double length = transcript.path("endUs").get(24).asDouble() - transcript.path("startUs").get(20).asDouble();
+    double opening =
+        transcript.path("startUs").get(20).asDouble()
+            - clip().path("kept").get(0).path("startUs").asDouble();
+    double gaps =
+        clip().path("gaps").findValues("lengthUs").stream().mapToDouble(JsonNode::asDouble).sum();
+    double length =
+        transcript.path("endUs").get(24).asDouble() - transcript.path("startUs").get(20).asDouble();
     for (Object turn : (List<?>) turns) {
-      assertThat(((Number) ((List<?>) turn).get(1)).doubleValue()).as("begins with the selection").isCloseTo(opening + gaps, within(25_000.0));
-      assertThat(((Number) ((List<?>) turn).get(0)).doubleValue()).as("ends with it").isCloseTo(opening + gaps + length, within(25_000.0));
+      assertThat(((Number) ((List<?>) turn).get(1)).doubleValue())
+          .as("begins with the selection")
+          .isCloseTo(opening + gaps, within(25_000.0));
+      assertThat(((Number) ((List<?>) turn).get(0)).doubleValue())
+          .as("ends with it")
+          .isCloseTo(opening + gaps + length, within(25_000.0));
     }
   }
 
@@ -314,20 +365,29 @@ class ParingInBrowserTest extends FerryInBrowser {
     page.getByTestId("hand-on").click();
     page.getByLabel("Frames left around each piece").fill("0");
     Download list = page.waitForDownload(() -> page.getByText("EDL, CMX 3600").click());
-    assertThat(EditDecisionList.read(Files.readString(list.path()), new FrameRate(25, 1))).anyMatch(e -> e.held()).hasSizeGreaterThanOrEqualTo(3);
+    assertThat(EditDecisionList.read(Files.readString(list.path()), new FrameRate(25, 1)))
+        .anyMatch(e -> e.held())
+        .hasSizeGreaterThanOrEqualTo(3);
     page.getByTestId("pieces-one").click();
     page.getByLabel("Frames left around each piece").fill("5");
     page.getByTestId("pieces-each").click();
     Locator made = page.getByTestId("pieces-made");
     assertThat(made).hasCount(2);
-    assertThat(made.filter(new Locator.FilterOptions().setHasText("save"))).hasCount(2, new LocatorAssertions.HasCountOptions().setTimeout(120_000));
+    assertThat(made.filter(new Locator.FilterOptions().setHasText("save")))
+        .hasCount(2, new LocatorAssertions.HasCountOptions().setTimeout(120_000));
     Path one = folder.resolve("one.mp4");
-    Files.copy(page.waitForDownload(() -> made.nth(0).getByText("save").click()).path(), one, StandardCopyOption.REPLACE_EXISTING);
+    Files.copy(
+        page.waitForDownload(() -> made.nth(0).getByText("save").click()).path(),
+        one,
+        StandardCopyOption.REPLACE_EXISTING);
     Measurement measured = Measurement.of(one);
     assertThat(measured.seconds()).isCloseTo(clip.path("lengthUs").asDouble() / 1e6, within(0.1));
     assertThat(measured.width()).isEqualTo(960);
     Path zip = folder.resolve("each.zip");
-    Files.copy(page.waitForDownload(() -> made.nth(1).getByText("save").click()).path(), zip, StandardCopyOption.REPLACE_EXISTING);
+    Files.copy(
+        page.waitForDownload(() -> made.nth(1).getByText("save").click()).path(),
+        zip,
+        StandardCopyOption.REPLACE_EXISTING);
     List<String> names = new ArrayList<>();
     try (ZipFile pieces = new ZipFile(zip.toFile())) {
       for (ZipEntry entry : pieces.stream().map(e -> (ZipEntry) e).toList()) {
@@ -391,10 +451,19 @@ class ParingInBrowserTest extends FerryInBrowser {
     for (int delay : new int[] {3, 12}) {
       JsonNode before = clip();
       java.net.http.HttpClient http = java.net.http.HttpClient.newHttpClient();
-      String body = "{\"revision\":" + before.path("revision").asInt() + ",\"intent\":{\"type\":\"pareWords\",\"first\":50,\"last\":" + (50 + delay % 5) + "}}";
+      String body =
+          "{\"revision\":"
+              + before.path("revision").asInt()
+              + ",\"intent\":{\"type\":\"pareWords\",\"first\":50,\"last\":"
+              + (50 + delay % 5)
+              + "}}";
       var answer =
           http.sendAsync(
-              java.net.http.HttpRequest.newBuilder(URI.create(server.address() + "/api/clips/1/changes")).header("Content-Type", "application/json").POST(java.net.http.HttpRequest.BodyPublishers.ofString(body)).build(),
+              java.net.http.HttpRequest.newBuilder(
+                      URI.create(server.address() + "/api/clips/1/changes"))
+                  .header("Content-Type", "application/json")
+                  .POST(java.net.http.HttpRequest.BodyPublishers.ofString(body))
+                  .build(),
               java.net.http.HttpResponse.BodyHandlers.ofString());
       Thread.sleep(delay);
       server.kill();
@@ -416,7 +485,8 @@ class ParingInBrowserTest extends FerryInBrowser {
 
   @Test
   @Order(10)
-  void whatIsDoneWhileTheServerIsAwayIsKeptInTheWindowAndSent() throws IOException, InterruptedException {
+  void whatIsDoneWhileTheServerIsAwayIsKeptInTheWindowAndSent()
+      throws IOException, InterruptedException {
     JsonNode before = clip();
     select(22, 23);
     int port = URI.create(server.address()).getPort();

@@ -16,37 +16,81 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import paringknife.media.process.ChildProcess;
 
-/** Words gathered in two episodes, moved by keys and by dragging, and typed along, in the real interface. */
+/**
+ * Words gathered in two episodes, moved by keys and by dragging, and typed along, in the real
+ * interface.
+ */
 class PlacesTest {
   @TempDir Path folder;
 
   private static void make(Path media, String name, String text) throws Exception {
     ChildProcess.run(
-        List.of("ffmpeg", "-nostdin", "-y", "-v", "error", "-f", "lavfi", "-t", "8", "-i", "testsrc2=s=640x360:r=25", "-f", "lavfi", "-t", "8", "-i", "sine", "-c:v", "libx264", "-preset", "ultrafast", "-g", "25", media.resolve(name + ".mp4").toString()),
+        List.of(
+            "ffmpeg",
+            "-nostdin",
+            "-y",
+            "-v",
+            "error",
+            "-f",
+            "lavfi",
+            "-t",
+            "8",
+            "-i",
+            "testsrc2=s=640x360:r=25",
+            "-f",
+            "lavfi",
+            "-t",
+            "8",
+            "-i",
+            "sine",
+            "-c:v",
+            "libx264",
+            "-preset",
+            "ultrafast",
+            "-g",
+            "25",
+            media.resolve(name + ".mp4").toString()),
         null,
         Duration.ofMinutes(1));
-    StringBuilder json = new StringBuilder("{\"language\":\"en\",\"speakers\":[\"" + name + "\"],\"words\":[");
+    StringBuilder json =
+        new StringBuilder("{\"language\":\"en\",\"speakers\":[\"" + name + "\"],\"words\":[");
     String[] words = text.split(" ");
     for (int i = 0; i < words.length; i++) {
-      json.append(i == 0 ? "" : ",").append(String.format(Locale.ROOT, "{\"text\":\"%s\",\"start\":%.2f,\"end\":%.2f,\"speaker\":0}", words[i], 0.5 + i * 0.6, 0.9 + i * 0.6));
+      json.append(i == 0 ? "" : ",")
+          .append(
+              String.format(
+                  Locale.ROOT,
+                  "{\"text\":\"%s\",\"start\":%.2f,\"end\":%.2f,\"speaker\":0}",
+                  words[i],
+                  0.5 + i * 0.6,
+                  0.9 + i * 0.6));
     }
     Files.writeString(media.resolve(name + ".json"), json.append("]}").toString());
   }
 
   private static void add(Page page, String name, String words) {
     page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Add an episode")).click();
-    page.getByLabel("Recording", new Page.GetByLabelOptions().setExact(true)).selectOption(name + ".mp4");
+    page.getByLabel("Recording", new Page.GetByLabelOptions().setExact(true))
+        .selectOption(name + ".mp4");
     page.getByLabel("Its words").selectOption(words);
     if (words.equals("file")) {
-      page.getByLabel("Transcript", new Page.GetByLabelOptions().setExact(true)).selectOption(name + ".json");
+      page.getByLabel("Transcript", new Page.GetByLabelOptions().setExact(true))
+          .selectOption(name + ".json");
     }
-    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Put it on the shelf")).click();
-    page.getByTestId("episode").filter(new Locator.FilterOptions().setHasText(name)).locator("img").waitFor(new Locator.WaitForOptions().setTimeout(60_000));
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Put it on the shelf"))
+        .click();
+    page.getByTestId("episode")
+        .filter(new Locator.FilterOptions().setHasText(name))
+        .locator("img")
+        .waitFor(new Locator.WaitForOptions().setTimeout(60_000));
   }
 
   private static void select(Page page, int first, int last) {
     page.locator("[data-w='" + first + "']").click();
-    page.locator("[data-w='" + last + "']").click(new Locator.ClickOptions().setModifiers(List.of(com.microsoft.playwright.options.KeyboardModifier.SHIFT)));
+    page.locator("[data-w='" + last + "']")
+        .click(
+            new Locator.ClickOptions()
+                .setModifiers(List.of(com.microsoft.playwright.options.KeyboardModifier.SHIFT)));
   }
 
   private static String shown(Page page) {
@@ -85,7 +129,8 @@ class PlacesTest {
       page.getByLabel("Title of the clip").fill("Two winters");
       page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Make the clip")).click();
       page.waitForURL("**/pare?clip=*", new Page.WaitForURLOptions().setTimeout(60_000));
-      page.locator("button", new Page.LocatorOptions().setHasText("Pauses")).waitFor(new Locator.WaitForOptions().setTimeout(60_000));
+      page.locator("button", new Page.LocatorOptions().setHasText("Pauses"))
+          .waitFor(new Locator.WaitForOptions().setTimeout(60_000));
       page.locator("[data-w='8']").waitFor();
       assertThat(shown(page)).isEqualTo("We crossed on foot. The wheel stopped in winter.");
 
@@ -102,14 +147,19 @@ class PlacesTest {
       BoundingBox to = page.locator("[data-w='4']").boundingBox();
       page.mouse().move(from.x + 8, from.y + 8);
       page.mouse().down();
-      page.mouse().move(to.x + to.width / 2, to.y + 8, new com.microsoft.playwright.Mouse.MoveOptions().setSteps(5));
+      page.mouse()
+          .move(
+              to.x + to.width / 2,
+              to.y + 8,
+              new com.microsoft.playwright.Mouse.MoveOptions().setSteps(5));
       page.mouse().up();
       assertThat(page.getByTestId("saved")).hasText("Saved");
       assertThat(page.locator("[data-w]").first()).hasText("We");
       page.keyboard().press("Control+z");
       assertThat(page.locator("[data-w]").first()).hasText("The");
       page.reload();
-      page.locator("button", new Page.LocatorOptions().setHasText("Pauses")).waitFor(new Locator.WaitForOptions().setTimeout(60_000));
+      page.locator("button", new Page.LocatorOptions().setHasText("Pauses"))
+          .waitFor(new Locator.WaitForOptions().setTimeout(60_000));
       page.getByTestId("seam").waitFor();
       assertThat(shown(page)).isEqualTo("The wheel stopped in winter. We crossed on foot.");
       assertThat(browser.errors).isEmpty();

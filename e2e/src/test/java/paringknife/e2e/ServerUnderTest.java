@@ -29,7 +29,18 @@ final class ServerUnderTest implements AutoCloseable {
   /** Starts on a port of its own choice (0) or where it was before. */
   void start(int port) throws IOException, InterruptedException {
     Path log = Files.createTempFile("server", ".log");
-    process = Command.start(log, "serve", "--data", data.toString(), "--media", media.toString(), "--port", Integer.toString(port), "--shelve", media.toString());
+    process =
+        Command.start(
+            log,
+            "serve",
+            "--data",
+            data.toString(),
+            "--media",
+            media.toString(),
+            "--port",
+            Integer.toString(port),
+            "--shelve",
+            media.toString());
     for (int i = 0; i < 3_000; i++) {
       Matcher ready = READY.matcher(Files.readString(log));
       if (ready.find()) {

@@ -20,12 +20,15 @@ class StoppingTest {
   @TempDir Path folder;
 
   private static JsonNode episode(ServerUnderTest server) throws IOException, InterruptedException {
-    HttpRequest request = HttpRequest.newBuilder(URI.create(server.address() + "/api/shelf")).build();
-    String body = HttpClient.newHttpClient().send(request, HttpResponse.BodyHandlers.ofString()).body();
+    HttpRequest request =
+        HttpRequest.newBuilder(URI.create(server.address() + "/api/shelf")).build();
+    String body =
+        HttpClient.newHttpClient().send(request, HttpResponse.BodyHandlers.ofString()).body();
     return new JsonMapper().readTree(body).get(0);
   }
 
-  private static void awaitProgress(ServerUnderTest server, double share) throws IOException, InterruptedException {
+  private static void awaitProgress(ServerUnderTest server, double share)
+      throws IOException, InterruptedException {
     for (int i = 0; i < 3_000 && episode(server).path("progress").asDouble() < share; i++) {
       assertThat(episode(server).path("state").asString()).isNotEqualTo("FAILED");
       Thread.sleep(200);
@@ -41,16 +44,24 @@ class StoppingTest {
     try (ServerUnderTest server = new ServerUnderTest(data, media)) {
       awaitProgress(server, 0.05);
       assertThat(server.interrupt()).as("exit status after Ctrl-C").isIn(0, 130);
-      assertThat(ProcessHandle.allProcesses().filter(p -> p.info().commandLine().orElse("").contains(data.toString()))).as("left running").isEmpty();
+      assertThat(
+              ProcessHandle.allProcesses()
+                  .filter(p -> p.info().commandLine().orElse("").contains(data.toString())))
+          .as("left running")
+          .isEmpty();
       server.start();
       assertThat(episode(server).path("state").asString()).isEqualTo("ARRIVING");
       awaitProgress(server, 0.05);
 
       server.kill();
       server.start();
-      ChildProcess.Outcome second = Command.run("serve", "--data", data.toString(), "--media", media.toString(), "--port", "0");
+      ChildProcess.Outcome second =
+          Command.run(
+              "serve", "--data", data.toString(), "--media", media.toString(), "--port", "0");
       assertThat(second.exit()).isEqualTo(2);
-      assertThat(second.errors().strip()).startsWith("Paring Knife already runs").doesNotContain("\n");
+      assertThat(second.errors().strip())
+          .startsWith("Paring Knife already runs")
+          .doesNotContain("\n");
       assertThat(episode(server).path("title").asString()).isEqualTo("The last ferry");
       awaitProgress(server, 1);
       assertThat(episode(server).path("state").asString()).isEqualTo("READY");

@@ -74,16 +74,23 @@ class UploadAcrossRestartsTest {
         send(page, server.address(), file);
         page.waitForCondition(() -> !offsets.isEmpty());
         long before = offsets.get(0);
-        assertThat(before).as("sent before the browser was closed").isGreaterThan(BYTES_A_SECOND / 2);
+        assertThat(before)
+            .as("sent before the browser was closed")
+            .isGreaterThan(BYTES_A_SECOND / 2);
         page.waitForCondition(() -> arrived() > before + BYTES_A_SECOND / 2);
         int port = java.net.URI.create(server.address()).getPort();
         server.kill();
         server.start(port);
-        PlaywrightAssertions.assertThat(page.getByTestId("uploads")).containsText("here", new LocatorAssertions.ContainsTextOptions().setTimeout(120_000));
+        PlaywrightAssertions.assertThat(page.getByTestId("uploads"))
+            .containsText("here", new LocatorAssertions.ContainsTextOptions().setTimeout(120_000));
         System.out.println("parts of the file were sent from " + offsets);
-        assertThat(offsets.get(offsets.size() - 1)).as("sent before the server was killed").isGreaterThan(before);
+        assertThat(offsets.get(offsets.size() - 1))
+            .as("sent before the server was killed")
+            .isGreaterThan(before);
       }
-      assertThat(Files.mismatch(media.resolve("uploads").resolve("talk.wav"), file)).as("first byte that differs").isEqualTo(-1);
+      assertThat(Files.mismatch(media.resolve("uploads").resolve("talk.wav"), file))
+          .as("first byte that differs")
+          .isEqualTo(-1);
     }
   }
 }

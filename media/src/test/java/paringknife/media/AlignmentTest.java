@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
-import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import paringknife.core.formats.PlainText;
@@ -21,7 +20,10 @@ class AlignmentTest {
 
   @TempDir static Path folder;
 
-  /** Public-domain read speech of Debian's {@code pocketsphinx-testdata}, with the text that comes with it. */
+  /**
+   * Public-domain read speech of Debian's {@code pocketsphinx-testdata}, with the text that comes
+   * with it.
+   */
   @Test
   void readSpeechIsAlignedWordByWord() throws Exception {
     int words = 0;
@@ -29,14 +31,21 @@ class AlignmentTest {
     for (String line : Files.readAllLines(READ_SPEECH.resolve("transcription"))) {
       String file = line.replaceAll(".*\\((.*)\\)$", "$1");
       String said = line.replaceAll("</?s>", "").replaceAll("\\(.*", "").strip();
-      TextOnSound laid = new ForcedAligner().align(READ_SPEECH.resolve(file + ".wav"), PlainText.read(said, 1_000_000), share -> {});
+      TextOnSound laid =
+          new ForcedAligner()
+              .align(
+                  READ_SPEECH.resolve(file + ".wav"), PlainText.read(said, 1_000_000), share -> {});
       words += laid.transcript().words().size();
       heard += (int) Math.round(laid.matched() * laid.transcript().words().size());
       for (int i = 1; i < laid.transcript().words().size(); i++) {
         Word before = laid.transcript().words().get(i - 1);
         Word word = laid.transcript().words().get(i);
-        assertThat(word.startUs()).as(said + ": " + word.text()).isGreaterThanOrEqualTo(before.startUs());
-        assertThat(word.endUs() - word.startUs()).as(said + ": " + word.text()).isBetween(20_000L, 1_300_000L);
+        assertThat(word.startUs())
+            .as(said + ": " + word.text())
+            .isGreaterThanOrEqualTo(before.startUs());
+        assertThat(word.endUs() - word.startUs())
+            .as(said + ": " + word.text())
+            .isBetween(20_000L, 1_300_000L);
       }
     }
     assertThat(heard / (double) words).isGreaterThan(0.95);
@@ -45,22 +54,39 @@ class AlignmentTest {
   @Test
   void whatTheSoundDoesNotSayIsMarkedAndTheRestKeepsItsPlace() {
     Path wav = folder.resolve("told.wav");
-    new Flite("slt", 1.1).speak("The tide comes up the creek and fills the pond behind a gate. Nobody had told me that a mill can freeze.", wav);
+    new Flite("slt", 1.1)
+        .speak(
+            "The tide comes up the creek and fills the pond behind a gate. Nobody had told me that a mill can freeze.",
+            wav);
     Transcript text =
-        PlainText.read("The tide comes up the creek and fills the pond behind a gate. Seven yellow umbrellas danced across purple mountains yesterday. Nobody had told me that a mill can freeze.", 9_000_000);
+        PlainText.read(
+            "The tide comes up the creek and fills the pond behind a gate. Seven yellow umbrellas danced across purple mountains yesterday. Nobody had told me that a mill can freeze.",
+            9_000_000);
     TextOnSound laid = new ForcedAligner().align(wav, text, share -> {});
     assertThat(laid.unmatched()).hasSize(1);
     String marked = text.text(laid.unmatched().get(0).from(), laid.unmatched().get(0).to());
     assertThat(marked).contains("yellow umbrellas danced across purple");
-    assertThat(laid.transcript().words().stream().filter(w -> w.confidence() < 0.5).map(Word::text)).contains("umbrellas", "purple");
-    assertThat(laid.transcript().words().get(text.words().size() - 1).confidence()).isGreaterThan(0.9);
+    assertThat(laid.transcript().words().stream().filter(w -> w.confidence() < 0.5).map(Word::text))
+        .contains("umbrellas", "purple");
+    assertThat(laid.transcript().words().get(text.words().size() - 1).confidence())
+        .isGreaterThan(0.9);
   }
 
   @Test
   void aTextOfAnotherRecordingIsTold() {
     Path wav = folder.resolve("other.wav");
-    new Flite("slt", 1.1).speak("The tide comes up the creek and fills the pond behind a gate.", wav);
-    Transcript text = PlainText.read(String.join(" ", Arrays.asList("Completely different words about gardening", "tomatoes want sunshine every morning", "potatoes prefer shade")), 9_000_000);
-    assertThat(new ForcedAligner().align(wav, text, share -> {}).matched()).isLessThan(ForcedAligner.LEAST_MATCH);
+    new Flite("slt", 1.1)
+        .speak("The tide comes up the creek and fills the pond behind a gate.", wav);
+    Transcript text =
+        PlainText.read(
+            String.join(
+                " ",
+                Arrays.asList(
+                    "Completely different words about gardening",
+                    "tomatoes want sunshine every morning",
+                    "potatoes prefer shade")),
+            9_000_000);
+    assertThat(new ForcedAligner().align(wav, text, share -> {}).matched())
+        .isLessThan(ForcedAligner.LEAST_MATCH);
   }
 }

@@ -27,14 +27,23 @@ class BadInputTest {
 
   @BeforeEach
   void secretBesideIt() throws IOException {
-    SampleMedia.ffmpeg("-f", "lavfi", "-i", "sine", "-t", "1", folder.resolve("secret.wav").toString());
+    SampleMedia.ffmpeg(
+        "-f", "lavfi", "-i", "sine", "-t", "1", folder.resolve("secret.wav").toString());
   }
 
   @ParameterizedTest
-  @ValueSource(strings = {"", "this is a text", "#EXTM3U\n#EXTINF:1,\nsecret.wav\n", "ffconcat version 1.0\nfile secret.wav\n"})
+  @ValueSource(
+      strings = {
+        "",
+        "this is a text",
+        "#EXTM3U\n#EXTINF:1,\nsecret.wav\n",
+        "ffconcat version 1.0\nfile secret.wav\n"
+      })
   void whatIsNoRecordingIsRefused(String content) throws IOException {
     Path file = Files.writeString(folder.resolve("episode.mp4"), content);
-    assertThatThrownBy(() -> Probe.of(file)).isInstanceOf(UnusableRecording.class).hasMessageContaining("episode.mp4");
+    assertThatThrownBy(() -> Probe.of(file))
+        .isInstanceOf(UnusableRecording.class)
+        .hasMessageContaining("episode.mp4");
   }
 
   @Test
@@ -42,7 +51,8 @@ class BadInputTest {
     Path whole = folder.resolve("whole.mp4");
     SampleMedia.ffmpeg("-f", "lavfi", "-i", "testsrc2=s=320x180", "-t", "2", whole.toString());
     byte[] bytes = Files.readAllBytes(whole);
-    Path half = Files.write(folder.resolve("half.mp4"), java.util.Arrays.copyOf(bytes, bytes.length / 2));
+    Path half =
+        Files.write(folder.resolve("half.mp4"), java.util.Arrays.copyOf(bytes, bytes.length / 2));
     assertThatThrownBy(() -> Probe.of(half)).isInstanceOf(UnusableRecording.class);
   }
 
@@ -58,25 +68,35 @@ class BadInputTest {
   @ParameterizedTest
   @ValueSource(strings = {"notes.docx", "words.json", "cues.srt", "cues.vtt", "cues.ttml"})
   void whatIsNoTranscriptIsRefused(String name) {
-    assertThatThrownBy(() -> TranscriptFile.read(name, "nothing of use".getBytes(StandardCharsets.UTF_8)))
+    assertThatThrownBy(
+            () -> TranscriptFile.read(name, "nothing of use".getBytes(StandardCharsets.UTF_8)))
         .isInstanceOf(UnreadableTranscript.class)
         .hasMessageContaining(name);
   }
 
   @Test
   void wordsOutOfOrderAreMendedAndOtherEncodingsRead() {
-    String json = "{\"speakers\":[\"A\"],\"words\":[{\"text\":\"b\",\"start\":2,\"end\":1,\"speaker\":0},{\"text\":\"a\",\"start\":1,\"end\":1.5,\"speaker\":7}]}";
-    TranscriptFile.Imported read = TranscriptFile.read("t.json", json.getBytes(StandardCharsets.UTF_16));
+    String json =
+        "{\"speakers\":[\"A\"],\"words\":[{\"text\":\"b\",\"start\":2,\"end\":1,\"speaker\":0},{\"text\":\"a\",\"start\":1,\"end\":1.5,\"speaker\":7}]}";
+    TranscriptFile.Imported read =
+        TranscriptFile.read("t.json", json.getBytes(StandardCharsets.UTF_16));
     assertThat(read.transcript().text(0, 2)).isEqualTo("a b");
     assertThat(read.mended()).hasSize(3);
-    byte[] latin = "1\n00:00:01,000 --> 00:00:02,000\ncaf\u00e9\n".getBytes(StandardCharsets.ISO_8859_1);
+    byte[] latin =
+        "1\n00:00:01,000 --> 00:00:02,000\ncaf\u00e9\n".getBytes(StandardCharsets.ISO_8859_1);
     assertThat(TranscriptFile.read("t.srt", latin).transcript().text(0, 1)).isEqualTo("caf\u00e9");
   }
 
   @Test
   void aTextWithoutAWordIsRefusedAndOneWithTagsIsText() {
-    assertThatThrownBy(() -> TranscriptFile.read("empty.txt", " \n\n ".getBytes(StandardCharsets.UTF_8))).isInstanceOf(UnreadableTranscript.class).hasMessageContaining("no word");
-    TranscriptFile.Imported read = TranscriptFile.read("talk.txt", "Ada: <script>alert(1)</script> hello\n\nBen: yes".getBytes(StandardCharsets.UTF_8));
+    assertThatThrownBy(
+            () -> TranscriptFile.read("empty.txt", " \n\n ".getBytes(StandardCharsets.UTF_8)))
+        .isInstanceOf(UnreadableTranscript.class)
+        .hasMessageContaining("no word");
+    TranscriptFile.Imported read =
+        TranscriptFile.read(
+            "talk.txt",
+            "Ada: <script>alert(1)</script> hello\n\nBen: yes".getBytes(StandardCharsets.UTF_8));
     assertThat(read.timing()).isEqualTo(TranscriptFile.Timing.NOTHING);
     assertThat(read.transcript().speakers()).containsExactly("Ada", "Ben");
     assertThat(read.transcript().text(0, 2)).isEqualTo("<script>alert(1)</script> hello");
@@ -87,11 +107,24 @@ class BadInputTest {
     StringBuilder cues = new StringBuilder();
     for (int i = 0; cues.length() < 10_000_000; i++) {
       int start = (i * 7919) % 36_000;
-      cues.append(i).append("\r\n").append(String.format("%02d:%02d:%02d,000 --> %02d:%02d:%02d,500", start / 3600, start / 60 % 60, start % 60, start / 3600, start / 60 % 60, Math.min(59, start % 60 + 3)));
+      cues.append(i)
+          .append("\r\n")
+          .append(
+              String.format(
+                  "%02d:%02d:%02d,000 --> %02d:%02d:%02d,500",
+                  start / 3600,
+                  start / 60 % 60,
+                  start % 60,
+                  start / 3600,
+                  start / 60 % 60,
+                  Math.min(59, start % 60 + 3)));
       cues.append("\r\n<i>words number ").append(i).append("</i>\r\n\r\n");
     }
-    TranscriptFile.Imported read = TranscriptFile.read("long.srt", cues.toString().getBytes(StandardCharsets.UTF_8));
-    assertThat(read.mended()).anyMatch(m -> m.contains("order")).anyMatch(m -> m.contains("overlapped"));
+    TranscriptFile.Imported read =
+        TranscriptFile.read("long.srt", cues.toString().getBytes(StandardCharsets.UTF_8));
+    assertThat(read.mended())
+        .anyMatch(m -> m.contains("order"))
+        .anyMatch(m -> m.contains("overlapped"));
     assertThat(read.transcript().words().size()).isGreaterThan(100_000);
   }
 
@@ -100,8 +133,20 @@ class BadInputTest {
   void aRotatedPhonePictureStandsUpright() {
     Path wide = folder.resolve("wide.mp4");
     Path phone = folder.resolve("phone.mov");
-    SampleMedia.ffmpeg("-f", "lavfi", "-i", "testsrc2=s=320x180:r=25", "-f", "lavfi", "-i", "sine", "-t", "1", wide.toString());
-    SampleMedia.ffmpeg("-i", wide.toString(), "-c", "copy", "-metadata:s:v", "rotate=90", phone.toString());
+    SampleMedia.ffmpeg(
+        "-f",
+        "lavfi",
+        "-i",
+        "testsrc2=s=320x180:r=25",
+        "-f",
+        "lavfi",
+        "-i",
+        "sine",
+        "-t",
+        "1",
+        wide.toString());
+    SampleMedia.ffmpeg(
+        "-i", wide.toString(), "-c", "copy", "-metadata:s:v", "rotate=90", phone.toString());
     Recording recording = Probe.of(phone);
     assertThat(recording.picture().width()).isEqualTo(180);
     assertThat(recording.picture().height()).isEqualTo(320);
@@ -134,13 +179,20 @@ class BadInputTest {
     Recording recording = Probe.of(odd);
     Path proxy = folder.resolve("proxy.mp4");
     Path sound = folder.resolve("sound.flac");
-    Recording seen = recording.picture() == null ? Probe.of(SoundPicture.draw(recording, folder.resolve("picture.mkv"), share -> {})) : recording;
+    Recording seen =
+        recording.picture() == null
+            ? Probe.of(SoundPicture.draw(recording, folder.resolve("picture.mkv"), share -> {}))
+            : recording;
     Ingest.Result result = new Ingest(seen, proxy, sound).run(share -> {});
     assertThat(result.levels().windows()).as(what).isPositive();
     assertThat(Probe.of(sound).hasSound()).isTrue();
     assertThat(Ingest.thumbnails(proxy)).isNotEmptyDirectory();
     assertThat(Probe.of(proxy).picture()).isNotNull();
-    assertThat(Math.abs(Probe.of(proxy).durationUs() - recording.durationUs())).as(what).isLessThanOrEqualTo(120_000);
-    assertThat(Math.abs(Probe.of(sound).durationUs() - result.levels().durationUs())).as(what).isLessThanOrEqualTo(20_000);
+    assertThat(Math.abs(Probe.of(proxy).durationUs() - recording.durationUs()))
+        .as(what)
+        .isLessThanOrEqualTo(120_000);
+    assertThat(Math.abs(Probe.of(sound).durationUs() - result.levels().durationUs()))
+        .as(what)
+        .isLessThanOrEqualTo(20_000);
   }
 }

@@ -38,14 +38,17 @@ import paringknife.media.store.CaptionFonts;
  * one frame off would show.
  */
 class EdlReassemblyTest {
-  private static final Pattern EVENT = Pattern.compile("(?m)^\\d{3}  AX       AA/V  C        (\\S+) (\\S+) (\\S+) (\\S+)");
+  private static final Pattern EVENT =
+      Pattern.compile("(?m)^\\d{3}  AX       AA/V  C        (\\S+) (\\S+) (\\S+) (\\S+)");
   private static final DeliverySpec WIDE = DeliverySpecs.byId("wide");
 
   @TempDir static Path folder;
 
   private static long frame(String timecode, int base) {
     String[] part = timecode.split("[:;]");
-    return ((Long.parseLong(part[0]) * 60 + Long.parseLong(part[1])) * 60 + Long.parseLong(part[2])) * base + Long.parseLong(part[3]);
+    return ((Long.parseLong(part[0]) * 60 + Long.parseLong(part[1])) * 60 + Long.parseLong(part[2]))
+            * base
+        + Long.parseLong(part[3]);
   }
 
   @Test
@@ -54,12 +57,42 @@ class EdlReassemblyTest {
     Recording recording = Probe.of(camera);
     Path sound = SampleMedia.takenIn(recording);
     FrameRate rate = Renderer.rateOf(recording);
-    CutList cuts = new CutList(List.of(new Span(513_000, 1_487_000), new Span(2_204_000, 3_011_000), new Span(3_140_000, 3_460_000), new Span(6_733_000, 8_120_000)), List.of());
+    CutList cuts =
+        new CutList(
+            List.of(
+                new Span(513_000, 1_487_000),
+                new Span(2_204_000, 3_011_000),
+                new Span(3_140_000, 3_460_000),
+                new Span(6_733_000, 8_120_000)),
+            List.of());
     List<PictureRun> runs = PictureRun.of(cuts, rate);
     HeldWindow whole = new HeldWindow(new Span(0, 9_000_000), 0, 0, 640, 360, -1);
     Path ours = folder.resolve("ours.mp4");
-    new Renderer(new CaptionFonts(folder.resolve("fonts"))).render(new RenderOrder(recording, SoundFile.of(sound), SoundPlan.of(cuts.kept()), runs, List.of(whole), "", WIDE.width(), WIDE.height(), new LoudnessTarget(WIDE.lufs(), WIDE.ceilingDbtp()), 1), ours, share -> {});
-    String edl = EditDecisionList.write("Cut", "camera.mp4", runs.stream().map(r -> new EditEvent(r.episodeFrame(), r.clipFrame(), r.count())).toList(), rate, false, 0);
+    new Renderer(new CaptionFonts(folder.resolve("fonts")))
+        .render(
+            new RenderOrder(
+                recording,
+                SoundFile.of(sound),
+                SoundPlan.of(cuts.kept()),
+                runs,
+                List.of(whole),
+                "",
+                WIDE.width(),
+                WIDE.height(),
+                new LoudnessTarget(WIDE.lufs(), WIDE.ceilingDbtp()),
+                1),
+            ours,
+            share -> {});
+    String edl =
+        EditDecisionList.write(
+            "Cut",
+            "camera.mp4",
+            runs.stream()
+                .map(r -> new EditEvent(r.episodeFrame(), r.clipFrame(), r.count()))
+                .toList(),
+            rate,
+            false,
+            0);
 
     List<String> chosen = new ArrayList<>();
     long frames = 0;
@@ -74,40 +107,74 @@ class EdlReassemblyTest {
     }
     assertThat(chosen).hasSize(4);
 
-    assertThat(least(camera, ours, String.join("+", chosen), "")).as("as the list says").isGreaterThan(0.9);
-    assertThat(least(camera, ours, String.join("+", chosen), "trim=start_frame=1,setpts=PTS-STARTPTS,")).as("one frame off").isLessThan(0.9);
-    assertThat(Probe.of(ours).durationUs()).isBetween(rate.startUs(frames) - 40_000, rate.startUs(frames) + 40_000);
+    assertThat(least(camera, ours, String.join("+", chosen), ""))
+        .as("as the list says")
+        .isGreaterThan(0.9);
+    assertThat(
+            least(
+                camera, ours, String.join("+", chosen), "trim=start_frame=1,setpts=PTS-STARTPTS,"))
+        .as("one frame off")
+        .isLessThan(0.9);
+    assertThat(Probe.of(ours).durationUs())
+        .isBetween(rate.startUs(frames) - 40_000, rate.startUs(frames) + 40_000);
   }
 
   /**
-   * Gaps of room tone, before, between and after the pieces, hold the picture. The same is put together
-   * from the list alone: a motion effect (M2) of speed 0 is one frame, looped.
+   * Gaps of room tone, before, between and after the pieces, hold the picture. The same is put
+   * together from the list alone: a motion effect (M2) of speed 0 is one frame, looped.
    */
   @ParameterizedTest
   @CsvSource({"25, 1", "30000, 1001"})
   void heldFramesAreThoseOfTheListToo(int numerator, int denominator) {
     String rateText = numerator + "/" + denominator;
-    Path camera = SampleMedia.recording(folder.resolve("held-" + numerator + ".mp4"), "640x360", rateText, 7);
+    Path camera =
+        SampleMedia.recording(folder.resolve("held-" + numerator + ".mp4"), "640x360", rateText, 7);
     Recording recording = Probe.of(camera);
     Path sound = SampleMedia.takenIn(recording);
     FrameRate rate = Renderer.rateOf(recording);
     CutList cuts =
         new CutList(
-            List.of(new Span(513_000, 1_487_000), new Span(1_487_000, 2_011_000), new Span(5_140_000, 6_460_000)),
+            List.of(
+                new Span(513_000, 1_487_000),
+                new Span(1_487_000, 2_011_000),
+                new Span(5_140_000, 6_460_000)),
             List.of(),
-            List.of(new PlacedGap(1, -1, 300_000), new PlacedGap(2, 0, 640_000), new PlacedGap(3, 1, 210_000), new PlacedGap(4, 2, 500_000)));
+            List.of(
+                new PlacedGap(1, -1, 300_000),
+                new PlacedGap(2, 0, 640_000),
+                new PlacedGap(3, 1, 210_000),
+                new PlacedGap(4, 2, 500_000)));
     List<PictureRun> runs = PictureRun.of(cuts, rate);
     Span tone = new Span(3_000_000, 3_500_000);
     SoundPlan plan =
         new SoundPlan(
             List.of(
-                new SoundPlan.Tone(tone, 300_000), new SoundPlan.Recorded(cuts.kept().get(0)), new SoundPlan.Tone(tone, 640_000), new SoundPlan.Recorded(cuts.kept().get(1)),
-                new SoundPlan.Tone(tone, 210_000), new SoundPlan.Recorded(cuts.kept().get(2)), new SoundPlan.Tone(tone, 500_000)),
+                new SoundPlan.Tone(tone, 300_000),
+                new SoundPlan.Recorded(cuts.kept().get(0)),
+                new SoundPlan.Tone(tone, 640_000),
+                new SoundPlan.Recorded(cuts.kept().get(1)),
+                new SoundPlan.Tone(tone, 210_000),
+                new SoundPlan.Recorded(cuts.kept().get(2)),
+                new SoundPlan.Tone(tone, 500_000)),
             List.of());
     HeldWindow whole = new HeldWindow(new Span(0, 9_000_000), 0, 0, 640, 360, -1);
     Path ours = folder.resolve("held-ours.mp4");
-    new Renderer(new CaptionFonts(folder.resolve("fonts"))).render(new RenderOrder(recording, SoundFile.of(sound), plan, runs, List.of(whole), "", 640, 360, null, 1), ours, share -> {});
-    String edl = EditDecisionList.write("Held", "held.mp4", runs.stream().map(r -> new EditEvent(r.episodeFrame(), r.clipFrame(), r.count(), r.held())).toList(), rate, false, 0);
+    new Renderer(new CaptionFonts(folder.resolve("fonts")))
+        .render(
+            new RenderOrder(
+                recording, SoundFile.of(sound), plan, runs, List.of(whole), "", 640, 360, null, 1),
+            ours,
+            share -> {});
+    String edl =
+        EditDecisionList.write(
+            "Held",
+            "held.mp4",
+            runs.stream()
+                .map(r -> new EditEvent(r.episodeFrame(), r.clipFrame(), r.count(), r.held()))
+                .toList(),
+            rate,
+            false,
+            0);
 
     List<EditEvent> events = EditDecisionList.read(edl, rate);
     assertThat(events).filteredOn(EditEvent::held).hasSize(4);
@@ -118,29 +185,96 @@ class EdlReassemblyTest {
     for (int i = 0; i < events.size(); i++) {
       EditEvent event = events.get(i);
       long end = event.sourceFrame() + (event.held() ? 1 : event.count());
-      graph.append(";[s").append(i).append("]trim=start_frame=").append(event.sourceFrame()).append(":end_frame=").append(end).append(",setpts=N/(").append(rateText).append(")/TB");
-      graph.append(event.held() ? ",loop=loop=" + (event.count() - 1) + ":size=1,setpts=N/(" + rateText + ")/TB" : "").append("[p").append(i).append(']');
+      graph
+          .append(";[s")
+          .append(i)
+          .append("]trim=start_frame=")
+          .append(event.sourceFrame())
+          .append(":end_frame=")
+          .append(end)
+          .append(",setpts=N/(")
+          .append(rateText)
+          .append(")/TB");
+      graph
+          .append(
+              event.held()
+                  ? ",loop=loop=" + (event.count() - 1) + ":size=1,setpts=N/(" + rateText + ")/TB"
+                  : "")
+          .append("[p")
+          .append(i)
+          .append(']');
     }
     graph.append(';');
     for (int i = 0; i < events.size(); i++) {
       graph.append("[p").append(i).append(']');
     }
     Path again = folder.resolve("held-again.mkv");
-    SampleMedia.ffmpeg("-i", camera.toString(), "-filter_complex", graph + "concat=n=" + events.size() + ":v=1:a=0[o]", "-map", "[o]", "-c:v", "ffv1", again.toString());
+    SampleMedia.ffmpeg(
+        "-i",
+        camera.toString(),
+        "-filter_complex",
+        graph + "concat=n=" + events.size() + ":v=1:a=0[o]",
+        "-map",
+        "[o]",
+        "-c:v",
+        "ffv1",
+        again.toString());
     assertThat(frames(ours)).isEqualTo(PictureRun.total(runs)).isEqualTo(frames(again));
     assertThat(leastAlike(again, ours, "")).isGreaterThan(0.9);
-    assertThat(leastAlike(again, ours, "trim=start_frame=1,setpts=PTS-STARTPTS,")).as("one frame off").isLessThan(0.9);
-    assertThat(Probe.of(ours).durationUs()).isBetween(rate.startUs(PictureRun.total(runs)) - 40_000, rate.startUs(PictureRun.total(runs)) + 40_000);
+    assertThat(leastAlike(again, ours, "trim=start_frame=1,setpts=PTS-STARTPTS,"))
+        .as("one frame off")
+        .isLessThan(0.9);
+    assertThat(Probe.of(ours).durationUs())
+        .isBetween(
+            rate.startUs(PictureRun.total(runs)) - 40_000,
+            rate.startUs(PictureRun.total(runs)) + 40_000);
   }
 
   private static long frames(Path file) {
-    String said = ChildProcess.run(List.of("ffprobe", "-v", "error", "-select_streams", "v:0", "-count_frames", "-show_entries", "stream=nb_read_frames", "-of", "csv=p=0", file.toString()), null, Duration.ofMinutes(1)).text();
+    String said =
+        ChildProcess.run(
+                List.of(
+                    "ffprobe",
+                    "-v",
+                    "error",
+                    "-select_streams",
+                    "v:0",
+                    "-count_frames",
+                    "-show_entries",
+                    "stream=nb_read_frames",
+                    "-of",
+                    "csv=p=0",
+                    file.toString()),
+                null,
+                Duration.ofMinutes(1))
+            .text();
     return Long.parseLong(said.strip().replace(",", ""));
   }
 
   private static double leastAlike(Path one, Path other, String shift) {
-    String graph = "[0:v]setpts=N/25/TB,scale=320:180[a];[1:v]" + shift + "setpts=N/25/TB,scale=320:180[b];[a][b]ssim=stats_file=-:shortest=1";
-    String said = ChildProcess.run(List.of("ffmpeg", "-nostdin", "-v", "error", "-i", one.toString(), "-i", other.toString(), "-filter_complex", graph, "-f", "null", "-"), null, Duration.ofMinutes(2)).text();
+    String graph =
+        "[0:v]setpts=N/25/TB,scale=320:180[a];[1:v]"
+            + shift
+            + "setpts=N/25/TB,scale=320:180[b];[a][b]ssim=stats_file=-:shortest=1";
+    String said =
+        ChildProcess.run(
+                List.of(
+                    "ffmpeg",
+                    "-nostdin",
+                    "-v",
+                    "error",
+                    "-i",
+                    one.toString(),
+                    "-i",
+                    other.toString(),
+                    "-filter_complex",
+                    graph,
+                    "-f",
+                    "null",
+                    "-"),
+                null,
+                Duration.ofMinutes(2))
+            .text();
     Matcher each = Pattern.compile("All:([\\d.]+)").matcher(said);
     double least = 1;
     while (each.find()) {
@@ -151,8 +285,31 @@ class EdlReassemblyTest {
 
   /** The least likeness (SSIM) of two pictures at the same place of render and re-assembly. */
   private static double least(Path camera, Path ours, String frames, String shift) {
-    String graph = "[0:v]select='" + frames + "',setpts=N/(30000/1001)/TB,scale=320:180[a];[1:v]" + shift + "setpts=N/(30000/1001)/TB,scale=320:180[b];[a][b]ssim=stats_file=-:shortest=1";
-    String said = ChildProcess.run(List.of("ffmpeg", "-nostdin", "-v", "error", "-i", camera.toString(), "-i", ours.toString(), "-filter_complex", graph, "-f", "null", "-"), null, Duration.ofMinutes(2)).text();
+    String graph =
+        "[0:v]select='"
+            + frames
+            + "',setpts=N/(30000/1001)/TB,scale=320:180[a];[1:v]"
+            + shift
+            + "setpts=N/(30000/1001)/TB,scale=320:180[b];[a][b]ssim=stats_file=-:shortest=1";
+    String said =
+        ChildProcess.run(
+                List.of(
+                    "ffmpeg",
+                    "-nostdin",
+                    "-v",
+                    "error",
+                    "-i",
+                    camera.toString(),
+                    "-i",
+                    ours.toString(),
+                    "-filter_complex",
+                    graph,
+                    "-f",
+                    "null",
+                    "-"),
+                null,
+                Duration.ofMinutes(2))
+            .text();
     Matcher each = Pattern.compile("All:([\\d.]+)").matcher(said);
     double least = 1;
     int count = 0;

@@ -13,9 +13,9 @@ import org.junit.jupiter.api.io.TempDir;
 import paringknife.core.formats.PlainText;
 import paringknife.core.listen.LevelCurve;
 import paringknife.core.listen.PauseSettings;
+import paringknife.core.listen.RoomToneFinder;
 import paringknife.core.listen.SampleSource;
 import paringknife.core.listen.SoundJoiner;
-import paringknife.core.listen.RoomToneFinder;
 import paringknife.core.listen.SoundPlan;
 import paringknife.core.pare.ClipDocument;
 import paringknife.core.pare.ClipEditor;
@@ -32,8 +32,8 @@ import paringknife.media.speech.ForcedAligner;
 
 /**
  * What joins sound like, measured on real read speech (public domain, Debian's {@code
- * pocketsphinx-testdata}) timed by the aligner: nothing of a word that stays is lost, no step, no jump
- * of the room's noise.
+ * pocketsphinx-testdata}) timed by the aligner: nothing of a word that stays is lost, no step, no
+ * jump of the room's noise.
  */
 class JoinsTest {
   private static final Path READ_SPEECH = Path.of("/usr/share/pocketsphinx/test/data/librivox");
@@ -54,7 +54,8 @@ class JoinsTest {
     String line = Files.readAllLines(READ_SPEECH.resolve("transcription")).get(0);
     file = READ_SPEECH.resolve(line.replaceAll(".*\\((.*)\\)$", "$1") + ".wav");
     String said = line.replaceAll("</?s>", "").replaceAll("\\(.*", "").strip();
-    transcript = new ForcedAligner().align(file, PlainText.read(said, 1_000_000), share -> {}).transcript();
+    transcript =
+        new ForcedAligner().align(file, PlainText.read(said, 1_000_000), share -> {}).transcript();
     sound = Sound.of(file);
     levels = Levels.of(file);
     editor = new ClipEditor(transcript, levels);
@@ -62,7 +63,9 @@ class JoinsTest {
   }
 
   private static ClipDocument clip(long endUs) {
-    return ClipDocument.of(new ClipSettings("Read", List.of(new Span(0, endUs)), "9:16", Framing.SPEAKER, "sluice", List.of()));
+    return ClipDocument.of(
+        new ClipSettings(
+            "Read", List.of(new Span(0, endUs)), "9:16", Framing.SPEAKER, "sluice", List.of()));
   }
 
   /** Pares words here and there, and the pauses, differently each time. */
@@ -93,7 +96,8 @@ class JoinsTest {
         int lost = 0;
         for (long us = word.startUs(); us + 10_000 <= word.endUs(); us += 10_000) {
           long middle = us + 5_000;
-          if (sound.isVoiced((int) SoundJoiner.momentAt(us)) && cuts.kept().stream().noneMatch(k -> k.contains(middle))) {
+          if (sound.isVoiced((int) SoundJoiner.momentAt(us))
+              && cuts.kept().stream().noneMatch(k -> k.contains(middle))) {
             lost += 10;
           }
         }
@@ -113,8 +117,13 @@ class JoinsTest {
         int at = (int) SoundJoiner.momentAt(starts[i]);
         int before = (int) SoundJoiner.momentAt(cuts.kept().get(i - 1).endUs());
         int after = (int) SoundJoiner.momentAt(cuts.kept().get(i).startUs());
-        double own = Math.max(sound.highestStep(before - 60 * MS, before + 10 * MS), sound.highestStep(after - 10 * MS, after + 60 * MS));
-        assertThat(joined.highestStep(at - 6 * MS, at + 6 * MS)).as("join " + i).isLessThanOrEqualTo(own * 1.02 + 1e-4);
+        double own =
+            Math.max(
+                sound.highestStep(before - 60 * MS, before + 10 * MS),
+                sound.highestStep(after - 10 * MS, after + 60 * MS));
+        assertThat(joined.highestStep(at - 6 * MS, at + 6 * MS))
+            .as("join " + i)
+            .isLessThanOrEqualTo(own * 1.02 + 1e-4);
       }
     }
   }
@@ -125,17 +134,24 @@ class JoinsTest {
     double worst = 0;
     CutList cuts = CutList.of(pared(3), transcript);
     for (int i = 1; i < cuts.kept().size(); i++) {
-      int before = (int) SoundJoiner.momentAt(whole.settings().stretches().get(0).startUs() + cuts.kept().get(i - 1).middleUs());
+      int before =
+          (int)
+              SoundJoiner.momentAt(
+                  whole.settings().stretches().get(0).startUs()
+                      + cuts.kept().get(i - 1).middleUs());
       int after = (int) SoundJoiner.momentAt(cuts.kept().get(i).middleUs());
-      double own = Math.max(sound.highestStep(before - 60 * MS, before), sound.highestStep(after, after + 60 * MS));
+      double own =
+          Math.max(
+              sound.highestStep(before - 60 * MS, before),
+              sound.highestStep(after, after + 60 * MS));
       worst = Math.max(worst, Math.abs(sound.left(before) - sound.left(after)) / own);
     }
     assertThat(worst).isGreaterThan(1.02);
   }
 
   /**
-   * Two halves of a recording of which one is much noisier, joined over a cut: without room tone the
-   * floor jumps, with it the jump stays within 3 dB and glides away.
+   * Two halves of a recording of which one is much noisier, joined over a cut: without room tone
+   * the floor jumps, with it the jump stays within 3 dB and glides away.
    */
   @Test
   void theNoiseFloorStaysWithinThreeDecibelsOverAJoin() {
@@ -145,27 +161,58 @@ class JoinsTest {
       long pause = 3_000_000;
       long length = levels.durationUs() + pause;
       String quiet = "[0:a]aresample=48000,apad=pad_dur=3[q]";
-      String mixed = "[1:a]aresample=48000,apad=pad_dur=3[s];[s][2:a]amix=inputs=2:normalize=0:duration=first[n]";
+      String mixed =
+          "[1:a]aresample=48000,apad=pad_dur=3[s];[s][2:a]amix=inputs=2:normalize=0:duration=first[n]";
       SampleMedia.ffmpeg(
-          "-i", file.toString(), "-i", file.toString(), "-f", "lavfi", "-i", noise, "-f", "lavfi", "-i", "anoisesrc=color=pink:seed=3:amplitude=0.003:sample_rate=48000",
-          "-filter_complex", quiet + ";" + mixed + ";" + (noisyFirst ? "[n][q]" : "[q][n]") + "concat=n=2:v=0:a=1[c];[c][3:a]amix=inputs=2:normalize=0:duration=first[o]", "-map", "[o]", uneven.toString());
+          "-i",
+          file.toString(),
+          "-i",
+          file.toString(),
+          "-f",
+          "lavfi",
+          "-i",
+          noise,
+          "-f",
+          "lavfi",
+          "-i",
+          "anoisesrc=color=pink:seed=3:amplitude=0.003:sample_rate=48000",
+          "-filter_complex",
+          quiet
+              + ";"
+              + mixed
+              + ";"
+              + (noisyFirst ? "[n][q]" : "[q][n]")
+              + "concat=n=2:v=0:a=1[c];[c][3:a]amix=inputs=2:normalize=0:duration=first[o]",
+          "-map",
+          "[o]",
+          uneven.toString());
       Sound heard = Sound.of(uneven);
       List<Word> words = new ArrayList<>(transcript.words());
       for (Word word : transcript.words()) {
-        words.add(new Word(words.size(), word.text(), word.startUs() + length, word.endUs() + length, 0, 1));
+        words.add(
+            new Word(
+                words.size(), word.text(), word.startUs() + length, word.endUs() + length, 0, 1));
       }
       Transcript twice = new Transcript("en", List.of("Reader"), words);
       LevelCurve curve = Levels.of(uneven);
       ClipEditor twiceEditor = new ClipEditor(twice, curve);
       int first = transcript.words().size();
       ClipDocument cut = twiceEditor.pareWords(clip(2 * length), first, twice.words().size() - 2);
-      ClipDocument clip = twiceEditor.moveCut(cut, cut.removals().get(0).id(), new Span(levels.durationUs() + pause / 2, 2 * length - pause / 2));
+      ClipDocument clip =
+          twiceEditor.moveCut(
+              cut,
+              cut.removals().get(0).id(),
+              new Span(levels.durationUs() + pause / 2, 2 * length - pause / 2));
       CutList cuts = CutList.of(clip, twice);
       assertThat(cuts.kept()).hasSize(2);
       SoundPlan plan = new SoundPlanner(new RoomToneFinder(curve, twice)).plan(clip, cuts);
       int at = (int) SoundJoiner.momentAt(cuts.startsUs()[1]);
-      assertThat(jump(new Sound(new SoundJoiner(heard, SoundPlan.of(cuts.kept())).whole()), at)).as("without").isGreaterThan(6);
-      assertThat(jump(new Sound(new SoundJoiner(heard, plan).whole()), at)).as("with").isLessThanOrEqualTo(3);
+      assertThat(jump(new Sound(new SoundJoiner(heard, SoundPlan.of(cuts.kept())).whole()), at))
+          .as("without")
+          .isGreaterThan(6);
+      assertThat(jump(new Sound(new SoundJoiner(heard, plan).whole()), at))
+          .as("with")
+          .isLessThanOrEqualTo(3);
     }
   }
 
@@ -174,21 +221,30 @@ class JoinsTest {
     return Math.abs(sound.floorDb(at - RATE / 2, at) - sound.floorDb(at, at + RATE / 2));
   }
 
-  /** Room tone in place of a word is as loud as the room around it, and has no step at its edges. */
+  /**
+   * Room tone in place of a word is as loud as the room around it, and has no step at its edges.
+   */
   @Test
   void roomToneIsTheRoom() {
     int checked = 0;
     for (int word = 2; word < transcript.words().size() - 2; word += 3) {
       ClipDocument clip = editor.treatWords(whole, word, word, Means.ROOM_TONE);
       Span gone = clip.removals().get(0).span();
-      SoundPlan plan = new SoundPlanner(new RoomToneFinder(levels, transcript)).plan(clip, CutList.of(clip, transcript));
+      SoundPlan plan =
+          new SoundPlanner(new RoomToneFinder(levels, transcript))
+              .plan(clip, CutList.of(clip, transcript));
       Sound heard = new Sound(new SoundJoiner(sound, plan).whole());
       assertThat(heard.moments()).isEqualTo((int) SoundJoiner.momentAt(levels.durationUs()));
       int from = (int) SoundJoiner.momentAt(gone.startUs());
       int to = (int) SoundJoiner.momentAt(gone.endUs());
-      assertThat(heard.rmsDb(from + 10 * MS, to - 10 * MS)).as(transcript.words().get(word).text()).isLessThan(sound.floorDb(0, sound.moments()) + 6);
-      assertThat(heard.rmsDb(from + 10 * MS, to - 10 * MS)).as("not dead silence").isGreaterThan(-100);
-      assertThat(heard.highestStep(from - 6 * MS, from + 6 * MS)).isLessThanOrEqualTo(sound.highestStep(from - 60 * MS, from + 60 * MS) * 1.02 + 1e-4);
+      assertThat(heard.rmsDb(from + 10 * MS, to - 10 * MS))
+          .as(transcript.words().get(word).text())
+          .isLessThan(sound.floorDb(0, sound.moments()) + 6);
+      assertThat(heard.rmsDb(from + 10 * MS, to - 10 * MS))
+          .as("not dead silence")
+          .isGreaterThan(-100);
+      assertThat(heard.highestStep(from - 6 * MS, from + 6 * MS))
+          .isLessThanOrEqualTo(sound.highestStep(from - 60 * MS, from + 60 * MS) * 1.02 + 1e-4);
       checked++;
     }
     assertThat(checked).isGreaterThan(5);

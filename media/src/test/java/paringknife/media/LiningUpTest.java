@@ -37,18 +37,49 @@ class LiningUpTest {
   @BeforeAll
   static void make() {
     Path talk = folder.resolve("talk.wav");
-    new Flite("slt", 1.1).speak(TALK + TALK.replace("the", "this") + TALK.replace("and", "but") + TALK, talk);
+    new Flite("slt", 1.1)
+        .speak(TALK + TALK.replace("the", "this") + TALK.replace("and", "but") + TALK, talk);
     camera = folder.resolve("camera.mp4");
     SampleMedia.ffmpeg(
-        "-f", "lavfi", "-i", "testsrc2=s=320x180:r=25", "-i", talk.toString(), "-f", "lavfi", "-i", "anoisesrc=a=0.004:r=48000:seed=4",
-        "-filter_complex", "[1]adelay=1500:all=1,aresample=48000,volume=0.3[t];[t][2]amix=inputs=2:normalize=0:duration=first[a]",
-        "-map", "0:v", "-map", "[a]", "-shortest", "-c:v", "libx264", "-preset", "ultrafast", "-c:a", "aac", camera.toString());
+        "-f",
+        "lavfi",
+        "-i",
+        "testsrc2=s=320x180:r=25",
+        "-i",
+        talk.toString(),
+        "-f",
+        "lavfi",
+        "-i",
+        "anoisesrc=a=0.004:r=48000:seed=4",
+        "-filter_complex",
+        "[1]adelay=1500:all=1,aresample=48000,volume=0.3[t];[t][2]amix=inputs=2:normalize=0:duration=first[a]",
+        "-map",
+        "0:v",
+        "-map",
+        "[a]",
+        "-shortest",
+        "-c:v",
+        "libx264",
+        "-preset",
+        "ultrafast",
+        "-c:a",
+        "aac",
+        camera.toString());
     microphone = folder.resolve("microphone.wav");
     SampleMedia.ffmpeg(
-        "-i", talk.toString(), "-f", "lavfi", "-i", "anoisesrc=a=0.002:r=48000:seed=9",
+        "-i",
+        talk.toString(),
+        "-f",
+        "lavfi",
+        "-i",
+        "anoisesrc=a=0.002:r=48000:seed=9",
         "-filter_complex",
-        "[0]adelay=1500:all=1,aresample=48000,atrim=start=" + LATE_S + ",asetpts=PTS-STARTPTS,asetrate=48005,aresample=48000[t];[t][1]amix=inputs=2:normalize=0:duration=first,aformat=sample_fmts=s16[a]",
-        "-map", "[a]", microphone.toString());
+        "[0]adelay=1500:all=1,aresample=48000,atrim=start="
+            + LATE_S
+            + ",asetpts=PTS-STARTPTS,asetrate=48005,aresample=48000[t];[t][1]amix=inputs=2:normalize=0:duration=first,aformat=sample_fmts=s16[a]",
+        "-map",
+        "[a]",
+        microphone.toString());
   }
 
   @Test
@@ -65,7 +96,8 @@ class LiningUpTest {
     DecodedSound mixed = DecodedSound.of(Probe.of(sound), folder.resolve("mixed.raw"));
     double seconds = first.durationUs() / 1e6;
     for (double at : new double[] {5, seconds / 2, seconds - 8}) {
-      assertThat(lag(own.read(Math.round(at * 1e6), 48_000), mixed.read(Math.round(at * 1e6), 48_000)))
+      assertThat(
+              lag(own.read(Math.round(at * 1e6), 48_000), mixed.read(Math.round(at * 1e6), 48_000)))
           .as("at %s s", at)
           .isCloseTo(0, within(0.005));
     }
@@ -93,7 +125,10 @@ class LiningUpTest {
   @Test
   void anotherEventIsRefusedInTheUsersWords() {
     Path other = folder.resolve("other.wav");
-    new Flite("rms", 1).speak("A ferry is a promise. You ring the bell and somebody comes. That is all there is to it, and it is a great deal.", other);
+    new Flite("rms", 1)
+        .speak(
+            "A ferry is a promise. You ring the bell and somebody comes. That is all there is to it, and it is a great deal.",
+            other);
     assertThatThrownBy(() -> RecordingLineUp.of(Probe.of(camera), List.of(Probe.of(other)), folder))
         .isInstanceOf(UnusableRecording.class)
         .hasMessageContaining("other.wav does not sound like the same event as camera.mp4");

@@ -24,11 +24,24 @@ class ListeningAgainstFfmpegTest {
   @TempDir static Path folder;
 
   private static Path talk() {
-    Path wav = SampleMedia.speech(folder, "The ice came up the race. It stopped the wheel. Nobody had told me. Get up.");
+    Path wav =
+        SampleMedia.speech(
+            folder, "The ice came up the race. It stopped the wheel. Nobody had told me. Get up.");
     Path spaced = folder.resolve("spaced.wav");
     SampleMedia.ffmpeg(
-        "-i", wav.toString(), "-f", "lavfi", "-t", "1.37", "-i", "anullsrc=r=16000:cl=mono", "-i", wav.toString(),
-        "-filter_complex", "[0:a][1:a][2:a]concat=n=3:v=0:a=1,aresample=48000", spaced.toString());
+        "-i",
+        wav.toString(),
+        "-f",
+        "lavfi",
+        "-t",
+        "1.37",
+        "-i",
+        "anullsrc=r=16000:cl=mono",
+        "-i",
+        wav.toString(),
+        "-filter_complex",
+        "[0:a][1:a][2:a]concat=n=3:v=0:a=1,aresample=48000",
+        spaced.toString());
     return spaced;
   }
 
@@ -37,7 +50,16 @@ class ListeningAgainstFfmpegTest {
     Path wav = talk();
     String said =
         ChildProcess.run(
-                List.of("ffmpeg", "-nostdin", "-i", wav.toString(), "-af", "silencedetect=noise=-38dB:duration=0.3", "-f", "null", "-"),
+                List.of(
+                    "ffmpeg",
+                    "-nostdin",
+                    "-i",
+                    wav.toString(),
+                    "-af",
+                    "silencedetect=noise=-38dB:duration=0.3",
+                    "-f",
+                    "null",
+                    "-"),
                 null,
                 Duration.ofMinutes(1))
             .errors();
@@ -45,15 +67,21 @@ class ListeningAgainstFfmpegTest {
     Matcher starts = Pattern.compile("silence_start: ([\\d.-]+)").matcher(said);
     Matcher ends = Pattern.compile("silence_end: ([\\d.]+)").matcher(said);
     while (starts.find() && ends.find()) {
-      theirs.add(new double[] {Math.max(0, Double.parseDouble(starts.group(1))), Double.parseDouble(ends.group(1))});
+      theirs.add(
+          new double[] {
+            Math.max(0, Double.parseDouble(starts.group(1))), Double.parseDouble(ends.group(1))
+          });
     }
     List<Span> ours =
-        new PauseDetector(new PauseSettings(-38, 300_000, 20_000, 150_000)).quietStretches(Levels.of(wav));
+        new PauseDetector(new PauseSettings(-38, 300_000, 20_000, 150_000))
+            .quietStretches(Levels.of(wav));
     assertThat(theirs).isNotEmpty();
     assertThat(ours).hasSameSizeAs(theirs);
     for (int i = 0; i < ours.size(); i++) {
-      assertThat(ours.get(i).startUs() / 1e6).isCloseTo(theirs.get(i)[0], within(LevelCurve.WINDOW_US / 1e6 + 0.001));
-      assertThat(ours.get(i).endUs() / 1e6).isCloseTo(theirs.get(i)[1], within(LevelCurve.WINDOW_US / 1e6 + 0.001));
+      assertThat(ours.get(i).startUs() / 1e6)
+          .isCloseTo(theirs.get(i)[0], within(LevelCurve.WINDOW_US / 1e6 + 0.001));
+      assertThat(ours.get(i).endUs() / 1e6)
+          .isCloseTo(theirs.get(i)[1], within(LevelCurve.WINDOW_US / 1e6 + 0.001));
     }
   }
 

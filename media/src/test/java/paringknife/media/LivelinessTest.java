@@ -22,7 +22,10 @@ import paringknife.media.process.ChildProcess;
 import paringknife.media.speech.Flite;
 import paringknife.media.speech.ForcedAligner;
 
-/** How much livelier than usual a voice is, against the loudness that ffmpeg's {@code ebur128} measures. */
+/**
+ * How much livelier than usual a voice is, against the loudness that ffmpeg's {@code ebur128}
+ * measures.
+ */
 class LivelinessTest {
   private static final List<String> SAID =
       List.of(
@@ -37,7 +40,21 @@ class LivelinessTest {
   private static double loudness(Path file, double from, double to) {
     String said =
         ChildProcess.run(
-                List.of("ffmpeg", "-nostdin", "-hide_banner", "-ss", Double.toString(from), "-to", Double.toString(to), "-i", file.toString(), "-af", "ebur128", "-f", "null", "-"),
+                List.of(
+                    "ffmpeg",
+                    "-nostdin",
+                    "-hide_banner",
+                    "-ss",
+                    Double.toString(from),
+                    "-to",
+                    Double.toString(to),
+                    "-i",
+                    file.toString(),
+                    "-af",
+                    "ebur128",
+                    "-f",
+                    "null",
+                    "-"),
                 null,
                 Duration.ofMinutes(1))
             .errors();
@@ -57,12 +74,28 @@ class LivelinessTest {
       Path part = folder.resolve("part" + i + ".wav");
       new Flite("slt", 1).speak(SAID.get(i), part);
       command.addAll(List.of("-i", part.toString()));
-      graph.insert(0, String.format(Locale.ROOT, "[%d:a]volume=%s,apad=pad_dur=0.4[p%d];", i, i == 2 ? "0dB" : "-7dB", i)).append("[p").append(i).append("]");
+      graph
+          .insert(
+              0,
+              String.format(
+                  Locale.ROOT,
+                  "[%d:a]volume=%s,apad=pad_dur=0.4[p%d];",
+                  i,
+                  i == 2 ? "0dB" : "-7dB",
+                  i))
+          .append("[p")
+          .append(i)
+          .append("]");
     }
     Path whole = folder.resolve("whole.wav");
-    command.addAll(List.of("-filter_complex", graph + "concat=n=" + SAID.size() + ":v=0:a=1", whole.toString()));
+    command.addAll(
+        List.of(
+            "-filter_complex", graph + "concat=n=" + SAID.size() + ":v=0:a=1", whole.toString()));
     ChildProcess.run(command, null, Duration.ofMinutes(1));
-    Transcript transcript = new ForcedAligner().align(whole, PlainText.read("Ada: " + String.join(" ", SAID), 30_000_000), share -> {}).transcript();
+    Transcript transcript =
+        new ForcedAligner()
+            .align(whole, PlainText.read("Ada: " + String.join(" ", SAID), 30_000_000), share -> {})
+            .transcript();
     int[] ends = {0, 0, 0, 0, 0};
     for (int i = 0, words = 0; i < SAID.size(); i++) {
       words += SAID.get(i).split(" ").length;
@@ -76,8 +109,13 @@ class LivelinessTest {
     double usual = java.util.Arrays.stream(measured).sorted().toArray()[SAID.size() / 2];
     Pick loud =
         new PickFinder(transcript, Levels.of(whole))
-            .find(new Brief(5, 1_500_000, 5_000_000, List.of())).stream().filter(p -> p.opening().startsWith("One night") && p.last() == ends[2] - 1).findFirst().orElseThrow();
-    Matcher livelier = Pattern.compile("voice ([0-9]+) dB livelier than usual").matcher(String.join("; ", loud.reasons()));
+            .find(new Brief(5, 1_500_000, 5_000_000, List.of())).stream()
+                .filter(p -> p.opening().startsWith("One night") && p.last() == ends[2] - 1)
+                .findFirst()
+                .orElseThrow();
+    Matcher livelier =
+        Pattern.compile("voice ([0-9]+) dB livelier than usual")
+            .matcher(String.join("; ", loud.reasons()));
     assertThat(livelier.find()).as(loud.reasons().toString()).isTrue();
     assertThat(Double.parseDouble(livelier.group(1))).isCloseTo(measured[2] - usual, within(1.5));
   }

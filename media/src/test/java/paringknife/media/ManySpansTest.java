@@ -21,7 +21,10 @@ import paringknife.media.ffmpeg.Renderer;
 import paringknife.media.ffmpeg.SoundFile;
 import paringknife.media.store.CaptionFonts;
 
-/** Two thousand spans of 40 ms, out of order here and there, framed differently each: still one whole file. */
+/**
+ * Two thousand spans of 40 ms, out of order here and there, framed differently each: still one
+ * whole file.
+ */
 class ManySpansTest {
   private static final int SPANS = 2_000;
 
@@ -29,7 +32,8 @@ class ManySpansTest {
 
   @Test
   void twoThousandSpansOfFortyMillisecondsAreRendered() {
-    Recording recording = Probe.of(SampleMedia.recording(folder.resolve("camera.mp4"), "320x180", "25", 122));
+    Recording recording =
+        Probe.of(SampleMedia.recording(folder.resolve("camera.mp4"), "320x180", "25", 122));
     Path sound = SampleMedia.takenIn(recording);
     List<Span> kept = new ArrayList<>();
     List<HeldWindow> windows = new ArrayList<>();
@@ -42,7 +46,21 @@ class ManySpansTest {
     CutList cuts = new CutList(kept, List.of());
     List<PictureRun> runs = PictureRun.of(cuts, new FrameRate(25, 1));
     Path file = folder.resolve("clip.mp4");
-    new Renderer(new CaptionFonts(folder.resolve("fonts"))).render(new RenderOrder(recording, SoundFile.of(sound), SoundPlan.of(kept), runs, windows, "", 180, 320, null, 1), file, share -> {});
+    new Renderer(new CaptionFonts(folder.resolve("fonts")))
+        .render(
+            new RenderOrder(
+                recording,
+                SoundFile.of(sound),
+                SoundPlan.of(kept),
+                runs,
+                windows,
+                "",
+                180,
+                320,
+                null,
+                1),
+            file,
+            share -> {});
     Measurement measured = Measurement.of(file);
     assertThat(PictureRun.total(runs)).isEqualTo(SPANS);
     assertThat(measured.seconds()).isBetween(79.9, 80.1);

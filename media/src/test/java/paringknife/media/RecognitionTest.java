@@ -32,20 +32,25 @@ class RecognitionTest {
     return found / (double) said.size();
   }
 
-  /** Public-domain read speech with its text: what the application says of the recogniser's quality is so. */
+  /**
+   * Public-domain read speech with its text: what the application says of the recogniser's quality
+   * is so.
+   */
   @Test
   void threeQuartersOfClearReadSpeechIsHeard() throws Exception {
     List<String> said = new ArrayList<>();
     double found = 0;
     for (String line : Files.readAllLines(READ_SPEECH.resolve("transcription"))) {
-      List<String> words = List.of(line.replaceAll("</?s>", "").replaceAll("\\(.*", "").strip().split("\\s+"));
+      List<String> words =
+          List.of(line.replaceAll("</?s>", "").replaceAll("\\(.*", "").strip().split("\\s+"));
       Path wav = READ_SPEECH.resolve(line.replaceAll(".*\\((.*)\\)$", "$1") + ".wav");
       Transcript recognised = new PocketSphinx().recognise(wav, share -> {});
       assertThat(recognised.words()).allMatch(w -> w.confidence() < 1 && w.speaker() == -1);
       found += heard(words, recognised) * words.size();
       said.addAll(words);
     }
-    System.out.printf("recogniser: %.0f %% of %d words of read speech%n", 100 * found / said.size(), said.size());
+    System.out.printf(
+        "recogniser: %.0f %% of %d words of read speech%n", 100 * found / said.size(), said.size());
     assertThat(found / said.size()).isBetween(0.6, 0.95);
   }
 
@@ -53,16 +58,30 @@ class RecognitionTest {
   @Test
   void wordsAreWhereTheyWereSpoken() {
     Path wav = folder.resolve("said.wav");
-    List<Flite.Phone> phones = new Flite("slt", 1.1).speak("The winter was cold and the water was high.", wav);
-    double speechEnds = phones.stream().filter(p -> !p.isSilence()).mapToDouble(Flite.Phone::end).max().orElseThrow();
+    List<Flite.Phone> phones =
+        new Flite("slt", 1.1).speak("The winter was cold and the water was high.", wav);
+    double speechEnds =
+        phones.stream()
+            .filter(p -> !p.isSilence())
+            .mapToDouble(Flite.Phone::end)
+            .max()
+            .orElseThrow();
     Transcript recognised = new PocketSphinx().recognise(wav, share -> {});
-    assertThat(recognised.words().get(recognised.words().size() - 1).endUs() / 1e6).isBetween(speechEnds - 0.15, speechEnds + 0.15);
+    assertThat(recognised.words().get(recognised.words().size() - 1).endUs() / 1e6)
+        .isBetween(speechEnds - 0.15, speechEnds + 0.15);
   }
 
   @Test
   void aFolderThatIsNoVoskModelIsRefused() {
-    assertThatThrownBy(() -> new VoskModelFolder(folder.resolve("nowhere"))).isInstanceOf(UnusableModel.class).hasMessageContaining("no Vosk model folder");
-    assertThatThrownBy(() -> new VoskModelFolder(folder).recognise(READ_SPEECH.resolve("sense_and_sensibility_01_austen_64kb-0880.wav"), share -> {}))
+    assertThatThrownBy(() -> new VoskModelFolder(folder.resolve("nowhere")))
+        .isInstanceOf(UnusableModel.class)
+        .hasMessageContaining("no Vosk model folder");
+    assertThatThrownBy(
+            () ->
+                new VoskModelFolder(folder)
+                    .recognise(
+                        READ_SPEECH.resolve("sense_and_sensibility_01_austen_64kb-0880.wav"),
+                        share -> {}))
         .isInstanceOf(UnusableModel.class)
         .hasMessageContaining("is not a Vosk model");
   }

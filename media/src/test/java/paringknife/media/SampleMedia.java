@@ -18,9 +18,30 @@ final class SampleMedia {
     ChildProcess.run(command, null, Duration.ofMinutes(2));
   }
 
-  /** A moving test picture with a tone, at a frame rate as ffmpeg writes it (such as 30000/1001). */
+  /**
+   * A moving test picture with a tone, at a frame rate as ffmpeg writes it (such as 30000/1001).
+   */
   static Path recording(Path file, String size, String rate, int seconds) {
-    ffmpeg("-f", "lavfi", "-i", "testsrc2=s=" + size + ":r=" + rate, "-f", "lavfi", "-i", "sine", "-t", Integer.toString(seconds), "-c:v", "libx264", "-preset", "ultrafast", "-g", "30", "-c:a", "aac", file.toString());
+    ffmpeg(
+        "-f",
+        "lavfi",
+        "-i",
+        "testsrc2=s=" + size + ":r=" + rate,
+        "-f",
+        "lavfi",
+        "-i",
+        "sine",
+        "-t",
+        Integer.toString(seconds),
+        "-c:v",
+        "libx264",
+        "-preset",
+        "ultrafast",
+        "-g",
+        "30",
+        "-c:a",
+        "aac",
+        file.toString());
     return file;
   }
 
@@ -28,13 +49,17 @@ final class SampleMedia {
   static Path takenIn(Recording recording) {
     Path file = recording.file();
     Path sound = file.resolveSibling(file.getFileName() + ".flac");
-    new Ingest(recording, file.resolveSibling(file.getFileName() + "-proxy.mp4"), sound).run(share -> {});
+    new Ingest(recording, file.resolveSibling(file.getFileName() + "-proxy.mp4"), sound)
+        .run(share -> {});
     return sound;
   }
 
   static Path speech(Path folder, String text) {
     Path wav = folder.resolve("speech.wav");
-    ChildProcess.run(List.of("flite", "-voice", "slt", "-t", text, "-o", wav.toString()), null, Duration.ofMinutes(1));
+    ChildProcess.run(
+        List.of("flite", "-voice", "slt", "-t", text, "-o", wav.toString()),
+        null,
+        Duration.ofMinutes(1));
     return wav;
   }
 }

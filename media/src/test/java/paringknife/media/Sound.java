@@ -12,7 +12,24 @@ import paringknife.media.process.ChildProcess;
 record Sound(float[] samples) implements SampleSource {
   static Sound of(Path file) {
     byte[] bytes =
-        ChildProcess.run(List.of("ffmpeg", "-nostdin", "-v", "error", "-i", file.toString(), "-f", "f32le", "-ac", "2", "-ar", "48000", "pipe:1"), null, Duration.ofMinutes(1)).output();
+        ChildProcess.run(
+                List.of(
+                    "ffmpeg",
+                    "-nostdin",
+                    "-v",
+                    "error",
+                    "-i",
+                    file.toString(),
+                    "-f",
+                    "f32le",
+                    "-ac",
+                    "2",
+                    "-ar",
+                    "48000",
+                    "pipe:1"),
+                null,
+                Duration.ofMinutes(1))
+            .output();
     float[] samples = new float[bytes.length / Float.BYTES];
     ByteBuffer.wrap(bytes).order(ByteOrder.LITTLE_ENDIAN).asFloatBuffer().get(samples);
     return new Sound(samples);

@@ -23,8 +23,8 @@ import paringknife.core.listen.PauseSettings;
 import paringknife.core.listen.PauseSound;
 import paringknife.core.listen.RoomToneFinder;
 import paringknife.core.listen.SampleSource;
-import paringknife.core.listen.clean.Cleanup;
 import paringknife.core.listen.clean.Cleaning;
+import paringknife.core.listen.clean.Cleanup;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
 import paringknife.core.transcript.Word;
@@ -33,9 +33,9 @@ import paringknife.media.process.ChildProcess;
 import paringknife.media.speech.ForcedAligner;
 
 /**
- * Cleaning a voice, on real read speech (public domain, Debian's {@code pocketsphinx-testdata}) with
- * hum, rumble and noise added by ffmpeg, so that what should come back is known. Levels are measured
- * by ffmpeg; noise reduction is held against ffmpeg's {@code afftdn} on the same sound.
+ * Cleaning a voice, on real read speech (public domain, Debian's {@code pocketsphinx-testdata})
+ * with hum, rumble and noise added by ffmpeg, so that what should come back is known. Levels are
+ * measured by ffmpeg; noise reduction is held against ffmpeg's {@code afftdn} on the same sound.
  */
 class VoiceCleanupTest {
   private static final Path READ_SPEECH = Path.of("/usr/share/pocketsphinx/test/data/librivox");
@@ -57,17 +57,44 @@ class VoiceCleanupTest {
     Path file = READ_SPEECH.resolve(line.replaceAll(".*\\((.*)\\)$", "$1") + ".wav");
     String said = line.replaceAll("</?s>", "").replaceAll("\\(.*", "").strip();
     voice = folder.resolve("voice.wav");
-    SampleMedia.ffmpeg("-i", file.toString(), "-af", "aresample=48000,adelay=1500,apad=pad_dur=1.5,pan=stereo|c0=c0|c1=c0", voice.toString());
+    SampleMedia.ffmpeg(
+        "-i",
+        file.toString(),
+        "-af",
+        "aresample=48000,adelay=1500,apad=pad_dur=1.5,pan=stereo|c0=c0|c1=c0",
+        voice.toString());
     List<Word> words = new ArrayList<>();
-    for (Word word : new ForcedAligner().align(file, PlainText.read(said, 1_000_000), share -> {}).transcript().words()) {
-      words.add(new Word(words.size(), word.text(), word.startUs() + 1_500_000, word.endUs() + 1_500_000, 0, 1));
+    for (Word word :
+        new ForcedAligner()
+            .align(file, PlainText.read(said, 1_000_000), share -> {})
+            .transcript()
+            .words()) {
+      words.add(
+          new Word(
+              words.size(),
+              word.text(),
+              word.startUs() + 1_500_000,
+              word.endUs() + 1_500_000,
+              0,
+              1));
     }
     transcript = new Transcript("en", List.of("Reader"), words);
   }
 
   private static Path with(String name, String added) {
     Path file = folder.resolve(name + ".wav");
-    SampleMedia.ffmpeg("-i", voice.toString(), "-f", "lavfi", "-i", added, "-filter_complex", "[1:a]pan=stereo|c0=c0|c1=c0[n];[0:a][n]amix=inputs=2:normalize=0:duration=first", "-c:a", "pcm_f32le", file.toString());
+    SampleMedia.ffmpeg(
+        "-i",
+        voice.toString(),
+        "-f",
+        "lavfi",
+        "-i",
+        added,
+        "-filter_complex",
+        "[1:a]pan=stereo|c0=c0|c1=c0[n];[0:a][n]amix=inputs=2:normalize=0:duration=first",
+        "-c:a",
+        "pcm_f32le",
+        file.toString());
     return file;
   }
 
@@ -82,7 +109,8 @@ class VoiceCleanupTest {
   }
 
   private static Path write(Sound sound, String name) {
-    ByteBuffer bytes = ByteBuffer.allocate(sound.samples().length * Float.BYTES).order(ByteOrder.LITTLE_ENDIAN);
+    ByteBuffer bytes =
+        ByteBuffer.allocate(sound.samples().length * Float.BYTES).order(ByteOrder.LITTLE_ENDIAN);
     bytes.asFloatBuffer().put(sound.samples());
     Path raw = folder.resolve(name + ".f32");
     Path wav = folder.resolve(name + ".wav");
@@ -91,13 +119,38 @@ class VoiceCleanupTest {
     } catch (java.io.IOException e) {
       throw new java.io.UncheckedIOException(e);
     }
-    SampleMedia.ffmpeg("-f", "f32le", "-ar", "48000", "-ac", "2", "-i", raw.toString(), "-c:a", "pcm_f32le", wav.toString());
+    SampleMedia.ffmpeg(
+        "-f",
+        "f32le",
+        "-ar",
+        "48000",
+        "-ac",
+        "2",
+        "-i",
+        raw.toString(),
+        "-c:a",
+        "pcm_f32le",
+        wav.toString());
     return wav;
   }
 
   /** Mean level after a filter, dBFS, by ffmpeg's {@code volumedetect}. */
   private static double level(Path file, String filter) {
-    String said = ChildProcess.run(List.of("ffmpeg", "-nostdin", "-i", file.toString(), "-af", filter + ",volumedetect", "-f", "null", "-"), null, Duration.ofMinutes(1)).errors();
+    String said =
+        ChildProcess.run(
+                List.of(
+                    "ffmpeg",
+                    "-nostdin",
+                    "-i",
+                    file.toString(),
+                    "-af",
+                    filter + ",volumedetect",
+                    "-f",
+                    "null",
+                    "-"),
+                null,
+                Duration.ofMinutes(1))
+            .errors();
     Matcher mean = Pattern.compile("mean_volume: (-?[\\d.]+) dB").matcher(said);
     assertThat(mean.find()).isTrue();
     return Double.parseDouble(mean.group(1));
@@ -106,14 +159,25 @@ class VoiceCleanupTest {
   @Test
   void humAndRumbleGoAndTheVoiceStays() {
     for (int mains : new int[] {50, 60}) {
-      Path humming = with("hum" + mains, String.format(Locale.ROOT, "aevalsrc='0.03*sin(2*PI*%d*t)+0.015*sin(2*PI*%d*t)+0.01*sin(2*PI*%d*t)+0.05*sin(2*PI*23*t)':s=48000", mains, 2 * mains, 3 * mains));
+      Path humming =
+          with(
+              "hum" + mains,
+              String.format(
+                  Locale.ROOT,
+                  "aevalsrc='0.03*sin(2*PI*%d*t)+0.015*sin(2*PI*%d*t)+0.01*sin(2*PI*%d*t)+0.05*sin(2*PI*23*t)':s=48000",
+                  mains,
+                  2 * mains,
+                  3 * mains));
       Path clean = cleaned(humming, HUM);
       String start = "atrim=start=0.3:end=1.4,";
       for (int harmonic = 1; harmonic <= 3; harmonic++) {
         String band = start + "bandpass=f=" + harmonic * mains + ":width_type=h:w=6";
-        assertThat(level(clean, band)).as(harmonic * mains + " Hz").isLessThan(level(humming, band) - 15);
+        assertThat(level(clean, band))
+            .as(harmonic * mains + " Hz")
+            .isLessThan(level(humming, band) - 15);
       }
-      assertThat(level(clean, start + "lowpass=f=30")).isLessThan(level(humming, start + "lowpass=f=30") - 20);
+      assertThat(level(clean, start + "lowpass=f=30"))
+          .isLessThan(level(humming, start + "lowpass=f=30") - 20);
       String speech = "highpass=f=300,highpass=f=300,lowpass=f=4000";
       assertThat(level(clean, speech)).isCloseTo(level(voice, speech), within(0.5));
     }
@@ -154,40 +218,71 @@ class VoiceCleanupTest {
   void noiseIsHeldDownAndTheVoiceComesNearerToItself() {
     Sound truth = Sound.of(voice);
     for (double amplitude : new double[] {0.06, 0.2}) {
-      Path noisy = with("noisy", "anoisesrc=color=pink:seed=11:sample_rate=48000:amplitude=" + amplitude);
+      Path noisy =
+          with("noisy", "anoisesrc=color=pink:seed=11:sample_rate=48000:amplitude=" + amplitude);
       Sound before = Sound.of(noisy);
       Sound ours = Sound.of(cleaned(noisy, NOISE));
-      assertThat(before.floorDb(0, 60_000) - ours.floorDb(0, 60_000)).as("between words").isGreaterThan(11);
-      assertThat(fidelity(ours, truth)).isGreaterThan(fidelity(before, truth) + (amplitude > 0.1 ? 3 : 1.2));
+      assertThat(before.floorDb(0, 60_000) - ours.floorDb(0, 60_000))
+          .as("between words")
+          .isGreaterThan(11);
+      assertThat(fidelity(ours, truth))
+          .isGreaterThan(fidelity(before, truth) + (amplitude > 0.1 ? 3 : 1.2));
       Path reference = folder.resolve("afftdn.wav");
-      SampleMedia.ffmpeg("-i", noisy.toString(), "-af", "afftdn=nr=14:tn=1", "-c:a", "pcm_f32le", reference.toString());
-      assertThat(fidelity(ours, truth)).as("against afftdn").isGreaterThan(fidelityAtBestDelay(Sound.of(reference), truth));
+      SampleMedia.ffmpeg(
+          "-i",
+          noisy.toString(),
+          "-af",
+          "afftdn=nr=14:tn=1",
+          "-c:a",
+          "pcm_f32le",
+          reference.toString());
+      assertThat(fidelity(ours, truth))
+          .as("against afftdn")
+          .isGreaterThan(fidelityAtBestDelay(Sound.of(reference), truth));
     }
   }
 
   @Test
   void softAndLoudComeNearerTogether() {
     Path uneven = folder.resolve("uneven.wav");
-    double middle = (transcript.words().get(0).startUs() + transcript.words().get(transcript.words().size() - 1).endUs()) / 2e6;
-    SampleMedia.ffmpeg("-i", voice.toString(), "-af", "volume='if(lt(t," + middle + "),1,0.25)':eval=frame", "-c:a", "pcm_f32le", uneven.toString());
+    double middle =
+        (transcript.words().get(0).startUs()
+                + transcript.words().get(transcript.words().size() - 1).endUs())
+            / 2e6;
+    SampleMedia.ffmpeg(
+        "-i",
+        voice.toString(),
+        "-af",
+        "volume='if(lt(t," + middle + "),1,0.25)':eval=frame",
+        "-c:a",
+        "pcm_f32le",
+        uneven.toString());
     Path even = cleaned(uneven, EVEN);
     String first = String.format(Locale.ROOT, "atrim=start=1.5:end=%.2f", middle - 1);
-    String second = String.format(Locale.ROOT, "atrim=start=%.2f:end=%.2f", middle + 1, middle * 2 - 1.5);
+    String second =
+        String.format(Locale.ROOT, "atrim=start=%.2f:end=%.2f", middle + 1, middle * 2 - 1.5);
     double apart = level(uneven, first) - level(uneven, second);
     assertThat(level(even, first) - level(even, second)).isLessThan(apart - 6);
-    assertThat(Sound.of(even).floorDb(0, 48_000)).as("the room is not lifted").isLessThan(Sound.of(uneven).floorDb(0, 48_000) + 1);
+    assertThat(Sound.of(even).floorDb(0, 48_000))
+        .as("the room is not lifted")
+        .isLessThan(Sound.of(uneven).floorDb(0, 48_000) + 1);
   }
 
   @Test
   void sharpSoundsAreSoftenedAndNothingElse() {
-    Path sharp = with("sharp", "aevalsrc='0.25*(random(0)-0.5)*between(mod(t,1.7),0.2,0.32)':s=48000,highpass=f=6000,highpass=f=6000");
+    Path sharp =
+        with(
+            "sharp",
+            "aevalsrc='0.25*(random(0)-0.5)*between(mod(t,1.7),0.2,0.32)':s=48000,highpass=f=6000,highpass=f=6000");
     Path soft = cleaned(sharp, SIBILANCE);
     String high = "highpass=f=6000";
     String burst = "atrim=start=3.6:end=3.72," + high;
     assertThat(level(soft, burst)).isLessThan(level(sharp, burst) - 4);
     String low = "lowpass=f=3000";
     assertThat(level(soft, low)).isCloseTo(level(sharp, low), within(0.3));
-    assertThat(level(cleaned(voice, SIBILANCE), high)).as("an even reader is left alone").isCloseTo(level(voice, high), within(2.5));
+    assertThat(level(cleaned(voice, SIBILANCE), high))
+        .as("an even reader is left alone")
+        .isCloseTo(level(voice, high), within(2.5));
   }
 
   @Test
@@ -199,13 +294,15 @@ class VoiceCleanupTest {
       assertThat(again.read(from, 9_000)).containsExactly(whole.read(from, 9_000));
     }
     for (int seam = 192_000; seam < whole.moments(); seam += 192_000) {
-      assertThat(whole.highestStep(seam - 2, seam + 2)).as("no click between blocks").isLessThanOrEqualTo(sound.highestStep(seam - 2_000, seam + 2_000) * 1.3 + 1e-4);
+      assertThat(whole.highestStep(seam - 2, seam + 2))
+          .as("no click between blocks")
+          .isLessThanOrEqualTo(sound.highestStep(seam - 2_000, seam + 2_000) * 1.3 + 1e-4);
     }
   }
 
   /**
-   * Rumble that hides every pause from a plain threshold does not hide it from the sound in which pauses
-   * are looked for; what is heard stays as it was.
+   * Rumble that hides every pause from a plain threshold does not hide it from the sound in which
+   * pauses are looked for; what is heard stays as it was.
    */
   @Test
   void pausesAreFoundUnderRumble() {
@@ -223,9 +320,12 @@ class VoiceCleanupTest {
     assertThat(truth).hasSizeGreaterThanOrEqualTo(2);
     assertThat(found).hasSameSizeAs(truth);
     for (int i = 0; i < truth.size(); i++) {
-      assertThat(found.get(i).overlapUs(truth.get(i))).isGreaterThan(truth.get(i).lengthUs() * 85 / 100);
+      assertThat(found.get(i).overlapUs(truth.get(i)))
+          .isGreaterThan(truth.get(i).lengthUs() * 85 / 100);
     }
     LevelCurve clean = Levels.of(voice);
-    assertThat(PauseSound.choose(clean, Levels.of(voice))).as("a clean recording is measured as it is").isSameAs(clean);
+    assertThat(PauseSound.choose(clean, Levels.of(voice)))
+        .as("a clean recording is measured as it is")
+        .isSameAs(clean);
   }
 }

@@ -19,7 +19,10 @@ import paringknife.media.speech.Flite;
 import paringknife.media.speech.ForcedAligner;
 import paringknife.media.speech.VoicesInFile;
 
-/** Who speaks, told by voice: flite's voices in conversation, and real people of {@code pocketsphinx-testdata}. */
+/**
+ * Who speaks, told by voice: flite's voices in conversation, and real people of {@code
+ * pocketsphinx-testdata}.
+ */
 class VoicesTest {
   private static final Path DATA = Path.of("/usr/share/pocketsphinx/test/data");
   private static final String[] LINES = {
@@ -40,20 +43,33 @@ class VoicesTest {
   @TempDir Path folder;
 
   /** One recording of all parts, the words timed in it, each given to the part's speaker. */
-  private Transcript heard(List<Path> parts, List<String> texts, List<String> speakers) throws Exception {
+  private Transcript heard(List<Path> parts, List<String> texts, List<String> speakers)
+      throws Exception {
     List<String> command = new ArrayList<>(List.of("ffmpeg", "-v", "error", "-y"));
     parts.forEach(p -> command.addAll(List.of("-i", p.toString())));
     StringBuilder graph = new StringBuilder();
     for (int i = 0; i < parts.size(); i++) {
-      graph.insert(0, "[" + i + ":a]aresample=16000,aformat=sample_fmts=s16:channel_layouts=mono,apad=pad_dur=0.2[p" + i + "];").append("[p" + i + "]");
+      graph
+          .insert(
+              0,
+              "["
+                  + i
+                  + ":a]aresample=16000,aformat=sample_fmts=s16:channel_layouts=mono,apad=pad_dur=0.2[p"
+                  + i
+                  + "];")
+          .append("[p" + i + "]");
     }
-    command.addAll(List.of("-filter_complex", graph + "concat=n=" + parts.size() + ":v=0:a=1", all().toString()));
+    command.addAll(
+        List.of(
+            "-filter_complex", graph + "concat=n=" + parts.size() + ":v=0:a=1", all().toString()));
     ChildProcess.run(command, null, Duration.ofMinutes(1));
     StringBuilder text = new StringBuilder();
     for (int i = 0; i < texts.size(); i++) {
       text.append(speakers.get(i)).append(": ").append(texts.get(i)).append('\n');
     }
-    return new ForcedAligner().align(all(), PlainText.read(text.toString(), 60_000_000), share -> {}).transcript();
+    return new ForcedAligner()
+        .align(all(), PlainText.read(text.toString(), 60_000_000), share -> {})
+        .transcript();
   }
 
   private Path all() {
@@ -61,16 +77,22 @@ class VoicesTest {
   }
 
   private static Transcript nameless(Transcript transcript) {
-    return new Transcript("en", List.of(), transcript.words().stream().map(w -> w.withSpeaker(-1)).toList());
+    return new Transcript(
+        "en", List.of(), transcript.words().stream().map(w -> w.withSpeaker(-1)).toList());
   }
 
   /** Share of words that went to the voice to which most of their speaker's words went. */
   private static double agreement(Transcript truth, Transcript proposed) {
     Map<Integer, Map<Integer, Integer>> counts = new HashMap<>();
     for (int i = 0; i < truth.words().size(); i++) {
-      counts.computeIfAbsent(truth.words().get(i).speaker(), s -> new HashMap<>()).merge(proposed.words().get(i).speaker(), 1, Integer::sum);
+      counts
+          .computeIfAbsent(truth.words().get(i).speaker(), s -> new HashMap<>())
+          .merge(proposed.words().get(i).speaker(), 1, Integer::sum);
     }
-    int agreeing = counts.values().stream().mapToInt(c -> c.values().stream().mapToInt(n -> n).max().orElse(0)).sum();
+    int agreeing =
+        counts.values().stream()
+            .mapToInt(c -> c.values().stream().mapToInt(n -> n).max().orElse(0))
+            .sum();
     return agreeing / (double) truth.words().size();
   }
 
@@ -89,7 +111,8 @@ class VoicesTest {
     Transcript proposed = VoicesInFile.propose(all(), nameless(truth));
     assertThat(proposed.speakers()).containsExactly("Speaker 1", "Speaker 2", "Speaker 3");
     assertThat(agreement(truth, proposed)).isGreaterThanOrEqualTo(0.95);
-    assertThat(proposed.words().stream().map(Word::text)).isEqualTo(truth.words().stream().map(Word::text).toList());
+    assertThat(proposed.words().stream().map(Word::text))
+        .isEqualTo(truth.words().stream().map(Word::text).toList());
   }
 
   @Test
@@ -106,7 +129,9 @@ class VoicesTest {
     assertThat(VoicesInFile.propose(all(), nameless(one)).speakers()).isEmpty();
 
     for (String line : Files.readAllLines(DATA.resolve("cards/cards.transcription"))) {
-      parts.add(parts.size() / 2, DATA.resolve("cards").resolve(line.replaceAll(".*\\((.*)\\)$", "$1") + ".wav"));
+      parts.add(
+          parts.size() / 2,
+          DATA.resolve("cards").resolve(line.replaceAll(".*\\((.*)\\)$", "$1") + ".wav"));
       texts.add(texts.size() / 2, line.replaceAll("</?s>", "").replaceAll("\\(.*", "").strip());
       speakers.add(speakers.size() / 2, "Player");
     }

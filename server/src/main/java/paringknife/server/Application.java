@@ -1,10 +1,10 @@
 package paringknife.server;
 
+import java.nio.file.Path;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.context.annotation.Bean;
 import org.springframework.core.env.Environment;
 import org.springframework.scheduling.annotation.EnableScheduling;
-import java.nio.file.Path;
 import paringknife.media.store.CaptionFonts;
 import paringknife.server.episodes.ClipRenderer;
 import paringknife.server.episodes.DataFolder;

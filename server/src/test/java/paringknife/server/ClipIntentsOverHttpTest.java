@@ -17,7 +17,10 @@ import org.junit.jupiter.api.extension.RegisterExtension;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
-/** Everything that can be asked of a clip, as the page asks it: each a step that goes back, each refused when it makes no sense. */
+/**
+ * Everything that can be asked of a clip, as the page asks it: each a step that goes back, each
+ * refused when it makes no sense.
+ */
 class ClipIntentsOverHttpTest {
   @RegisterExtension static final RunningApplication APP = new RunningApplication();
 
@@ -29,20 +32,39 @@ class ClipIntentsOverHttpTest {
   /** The same tones as the other episode, under words of which some are said twice. */
   @BeforeAll
   static void addRepeats() throws Exception {
-    StringBuilder words = new StringBuilder("{\"language\":\"en\",\"speakers\":[\"Ada\"],\"words\":[");
-    String[] said = {"The", "mill", "pond", "froze", "The", "mill", "pond", "froze", "over", "that", "winter,", "twice."};
+    StringBuilder words =
+        new StringBuilder("{\"language\":\"en\",\"speakers\":[\"Ada\"],\"words\":[");
+    String[] said = {
+      "The", "mill", "pond", "froze", "The", "mill", "pond", "froze", "over", "that", "winter,",
+      "twice."
+    };
     for (int i = 0; i < said.length; i++) {
       double start = 0.5 + i * 0.9;
-      words.append(i == 0 ? "" : ",").append("{\"text\":\"").append(said[i]).append("\",\"start\":").append(start).append(",\"end\":").append(start + 0.3).append(",\"speaker\":0}");
+      words
+          .append(i == 0 ? "" : ",")
+          .append("{\"text\":\"")
+          .append(said[i])
+          .append("\",\"start\":")
+          .append(start)
+          .append(",\"end\":")
+          .append(start + 0.3)
+          .append(",\"speaker\":0}");
     }
     Files.writeString(APP.media().resolve("repeats.json"), words.append("]}").toString());
     Files.copy(APP.media().resolve("tones.mp4"), APP.media().resolve("twice.mp4"));
-    repeated = APP.post("/api/episodes", "{\"show\":\"Test\",\"title\":\"Twice\",\"recording\":\"twice.mp4\",\"transcript\":\"repeats.json\"}").path("id").asLong();
+    repeated =
+        APP.post(
+                "/api/episodes",
+                "{\"show\":\"Test\",\"title\":\"Twice\",\"recording\":\"twice.mp4\",\"transcript\":\"repeats.json\"}")
+            .path("id")
+            .asLong();
     APP.awaitReady(repeated);
   }
 
   private static JsonNode clip(long episode) throws Exception {
-    return APP.post("/api/episodes/" + episode + "/clips", "{\"firstWord\":0,\"lastWord\":11,\"title\":\"Ice\"}");
+    return APP.post(
+        "/api/episodes/" + episode + "/clips",
+        "{\"firstWord\":0,\"lastWord\":11,\"title\":\"Ice\"}");
   }
 
   private static String path(JsonNode clip) {
@@ -50,7 +72,9 @@ class ClipIntentsOverHttpTest {
   }
 
   private static HttpResponse<String> ask(JsonNode clip, String intent) throws Exception {
-    return APP.postAny(path(clip) + "/changes", "{\"revision\":" + clip.path("revision").asInt() + ",\"intent\":" + intent + "}");
+    return APP.postAny(
+        path(clip) + "/changes",
+        "{\"revision\":" + clip.path("revision").asInt() + ",\"intent\":" + intent + "}");
   }
 
   private static JsonNode change(JsonNode clip, String intent) throws Exception {
@@ -76,7 +100,8 @@ class ClipIntentsOverHttpTest {
   }
 
   private static void removals(JsonNode clip, String... reasons) {
-    assertThat(clip.path("removals").findValues("reason").stream().map(JsonNode::asString).toList()).containsExactly(reasons);
+    assertThat(clip.path("removals").findValues("reason").stream().map(JsonNode::asString).toList())
+        .containsExactly(reasons);
   }
 
   /** Each does what it says, is taken back as a whole, and comes again as it was. */
@@ -86,24 +111,73 @@ class ClipIntentsOverHttpTest {
             of("{\"type\":\"pareWords\",\"first\":2,\"last\":4}", c -> removals(c, "BY_HAND")),
             of(PARE_A_PAUSE, c -> removals(c, "PAUSE")),
             of("{\"type\":\"pareFillers\"}", c -> removals(c, "FILLER")),
-            of("{\"type\":\"pareChosenFillers\",\"first\":[0],\"means\":\"ROOM_TONE\"}", c -> assertThat(c.path("removals").get(0).path("means").asString()).isEqualTo("ROOM_TONE")),
-            of("{\"type\":\"treatWords\",\"first\":2,\"last\":2,\"means\":\"MUTE\"}", c -> assertThat(c.path("lengthUs")).isEqualTo(c.path("originalUs"))),
-            of(PUT_A_GAP, c -> assertThat(c.path("gaps").get(0).path("lengthUs").asLong()).isEqualTo(500_000)),
-            of("{\"type\":\"changeGap\",\"id\":1,\"seconds\":1.25}", c -> assertThat(c.path("gaps").get(0).path("lengthUs").asLong()).isEqualTo(1_250_000), PUT_A_GAP),
-            of("{\"type\":\"changeGap\",\"id\":1,\"seconds\":0}", c -> assertThat(c.path("gaps")).isEmpty(), PUT_A_GAP),
-            of("{\"type\":\"moveCut\",\"id\":1,\"startUs\":4500000,\"endUs\":4600000}", c -> assertThat(c.path("cut").get(0).path("endUs").asLong()).isEqualTo(4_600_000), PARE_A_PAUSE),
+            of(
+                "{\"type\":\"pareChosenFillers\",\"first\":[0],\"means\":\"ROOM_TONE\"}",
+                c ->
+                    assertThat(c.path("removals").get(0).path("means").asString())
+                        .isEqualTo("ROOM_TONE")),
+            of(
+                "{\"type\":\"treatWords\",\"first\":2,\"last\":2,\"means\":\"MUTE\"}",
+                c -> assertThat(c.path("lengthUs")).isEqualTo(c.path("originalUs"))),
+            of(
+                PUT_A_GAP,
+                c ->
+                    assertThat(c.path("gaps").get(0).path("lengthUs").asLong()).isEqualTo(500_000)),
+            of(
+                "{\"type\":\"changeGap\",\"id\":1,\"seconds\":1.25}",
+                c ->
+                    assertThat(c.path("gaps").get(0).path("lengthUs").asLong())
+                        .isEqualTo(1_250_000),
+                PUT_A_GAP),
+            of(
+                "{\"type\":\"changeGap\",\"id\":1,\"seconds\":0}",
+                c -> assertThat(c.path("gaps")).isEmpty(),
+                PUT_A_GAP),
+            of(
+                "{\"type\":\"moveCut\",\"id\":1,\"startUs\":4500000,\"endUs\":4600000}",
+                c -> assertThat(c.path("cut").get(0).path("endUs").asLong()).isEqualTo(4_600_000),
+                PARE_A_PAUSE),
             of("{\"type\":\"putBackRemovals\",\"ids\":[1]}", c -> removals(c), PARE_A_PAUSE),
-            of("{\"type\":\"putBackReason\",\"reason\":\"PAUSE\"}", c -> removals(c, "BY_HAND"), PARE_A_PAUSE, "{\"type\":\"pareWords\",\"first\":2,\"last\":2}"),
-            of("{\"type\":\"putBackWords\",\"first\":2,\"last\":3}", c -> removals(c), "{\"type\":\"pareWords\",\"first\":2,\"last\":3}"),
-            of("{\"type\":\"moveWords\",\"first\":9,\"last\":11,\"before\":0}", c -> assertThat(c.path("pieces").get(0).path("from").asInt()).isEqualTo(9)),
-            of("{\"type\":\"pullWords\",\"first\":5,\"last\":8,\"before\":-1}", c -> assertThat(c.path("pieces").get(1).path("from").asInt()).isEqualTo(5), "{\"type\":\"pareWords\",\"first\":5,\"last\":8}"),
-            of("{\"type\":\"dropStretch\",\"place\":0}", c -> assertThat(c.path("pieces")).hasSize(1), "{\"type\":\"moveWords\",\"first\":9,\"last\":11,\"before\":0}"),
-            of("{\"type\":\"setSpeed\",\"speed\":1.092}", c -> assertThat(c.path("lengthUs").asLong()).isEqualTo(Math.round(c.path("originalUs").asLong() / 1.092))),
-            of("{\"type\":\"cleanUp\",\"hum\":true,\"noise\":false,\"even\":true,\"sibilance\":false}", c -> assertThat(c.path("cleanup").path("even").asBoolean()).isTrue()),
-            of("{\"type\":\"rename\",\"title\":\"  The   pond \"}", c -> assertThat(c.path("title").asString()).isEqualTo("The pond")),
-            of("{\"type\":\"reframe\",\"shape\":\"1:1\",\"mode\":\"SPEAKER\",\"person\":-1}", c -> assertThat(c.path("shape").asString()).isEqualTo("1:1")),
-            of("{\"type\":\"letter\",\"lettering\":\"ledger\"}", c -> assertThat(c.path("lettering").asString()).isEqualTo("ledger")),
-            of("{\"type\":\"askFor\",\"specs\":[\"vertical-60\",\"vertical-60\"]}", c -> assertThat(c.path("specs")).hasSize(1)))
+            of(
+                "{\"type\":\"putBackReason\",\"reason\":\"PAUSE\"}",
+                c -> removals(c, "BY_HAND"),
+                PARE_A_PAUSE,
+                "{\"type\":\"pareWords\",\"first\":2,\"last\":2}"),
+            of(
+                "{\"type\":\"putBackWords\",\"first\":2,\"last\":3}",
+                c -> removals(c),
+                "{\"type\":\"pareWords\",\"first\":2,\"last\":3}"),
+            of(
+                "{\"type\":\"moveWords\",\"first\":9,\"last\":11,\"before\":0}",
+                c -> assertThat(c.path("pieces").get(0).path("from").asInt()).isEqualTo(9)),
+            of(
+                "{\"type\":\"pullWords\",\"first\":5,\"last\":8,\"before\":-1}",
+                c -> assertThat(c.path("pieces").get(1).path("from").asInt()).isEqualTo(5),
+                "{\"type\":\"pareWords\",\"first\":5,\"last\":8}"),
+            of(
+                "{\"type\":\"dropStretch\",\"place\":0}",
+                c -> assertThat(c.path("pieces")).hasSize(1),
+                "{\"type\":\"moveWords\",\"first\":9,\"last\":11,\"before\":0}"),
+            of(
+                "{\"type\":\"setSpeed\",\"speed\":1.092}",
+                c ->
+                    assertThat(c.path("lengthUs").asLong())
+                        .isEqualTo(Math.round(c.path("originalUs").asLong() / 1.092))),
+            of(
+                "{\"type\":\"cleanUp\",\"hum\":true,\"noise\":false,\"even\":true,\"sibilance\":false}",
+                c -> assertThat(c.path("cleanup").path("even").asBoolean()).isTrue()),
+            of(
+                "{\"type\":\"rename\",\"title\":\"  The   pond \"}",
+                c -> assertThat(c.path("title").asString()).isEqualTo("The pond")),
+            of(
+                "{\"type\":\"reframe\",\"shape\":\"1:1\",\"mode\":\"SPEAKER\",\"person\":-1}",
+                c -> assertThat(c.path("shape").asString()).isEqualTo("1:1")),
+            of(
+                "{\"type\":\"letter\",\"lettering\":\"ledger\"}",
+                c -> assertThat(c.path("lettering").asString()).isEqualTo("ledger")),
+            of(
+                "{\"type\":\"askFor\",\"specs\":[\"vertical-60\",\"vertical-60\"]}",
+                c -> assertThat(c.path("specs")).hasSize(1)))
         .map(c -> dynamicTest(c.intent(), () -> goesBackAndOnAgain(c)));
   }
 
@@ -125,17 +199,25 @@ class ClipIntentsOverHttpTest {
     return Map.ofEntries(
             Map.entry("{\"type\":\"pareWords\",\"first\":5,\"last\":2}", "not in the transcript"),
             Map.entry("{\"type\":\"pareWords\",\"first\":0,\"last\":900}", "not in the transcript"),
-            Map.entry("{\"type\":\"moveCut\",\"id\":77,\"startUs\":1000000,\"endUs\":2000000}", "not there any more"),
-            Map.entry("{\"type\":\"moveCut\",\"id\":1,\"startUs\":2000000,\"endUs\":1000000}", "begin before it ends"),
+            Map.entry(
+                "{\"type\":\"moveCut\",\"id\":77,\"startUs\":1000000,\"endUs\":2000000}",
+                "not there any more"),
+            Map.entry(
+                "{\"type\":\"moveCut\",\"id\":1,\"startUs\":2000000,\"endUs\":1000000}",
+                "begin before it ends"),
             Map.entry("{\"type\":\"changeGap\",\"id\":77,\"seconds\":1}", "not there any more"),
             Map.entry("{\"type\":\"putGap\",\"word\":3,\"seconds\":-1}", "gap"),
             Map.entry("{\"type\":\"putGap\",\"word\":3,\"seconds\":100000}", "gap"),
             Map.entry("{\"type\":\"keepAttempt\",\"group\":0,\"attempt\":0}", "no such repeat"),
             Map.entry("{\"type\":\"dropStretch\",\"place\":9}", "stretch"),
             Map.entry("{\"type\":\"setSpeed\",\"speed\":2}", "1.15"),
-            Map.entry("{\"type\":\"parePauses\",\"thresholdDb\":12,\"shortest\":0.5,\"head\":0,\"tail\":0}", "threshold"),
+            Map.entry(
+                "{\"type\":\"parePauses\",\"thresholdDb\":12,\"shortest\":0.5,\"head\":0,\"tail\":0}",
+                "threshold"),
             Map.entry("{\"type\":\"fit\",\"targetUs\":20000,\"ways\":[]}", "less than a second"),
-            Map.entry("{\"type\":\"reframe\",\"shape\":\"9:16\",\"mode\":\"PERSON\",\"person\":4}", "no such person"),
+            Map.entry(
+                "{\"type\":\"reframe\",\"shape\":\"9:16\",\"mode\":\"PERSON\",\"person\":4}",
+                "no such person"),
             Map.entry("{\"type\":\"letter\",\"lettering\":\"none\"}", "lettering"),
             Map.entry("{\"type\":\"askFor\",\"specs\":[\"none\"]}", "spec"),
             Map.entry("{\"type\":\"sing\"}", "not understood"))
@@ -149,7 +231,8 @@ class ClipIntentsOverHttpTest {
                       JsonNode clip = clip(1);
                       HttpResponse<String> answer = ask(clip, e.getKey());
                       assertThat(answer.statusCode()).isIn(400, 422);
-                      assertThat(APP.json(answer.body()).path("message").asString()).contains(e.getValue());
+                      assertThat(APP.json(answer.body()).path("message").asString())
+                          .contains(e.getValue());
                       assertThat(APP.get(path(clip))).isEqualTo(clip);
                     }));
   }
@@ -162,21 +245,28 @@ class ClipIntentsOverHttpTest {
     assertThat(groups.get(0).path("attempts")).hasSize(2);
     JsonNode last = change(clip, "{\"type\":\"pareRepeats\"}");
     removals(last, "REPEAT");
-    assertThat(last.path("removals").get(0).path("text").asString()).isEqualTo("The mill pond froze");
-    assertThat(last.path("removals").get(0).path("span").path("endUs").asLong()).isLessThan(4_100_001);
+    assertThat(last.path("removals").get(0).path("text").asString())
+        .isEqualTo("The mill pond froze");
+    assertThat(last.path("removals").get(0).path("span").path("endUs").asLong())
+        .isLessThan(4_100_001);
 
     int group = groups.get(0).path("attempts").get(0).path("first").asInt();
-    JsonNode first = change(last, "{\"type\":\"keepAttempt\",\"group\":" + group + ",\"attempt\":0}");
+    JsonNode first =
+        change(last, "{\"type\":\"keepAttempt\",\"group\":" + group + ",\"attempt\":0}");
     removals(first, "REPEAT");
-    assertThat(first.path("removals").get(0).path("span").path("startUs").asLong()).isGreaterThan(last.path("removals").get(0).path("span").path("startUs").asLong());
+    assertThat(first.path("removals").get(0).path("span").path("startUs").asLong())
+        .isGreaterThan(last.path("removals").get(0).path("span").path("startUs").asLong());
   }
 
   @Test
   void aJoinBetweenStretchesIsRolled() throws Exception {
-    JsonNode clip = change(clip(1), "{\"type\":\"moveWords\",\"first\":9,\"last\":11,\"before\":0}");
+    JsonNode clip =
+        change(clip(1), "{\"type\":\"moveWords\",\"first\":9,\"last\":11,\"before\":0}");
     long out = clip.path("stretches").get(0).path("endUs").asLong() - 40_000;
     long in = clip.path("stretches").get(1).path("startUs").asLong() + 40_000;
-    JsonNode rolled = change(clip, "{\"type\":\"moveSeam\",\"place\":1,\"outUs\":" + out + ",\"inUs\":" + in + "}");
+    JsonNode rolled =
+        change(
+            clip, "{\"type\":\"moveSeam\",\"place\":1,\"outUs\":" + out + ",\"inUs\":" + in + "}");
     assertThat(rolled.path("stretches").get(0).path("endUs").asLong()).isEqualTo(out);
     assertThat(rolled.path("stretches").get(1).path("startUs").asLong()).isEqualTo(in);
     assertThat(rolled.path("lengthUs").asLong()).isEqualTo(clip.path("lengthUs").asLong() - 80_000);

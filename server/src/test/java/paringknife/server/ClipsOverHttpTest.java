@@ -25,7 +25,9 @@ class ClipsOverHttpTest {
   }
 
   private static JsonNode step(JsonNode clip, String direction) throws Exception {
-    return APP.post("/api/clips/" + clip.path("id").asLong() + "/" + direction, "{\"revision\":" + clip.path("revision").asInt() + "}");
+    return APP.post(
+        "/api/clips/" + clip.path("id").asLong() + "/" + direction,
+        "{\"revision\":" + clip.path("revision").asInt() + "}");
   }
 
   private static String body(JsonNode clip, String intent) {
@@ -36,7 +38,10 @@ class ClipsOverHttpTest {
   void everyChangeIsThereAfterARestartAndCanBeUndone() throws Exception {
     JsonNode clip = clip();
     JsonNode words = change(clip, "{\"type\":\"pareWords\",\"first\":2,\"last\":3}");
-    JsonNode pauses = change(words, "{\"type\":\"parePauses\",\"thresholdDb\":-38,\"shortest\":0.5,\"head\":0.02,\"tail\":0.15}");
+    JsonNode pauses =
+        change(
+            words,
+            "{\"type\":\"parePauses\",\"thresholdDb\":-38,\"shortest\":0.5,\"head\":0.02,\"tail\":0.15}");
     JsonNode fillers = change(pauses, "{\"type\":\"pareFillers\"}");
     assertThat(fillers.path("lengthUs").asLong()).isLessThan(pauses.path("lengthUs").asLong());
     APP.restart();
@@ -65,7 +70,12 @@ class ClipsOverHttpTest {
     JsonNode first = clip();
     JsonNode last = first;
     for (int i = 0; i < 150; i++) {
-      String intent = i % 3 == 0 ? "{\"type\":\"rename\",\"title\":\"Ice " + i + "\"}" : i % 3 == 1 ? "{\"type\":\"pareWords\",\"first\":4,\"last\":5}" : "{\"type\":\"putBackWords\",\"first\":4,\"last\":5}";
+      String intent =
+          i % 3 == 0
+              ? "{\"type\":\"rename\",\"title\":\"Ice " + i + "\"}"
+              : i % 3 == 1
+                  ? "{\"type\":\"pareWords\",\"first\":4,\"last\":5}"
+                  : "{\"type\":\"putBackWords\",\"first\":4,\"last\":5}";
       last = change(last, intent);
     }
     for (int i = 0; i < 40; i++) {
@@ -87,7 +97,10 @@ class ClipsOverHttpTest {
   @Test
   void aStepTellsOnlyWhatHasMoved() throws Exception {
     JsonNode clip = clip();
-    JsonNode step = APP.post("/api/clips/" + clip.path("id").asLong() + "/changes", body(clip, "{\"type\":\"pareWords\",\"first\":5,\"last\":5}"));
+    JsonNode step =
+        APP.post(
+            "/api/clips/" + clip.path("id").asLong() + "/changes",
+            body(clip, "{\"type\":\"pareWords\",\"first\":5,\"last\":5}"));
     assertThat(step.path("fromRevision")).isEqualTo(clip.path("revision"));
     assertThat(step.path("removals").path("added")).hasSize(1);
     assertThat(step.path("kept").path("taken").asInt()).isEqualTo(1);
@@ -99,7 +112,10 @@ class ClipsOverHttpTest {
   void aSecondWindowDoesNotOverwriteTheFirst() throws Exception {
     JsonNode clip = clip();
     JsonNode first = change(clip, "{\"type\":\"pareWords\",\"first\":1,\"last\":1}");
-    HttpResponse<String> second = APP.postAny("/api/clips/" + clip.path("id").asLong() + "/changes", body(clip, "{\"type\":\"rename\",\"title\":\"Other\"}"));
+    HttpResponse<String> second =
+        APP.postAny(
+            "/api/clips/" + clip.path("id").asLong() + "/changes",
+            body(clip, "{\"type\":\"rename\",\"title\":\"Other\"}"));
     assertThat(second.statusCode()).isEqualTo(409);
     assertThat(second.body()).contains("another window");
     assertThat(APP.get("/api/clips/" + clip.path("id").asLong())).isEqualTo(first);
@@ -135,8 +151,12 @@ class ClipsOverHttpTest {
   @Test
   void aBinnedClipComesBackWithItsEdits() throws Exception {
     JsonNode clip = change(clip(), "{\"type\":\"pareWords\",\"first\":1,\"last\":1}");
-    APP.send(java.net.http.HttpRequest.newBuilder().uri(java.net.URI.create(APP.address() + "/api/clips/" + clip.path("id").asLong())).DELETE());
-    assertThat(APP.get("/api/clips/" + clip.path("id").asLong()).path("message").asString()).contains("not there");
+    APP.send(
+        java.net.http.HttpRequest.newBuilder()
+            .uri(java.net.URI.create(APP.address() + "/api/clips/" + clip.path("id").asLong()))
+            .DELETE());
+    assertThat(APP.get("/api/clips/" + clip.path("id").asLong()).path("message").asString())
+        .contains("not there");
     JsonNode back = APP.post("/api/clips/" + clip.path("id").asLong() + "/return", "{}");
     assertThat(back.path("removals")).isEqualTo(clip.path("removals"));
   }

@@ -17,17 +17,21 @@ class CorrectingOverHttpTest {
 
   private static JsonNode correct(String intent) throws Exception {
     int revision = APP.get(TRANSCRIPT).path("revision").asInt();
-    return APP.post(TRANSCRIPT + "/changes", "{\"revision\":" + revision + ",\"intent\":" + intent + "}");
+    return APP.post(
+        TRANSCRIPT + "/changes", "{\"revision\":" + revision + ",\"intent\":" + intent + "}");
   }
 
   private static JsonNode step(String direction) throws Exception {
-    return APP.post(TRANSCRIPT + "/" + direction, "{\"revision\":" + APP.get(TRANSCRIPT).path("revision").asInt() + "}");
+    return APP.post(
+        TRANSCRIPT + "/" + direction,
+        "{\"revision\":" + APP.get(TRANSCRIPT).path("revision").asInt() + "}");
   }
 
   @Test
   void correctionsAreStepsThatSurviveARestartAndMoveNoCut() throws Exception {
     JsonNode before = APP.get(TRANSCRIPT);
-    JsonNode clip = APP.post("/api/episodes/1/clips", "{\"firstWord\":0,\"lastWord\":11,\"title\":\"Ice\"}");
+    JsonNode clip =
+        APP.post("/api/episodes/1/clips", "{\"firstWord\":0,\"lastWord\":11,\"title\":\"Ice\"}");
     JsonNode kept = clip.path("kept");
     JsonNode step = correct("{\"type\":\"replace\",\"first\":3,\"last\":3,\"text\":\"two words\"}");
     assertThat(step.path("at").asInt()).isEqualTo(3);
@@ -42,7 +46,8 @@ class CorrectingOverHttpTest {
       step("undo");
     }
     JsonNode after = APP.get(TRANSCRIPT);
-    for (String column : new String[] {"text", "startUs", "endUs", "ids", "speakers", "confidence"}) {
+    for (String column :
+        new String[] {"text", "startUs", "endUs", "ids", "speakers", "confidence"}) {
       assertThat(after.path(column)).as(column).isEqualTo(before.path(column));
     }
     step("redo");
@@ -54,7 +59,10 @@ class CorrectingOverHttpTest {
   void aSecondWindowDoesNotOverwriteTheFirst() throws Exception {
     int revision = APP.get(TRANSCRIPT).path("revision").asInt();
     correct("{\"type\":\"mark\",\"word\":2}");
-    HttpResponse<String> late = APP.postAny(TRANSCRIPT + "/changes", "{\"revision\":" + revision + ",\"intent\":{\"type\":\"capital\",\"word\":1}}");
+    HttpResponse<String> late =
+        APP.postAny(
+            TRANSCRIPT + "/changes",
+            "{\"revision\":" + revision + ",\"intent\":{\"type\":\"capital\",\"word\":1}}");
     assertThat(late.statusCode()).isEqualTo(409);
     assertThat(late.body()).contains("another window");
     step("undo");
@@ -90,11 +98,26 @@ class CorrectingOverHttpTest {
   @Test
   void theTranscriptLeavesInEveryFormat() throws Exception {
     for (String format : new String[] {"txt", "srt", "vtt", "ttml", "json"}) {
-      HttpResponse<String> file = APP.send(HttpRequest.newBuilder().uri(URI.create(APP.address() + "/api/episodes/1/transcript-file?format=" + format)).GET());
+      HttpResponse<String> file =
+          APP.send(
+              HttpRequest.newBuilder()
+                  .uri(
+                      URI.create(
+                          APP.address() + "/api/episodes/1/transcript-file?format=" + format))
+                  .GET());
       assertThat(file.statusCode()).as(format).isEqualTo(200);
-      assertThat(file.body()).as(format).contains(APP.get(TRANSCRIPT).path("text").get(1).asString());
-      assertThat(file.headers().firstValue("Content-Disposition").orElse("")).contains("attachment").contains("." + format);
+      assertThat(file.body())
+          .as(format)
+          .contains(APP.get(TRANSCRIPT).path("text").get(1).asString());
+      assertThat(file.headers().firstValue("Content-Disposition").orElse(""))
+          .contains("attachment")
+          .contains("." + format);
     }
-    assertThat(APP.postAny(TRANSCRIPT + "/changes", "{\"revision\":0,\"intent\":{\"type\":\"replace\",\"first\":0,\"last\":0,\"text\":\" \"}}").statusCode()).isIn(409, 422);
+    assertThat(
+            APP.postAny(
+                    TRANSCRIPT + "/changes",
+                    "{\"revision\":0,\"intent\":{\"type\":\"replace\",\"first\":0,\"last\":0,\"text\":\" \"}}")
+                .statusCode())
+        .isIn(409, 422);
   }
 }

@@ -2,8 +2,8 @@ package paringknife.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.nio.file.Files;
 import java.net.http.HttpResponse;
+import java.nio.file.Files;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
 import tools.jackson.databind.JsonNode;
@@ -22,7 +22,9 @@ class GatheringOverHttpTest {
 
   private static JsonNode change(long clip, String intent) throws Exception {
     int revision = APP.get("/api/clips/" + clip).path("revision").asInt();
-    return APP.post("/api/clips/" + clip + "/changes", "{\"revision\":" + revision + ",\"intent\":" + intent + "}");
+    return APP.post(
+        "/api/clips/" + clip + "/changes",
+        "{\"revision\":" + revision + ",\"intent\":" + intent + "}");
   }
 
   @Test
@@ -30,12 +32,23 @@ class GatheringOverHttpTest {
     JsonNode made = gathered(piece(1, 9, 11) + "," + piece(1, 1, 4));
     JsonNode clip = APP.get("/api/clips/" + made.path("clipId").asLong());
     assertThat(clip.path("stretches")).hasSize(2);
-    assertThat(clip.path("kept").get(0).path("startUs").asLong()).isGreaterThan(clip.path("kept").get(1).path("endUs").asLong());
+    assertThat(clip.path("kept").get(0).path("startUs").asLong())
+        .isGreaterThan(clip.path("kept").get(1).path("endUs").asLong());
     assertThat(clip.path("pieces").get(0).path("from").asInt()).isEqualTo(9);
-    JsonNode moved = change(made.path("clipId").asLong(), "{\"type\":\"moveWords\",\"first\":1,\"last\":2,\"before\":9}");
+    JsonNode moved =
+        change(
+            made.path("clipId").asLong(),
+            "{\"type\":\"moveWords\",\"first\":1,\"last\":2,\"before\":9}");
     assertThat(moved.path("pieces").get(0).path("from").asInt()).isEqualTo(1);
-    assertThat(change(made.path("clipId").asLong(), "{\"type\":\"dropStretch\",\"place\":0}").path("pieces").get(0).path("from").asInt()).isEqualTo(9);
-    HttpResponse<String> refused = APP.postAny("/api/gathered-clips", "{\"title\":\"\",\"pieces\":[]}");
+    assertThat(
+            change(made.path("clipId").asLong(), "{\"type\":\"dropStretch\",\"place\":0}")
+                .path("pieces")
+                .get(0)
+                .path("from")
+                .asInt())
+        .isEqualTo(9);
+    HttpResponse<String> refused =
+        APP.postAny("/api/gathered-clips", "{\"title\":\"\",\"pieces\":[]}");
     assertThat(refused.statusCode()).isEqualTo(422);
     assertThat(refused.body()).contains("Nothing has been gathered");
   }
@@ -43,8 +56,17 @@ class GatheringOverHttpTest {
   @Test
   void piecesOfTwoEpisodesBecomeOneWithTheirWordsAndSpeakers() throws Exception {
     Files.copy(APP.media().resolve("tones.mp4"), APP.media().resolve("more.mp4"));
-    Files.writeString(APP.media().resolve("more.json"), Files.readString(APP.media().resolve("tones.json")).replace("Ada", "Ben").replace("Nobody", "Somebody"));
-    long other = APP.post("/api/episodes", "{\"show\":\"Test\",\"title\":\"More\",\"recording\":\"more.mp4\",\"transcript\":\"more.json\"}").path("id").asLong();
+    Files.writeString(
+        APP.media().resolve("more.json"),
+        Files.readString(APP.media().resolve("tones.json"))
+            .replace("Ada", "Ben")
+            .replace("Nobody", "Somebody"));
+    long other =
+        APP.post(
+                "/api/episodes",
+                "{\"show\":\"Test\",\"title\":\"More\",\"recording\":\"more.mp4\",\"transcript\":\"more.json\"}")
+            .path("id")
+            .asLong();
     APP.awaitReady(other);
     JsonNode made = gathered(piece(other, 5, 8) + "," + piece(1, 1, 4));
     long id = made.path("episodeId").asLong();
@@ -61,14 +83,20 @@ class GatheringOverHttpTest {
 
   @Test
   void aShareOfTheEpisodeAndTheLimitsOfPickingAreAnswered() throws Exception {
-    String brief = "{\"count\":3,\"shortest\":1,\"longest\":20,\"subjects\":[],\"avoid\":[],\"unheard\":[\"nobody\"],\"share\":0.6,\"specs\":[\"feed-square\"]}";
+    String brief =
+        "{\"count\":3,\"shortest\":1,\"longest\":20,\"subjects\":[],\"avoid\":[],\"unheard\":[\"nobody\"],\"share\":0.6,\"specs\":[\"feed-square\"]}";
     JsonNode found = APP.post("/api/episodes/1/highlights", brief);
     assertThat(found).isNotEmpty();
     assertThat(found.toString()).doesNotContain("\"opening\":\"Nobody");
     assertThat(APP.get("/api/episodes/1/brief").path("share").asDouble()).isEqualTo(0.6);
-    JsonNode clip = APP.post("/api/episodes/1/clips", "{\"firstWord\":1,\"lastWord\":4,\"title\":\"For the feed\"}");
+    JsonNode clip =
+        APP.post(
+            "/api/episodes/1/clips", "{\"firstWord\":1,\"lastWord\":4,\"title\":\"For the feed\"}");
     assertThat(clip.path("specs").toString()).isEqualTo("[\"feed-square\"]");
-    assertThat(APP.postAny("/api/episodes/1/picks", brief.replace("feed-square", "no-such")).statusCode()).isEqualTo(422);
+    assertThat(
+            APP.postAny("/api/episodes/1/picks", brief.replace("feed-square", "no-such"))
+                .statusCode())
+        .isEqualTo(422);
     assertThat(APP.get("/api/episodes/1/pick-limits").toString()).contains("less than a minute");
   }
 }

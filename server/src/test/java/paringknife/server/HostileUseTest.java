@@ -23,7 +23,8 @@ class HostileUseTest {
   private static final int LAST = 11;
 
   private static JsonNode clip() throws Exception {
-    return APP.post("/api/episodes/1/clips", "{\"firstWord\":0,\"lastWord\":" + LAST + ",\"title\":\"Ice\"}");
+    return APP.post(
+        "/api/episodes/1/clips", "{\"firstWord\":0,\"lastWord\":" + LAST + ",\"title\":\"Ice\"}");
   }
 
   private static String path(JsonNode clip) {
@@ -31,7 +32,9 @@ class HostileUseTest {
   }
 
   private static JsonNode change(JsonNode clip, String intent) throws Exception {
-    APP.post(path(clip) + "/changes", "{\"revision\":" + clip.path("revision").asInt() + ",\"intent\":" + intent + "}");
+    APP.post(
+        path(clip) + "/changes",
+        "{\"revision\":" + clip.path("revision").asInt() + ",\"intent\":" + intent + "}");
     return APP.get(path(clip));
   }
 
@@ -47,7 +50,10 @@ class HostileUseTest {
   @Test
   void paringEverythingLeavesAnEmptyClipThatSaysSoAndComesBack() throws Exception {
     JsonNode clip = change(clip(), "{\"type\":\"pareWords\",\"first\":0,\"last\":" + LAST + "}");
-    clip = change(clip, "{\"type\":\"parePauses\",\"thresholdDb\":-38,\"shortest\":0.1,\"head\":0,\"tail\":0}");
+    clip =
+        change(
+            clip,
+            "{\"type\":\"parePauses\",\"thresholdDb\":-38,\"shortest\":0.1,\"head\":0,\"tail\":0}");
     JsonNode empty = change(clip, "{\"type\":\"putGap\",\"word\":3,\"seconds\":1}");
     assertThat(APP.get(path(clip) + "/preview").path("message").isMissingNode()).isTrue();
     assertThat(APP.get(path(clip) + "/loudness").path("lufs").asDouble()).isEqualTo(-70);
@@ -60,19 +66,29 @@ class HostileUseTest {
       empty = change(empty, "{\"type\":\"putBackReason\",\"reason\":\"" + reason + "\"}");
     }
     assertThat(empty.path("removals")).isEmpty();
-    assertThat(empty.path("lengthUs").asLong()).isEqualTo(empty.path("originalUs").asLong() + 1_000_000);
+    assertThat(empty.path("lengthUs").asLong())
+        .isEqualTo(empty.path("originalUs").asLong() + 1_000_000);
   }
 
   @Test
   void oneWordIsEnoughForAClip() throws Exception {
-    JsonNode clip = change(change(clip(), "{\"type\":\"pareWords\",\"first\":0,\"last\":4}"), "{\"type\":\"pareWords\",\"first\":6,\"last\":" + LAST + "}");
-    clip = change(clip, "{\"type\":\"parePauses\",\"thresholdDb\":-38,\"shortest\":0.1,\"head\":0,\"tail\":0}");
+    JsonNode clip =
+        change(
+            change(clip(), "{\"type\":\"pareWords\",\"first\":0,\"last\":4}"),
+            "{\"type\":\"pareWords\",\"first\":6,\"last\":" + LAST + "}");
+    clip =
+        change(
+            clip,
+            "{\"type\":\"parePauses\",\"thresholdDb\":-38,\"shortest\":0.1,\"head\":0,\"tail\":0}");
     assertThat(clip.path("kept")).isNotEmpty();
     assertThat(APP.get(path(clip) + "/cues")).hasSize(1);
     assertThat(cell(clip).path("passes").asBoolean()).isTrue();
   }
 
-  /** As the server keeps them, each in a transaction of its own; the last ones over HTTP after a restart. */
+  /**
+   * As the server keeps them, each in a transaction of its own; the last ones over HTTP after a
+   * restart.
+   */
   @Test
   void tenThousandStepsAreAllUndone() throws Exception {
     JsonNode first = APP.get(path(clip()));
@@ -82,7 +98,10 @@ class HostileUseTest {
     ClipStore.StoredClip clip = store.byId(id);
     for (int i = 0; i < STEPS; i++) {
       int word = i / 2 % LAST;
-      clip = i % 2 == 0 ? store.change(clip, "pare a word", editor.pareWords(clip.document(), word, word)) : store.change(clip, "put back", editor.putBackWords(clip.document(), word, word));
+      clip =
+          i % 2 == 0
+              ? store.change(clip, "pare a word", editor.pareWords(clip.document(), word, word))
+              : store.change(clip, "put back", editor.putBackWords(clip.document(), word, word));
     }
     assertThat(clip.revision()).isEqualTo(first.path("revision").asInt() + STEPS);
     for (int i = 0; i < STEPS - 20; i++) {
@@ -92,7 +111,10 @@ class HostileUseTest {
     int revision = APP.get("/api/clips/" + id).path("revision").asInt();
     assertThat(revision).isEqualTo(clip.revision());
     for (int i = 0; i < 20; i++) {
-      revision = APP.post("/api/clips/" + id + "/undo", "{\"revision\":" + revision + "}").path("revision").asInt();
+      revision =
+          APP.post("/api/clips/" + id + "/undo", "{\"revision\":" + revision + "}")
+              .path("revision")
+              .asInt();
     }
     JsonNode back = APP.get("/api/clips/" + id);
     assertThat(back.path("undo").isNull()).isTrue();
@@ -100,7 +122,10 @@ class HostileUseTest {
     assertThat(back.path("removals")).isEmpty();
   }
 
-  /** Two windows at once: each change is either in the clip or was refused; none is half there, none is lost. */
+  /**
+   * Two windows at once: each change is either in the clip or was refused; none is half there, none
+   * is lost.
+   */
   @Test
   void twoWindowsAtOnceLoseNothing() throws Exception {
     JsonNode clip = clip();
@@ -117,10 +142,23 @@ class HostileUseTest {
                   int revision = APP.get(path(clip)).path("revision").asInt();
                   String intent = i % 2 == 0 ? "pareWords" : "putBackWords";
                   HttpResponse<String> answer =
-                      APP.postAny(path(clip) + "/changes", "{\"revision\":" + revision + ",\"intent\":{\"type\":\"" + intent + "\",\"first\":" + word + ",\"last\":" + (word + 1) + "}}");
+                      APP.postAny(
+                          path(clip) + "/changes",
+                          "{\"revision\":"
+                              + revision
+                              + ",\"intent\":{\"type\":\""
+                              + intent
+                              + "\",\"first\":"
+                              + word
+                              + ",\"last\":"
+                              + (word + 1)
+                              + "}}");
                   assertThat(answer.statusCode()).isIn(200, 409);
                   JsonNode step = APP.json(answer.body());
-                  accepted += answer.statusCode() == 200 && step.path("revision").asInt() > revision ? 1 : 0;
+                  accepted +=
+                      answer.statusCode() == 200 && step.path("revision").asInt() > revision
+                          ? 1
+                          : 0;
                 }
                 return accepted;
               }));
@@ -135,9 +173,14 @@ class HostileUseTest {
     assertThat(after.path("revision").asInt()).isEqualTo(before + accepted);
     int revision = after.path("revision").asInt();
     for (int i = 0; i < accepted; i++) {
-      revision = APP.post(path(clip) + "/undo", "{\"revision\":" + revision + "}").path("revision").asInt();
+      revision =
+          APP.post(path(clip) + "/undo", "{\"revision\":" + revision + "}")
+              .path("revision")
+              .asInt();
     }
-    assertThat(APP.get(path(clip)).path("removals")).as("every accepted change was a step").isEmpty();
+    assertThat(APP.get(path(clip)).path("removals"))
+        .as("every accepted change was a step")
+        .isEmpty();
     APP.restart();
     assertThat(APP.get(path(clip)).path("revision").asInt()).isEqualTo(revision);
   }

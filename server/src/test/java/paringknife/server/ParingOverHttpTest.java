@@ -18,7 +18,10 @@ import paringknife.core.formats.EditEvent;
 import paringknife.core.time.FrameRate;
 import tools.jackson.databind.JsonNode;
 
-/** Versions, fitting, counting before paring, sound and cut lists of a clip, through the real application. */
+/**
+ * Versions, fitting, counting before paring, sound and cut lists of a clip, through the real
+ * application.
+ */
 class ParingOverHttpTest {
   @RegisterExtension static final RunningApplication APP = new RunningApplication();
 
@@ -31,7 +34,9 @@ class ParingOverHttpTest {
   }
 
   private static JsonNode change(JsonNode clip, String intent) throws Exception {
-    APP.post(path(clip) + "/changes", "{\"revision\":" + clip.path("revision").asInt() + ",\"intent\":" + intent + "}");
+    APP.post(
+        path(clip) + "/changes",
+        "{\"revision\":" + clip.path("revision").asInt() + ",\"intent\":" + intent + "}");
     return APP.get(path(clip));
   }
 
@@ -52,25 +57,37 @@ class ParingOverHttpTest {
     assertThat(early.path("name").asString()).isEqualTo("Without the um");
     clip = change(clip, "{\"type\":\"pareWords\",\"first\":5,\"last\":11}");
     clip = change(clip, "{\"type\":\"putBackWords\",\"first\":0,\"last\":0}");
-    JsonNode compared = APP.get(path(clip) + "/versions/" + early.path("id").asLong() + "/comparison");
+    JsonNode compared =
+        APP.get(path(clip) + "/versions/" + early.path("id").asLong() + "/comparison");
     assertThat(words(compared, "inFirst")).startsWith("the", "ice").hasSize(11);
     assertThat(words(compared, "inSecond")).containsExactly("Um,", "the", "ice", "came", "up.");
-    assertThat(compared.path("secondLengthUs").asLong()).isEqualTo(clip.path("lengthUs").asLong()).isLessThan(compared.path("firstLengthUs").asLong());
+    assertThat(compared.path("secondLengthUs").asLong())
+        .isEqualTo(clip.path("lengthUs").asLong())
+        .isLessThan(compared.path("firstLengthUs").asLong());
 
-    APP.post(path(clip) + "/versions/" + early.path("id").asLong() + "/return", "{\"revision\":" + clip.path("revision").asInt() + "}");
+    APP.post(
+        path(clip) + "/versions/" + early.path("id").asLong() + "/return",
+        "{\"revision\":" + clip.path("revision").asInt() + "}");
     JsonNode back = APP.get(path(clip));
     assertThat(back.path("lengthUs").asLong()).isEqualTo(compared.path("firstLengthUs").asLong());
     APP.post(path(clip) + "/undo", "{\"revision\":" + back.path("revision").asInt() + "}");
-    assertThat(APP.get(path(clip)).path("kept")).as("a return is a step like any other").isEqualTo(clip.path("kept"));
+    assertThat(APP.get(path(clip)).path("kept"))
+        .as("a return is a step like any other")
+        .isEqualTo(clip.path("kept"));
   }
 
   @Test
   void aVersionIsKeptBeforeEachSweepingStep() throws Exception {
     JsonNode clip = clip();
-    JsonNode pared = change(clip, "{\"type\":\"parePauses\",\"thresholdDb\":-38,\"shortest\":0.4,\"head\":0.02,\"tail\":0.15}");
+    JsonNode pared =
+        change(
+            clip,
+            "{\"type\":\"parePauses\",\"thresholdDb\":-38,\"shortest\":0.4,\"head\":0.02,\"tail\":0.15}");
     JsonNode versions = APP.get(path(clip) + "/versions");
     assertThat(versions).hasSize(1);
-    assertThat(versions.get(0).path("lengthUs").asLong()).isEqualTo(clip.path("lengthUs").asLong()).isGreaterThan(pared.path("lengthUs").asLong());
+    assertThat(versions.get(0).path("lengthUs").asLong())
+        .isEqualTo(clip.path("lengthUs").asLong())
+        .isGreaterThan(pared.path("lengthUs").asLong());
     change(pared, "{\"type\":\"pareWords\",\"first\":4,\"last\":4}");
     assertThat(APP.get(path(clip) + "/versions")).as("one word is no sweeping step").hasSize(1);
   }
@@ -92,12 +109,17 @@ class ParingOverHttpTest {
     String settings = "thresholdDb=-38&shortest=0.4&head=0.02&tail=0.15";
     JsonNode counted = APP.get(path(clip) + "/prospects?" + settings);
     assertThat(counted.path("pauses").asInt()).isPositive();
-    JsonNode pared = change(clip, "{\"type\":\"parePauses\",\"thresholdDb\":-38,\"shortest\":0.4,\"head\":0.02,\"tail\":0.15}");
-    assertThat(clip.path("lengthUs").asLong() - pared.path("lengthUs").asLong()).isEqualTo(counted.path("pausesUs").asLong());
+    JsonNode pared =
+        change(
+            clip,
+            "{\"type\":\"parePauses\",\"thresholdDb\":-38,\"shortest\":0.4,\"head\":0.02,\"tail\":0.15}");
+    assertThat(clip.path("lengthUs").asLong() - pared.path("lengthUs").asLong())
+        .isEqualTo(counted.path("pausesUs").asLong());
     JsonNode after = APP.get(path(clip) + "/prospects?" + settings);
     assertThat(after.path("pauses").asInt()).isZero();
     JsonNode without = change(pared, "{\"type\":\"pareFillers\"}");
-    assertThat(pared.path("lengthUs").asLong() - without.path("lengthUs").asLong()).isEqualTo(after.path("sureFillersUs").asLong());
+    assertThat(pared.path("lengthUs").asLong() - without.path("lengthUs").asLong())
+        .isEqualTo(after.path("sureFillersUs").asLong());
   }
 
   @Test
@@ -107,15 +129,25 @@ class ParingOverHttpTest {
     JsonNode plan = APP.get(path(clip) + "/fit?targetUs=" + target);
     assertThat(plan.path("fits").asBoolean()).isTrue();
     assertThat(plan.path("steps").get(0).path("kind").asString()).isEqualTo("PAUSES");
-    JsonNode other = APP.get(path(clip) + "/fit?targetUs=" + target + "&declined=PAUSES,TIGHTER_PAUSES");
+    JsonNode other =
+        APP.get(path(clip) + "/fit?targetUs=" + target + "&declined=PAUSES,TIGHTER_PAUSES");
     long gained = 0;
     for (JsonNode step : other.path("steps")) {
       boolean declined = step.path("kind").asString().endsWith("PAUSES");
-      assertThat(step.path("declined").asBoolean()).as(step.path("kind").asString()).isEqualTo(declined);
+      assertThat(step.path("declined").asBoolean())
+          .as(step.path("kind").asString())
+          .isEqualTo(declined);
       gained += declined || !step.path("needed").asBoolean() ? 0 : step.path("gainUs").asLong();
     }
-    assertThat(other.path("fits").asBoolean()).as("whether what is left gives enough").isEqualTo(clip.path("lengthUs").asLong() - gained <= target);
-    assertThat(APP.send(HttpRequest.newBuilder().uri(URI.create(APP.address() + path(clip) + "/fit?targetUs=500000"))).body()).contains("less than a second");
+    assertThat(other.path("fits").asBoolean())
+        .as("whether what is left gives enough")
+        .isEqualTo(clip.path("lengthUs").asLong() - gained <= target);
+    assertThat(
+            APP.send(
+                    HttpRequest.newBuilder()
+                        .uri(URI.create(APP.address() + path(clip) + "/fit?targetUs=500000")))
+                .body())
+        .contains("less than a second");
   }
 
   /** Gap, room and words come as the sound of the clip, as long as they play. */
@@ -123,7 +155,10 @@ class ParingOverHttpTest {
   void thePartsOfAClipsSoundAreAsLongAsTheyPlay() throws Exception {
     JsonNode clip = change(clip(), "{\"type\":\"putGap\",\"word\":3,\"seconds\":1.5}");
     clip = change(clip, "{\"type\":\"treatWords\",\"first\":6,\"last\":6,\"means\":\"MUTE\"}");
-    try (AudioInputStream sound = AudioSystem.getAudioInputStream(new ByteArrayInputStream(APP.getBytes(path(clip) + "/sound?fromUs=2000000&toUs=5250000")))) {
+    try (AudioInputStream sound =
+        AudioSystem.getAudioInputStream(
+            new ByteArrayInputStream(
+                APP.getBytes(path(clip) + "/sound?fromUs=2000000&toUs=5250000")))) {
       assertThat(sound.getFormat().getSampleRate()).isEqualTo(48_000);
       assertThat(sound.getFrameLength()).isEqualTo(Math.round(3.25 * 48_000));
     }
@@ -132,24 +167,33 @@ class ParingOverHttpTest {
   @Test
   void theCutListHasItsHandlesWithinTheRecording() throws Exception {
     JsonNode clip = change(clip(), "{\"type\":\"pareWords\",\"first\":3,\"last\":6}");
-    String plain = new String(APP.getBytes(path(clip) + "/cut-list?format=edl"), StandardCharsets.UTF_8);
-    String handled = new String(APP.getBytes(path(clip) + "/cut-list?format=edl&handles=10"), StandardCharsets.UTF_8);
+    String plain =
+        new String(APP.getBytes(path(clip) + "/cut-list?format=edl"), StandardCharsets.UTF_8);
+    String handled =
+        new String(
+            APP.getBytes(path(clip) + "/cut-list?format=edl&handles=10"), StandardCharsets.UTF_8);
     FrameRate rate = new FrameRate(25, 1);
     List<EditEvent> exact = EditDecisionList.read(plain, rate);
     List<EditEvent> wider = EditDecisionList.read(handled, rate);
     assertThat(exact).hasSize(2).hasSameSizeAs(wider);
     for (int i = 0; i < exact.size(); i++) {
-      assertThat(wider.get(i).sourceFrame()).isBetween(Math.max(0, exact.get(i).sourceFrame() - 10), exact.get(i).sourceFrame());
+      assertThat(wider.get(i).sourceFrame())
+          .isBetween(Math.max(0, exact.get(i).sourceFrame() - 10), exact.get(i).sourceFrame());
       assertThat(wider.get(i).count()).isBetween(exact.get(i).count(), exact.get(i).count() + 20);
     }
     assertThat(wider.get(1).count()).isGreaterThan(exact.get(1).count());
-    HttpResponse<String> odd = APP.send(HttpRequest.newBuilder().uri(URI.create(APP.address() + path(clip) + "/cut-list?format=doc")));
+    HttpResponse<String> odd =
+        APP.send(
+            HttpRequest.newBuilder()
+                .uri(URI.create(APP.address() + path(clip) + "/cut-list?format=doc")));
     assertThat(odd.statusCode()).isEqualTo(422);
   }
 
   @Test
   void captionsComeApartFromWhatPlays() throws Exception {
-    JsonNode clip = change(clip(), "{\"type\":\"treatWords\",\"first\":1,\"last\":1,\"means\":\"CAPTIONS_ONLY\"}");
+    JsonNode clip =
+        change(
+            clip(), "{\"type\":\"treatWords\",\"first\":1,\"last\":1,\"means\":\"CAPTIONS_ONLY\"}");
     JsonNode cues = APP.get(path(clip) + "/cues");
     List<String> texts = cues.findValues("text").stream().map(JsonNode::asString).toList();
     assertThat(texts).contains("ice").doesNotContain("the");

@@ -31,23 +31,61 @@ final class RunningApplication implements BeforeAllCallback, AfterAllCallback {
     Path media = Files.createDirectories(home.resolve("media"));
     makeEpisode(media);
     start();
-    JsonNode made = post("/api/episodes", "{\"show\":\"Test\",\"title\":\"Tones\",\"recording\":\"tones.mp4\",\"transcript\":\"tones.json\"}");
+    JsonNode made =
+        post(
+            "/api/episodes",
+            "{\"show\":\"Test\",\"title\":\"Tones\",\"recording\":\"tones.mp4\",\"transcript\":\"tones.json\"}");
     awaitReady(made.path("id").asLong());
   }
 
   /** Twelve seconds: a tone for every word, silence between, on a test card. */
   private static void makeEpisode(Path media) throws IOException {
-    StringBuilder words = new StringBuilder("{\"language\":\"en\",\"speakers\":[\"Ada\"],\"words\":[");
-    String[] said = {"Um,", "the", "ice", "came", "up.", "Nobody", "had", "told", "me.", "So", "get", "up."};
+    StringBuilder words =
+        new StringBuilder("{\"language\":\"en\",\"speakers\":[\"Ada\"],\"words\":[");
+    String[] said = {
+      "Um,", "the", "ice", "came", "up.", "Nobody", "had", "told", "me.", "So", "get", "up."
+    };
     StringBuilder loud = new StringBuilder("0");
     for (int i = 0; i < said.length; i++) {
       double start = 0.5 + i * 0.9;
-      words.append(i == 0 ? "" : ",").append("{\"text\":\"").append(said[i]).append("\",\"start\":").append(start).append(",\"end\":").append(start + 0.3).append(",\"speaker\":0}");
+      words
+          .append(i == 0 ? "" : ",")
+          .append("{\"text\":\"")
+          .append(said[i])
+          .append("\",\"start\":")
+          .append(start)
+          .append(",\"end\":")
+          .append(start + 0.3)
+          .append(",\"speaker\":0}");
       loud.append("+between(t,").append(start).append(',').append(start + 0.3).append(')');
     }
     Files.writeString(media.resolve("tones.json"), words.append("]}").toString());
     ChildProcess.run(
-        List.of("ffmpeg", "-nostdin", "-y", "-v", "error", "-f", "lavfi", "-t", "12", "-i", "testsrc2=s=640x360:r=25", "-f", "lavfi", "-t", "12", "-i", "aevalsrc='0.3*sin(2*PI*330*t)*(" + loud + ")':s=48000", "-c:v", "libx264", "-preset", "ultrafast", "-c:a", "aac", media.resolve("tones.mp4").toString()),
+        List.of(
+            "ffmpeg",
+            "-nostdin",
+            "-y",
+            "-v",
+            "error",
+            "-f",
+            "lavfi",
+            "-t",
+            "12",
+            "-i",
+            "testsrc2=s=640x360:r=25",
+            "-f",
+            "lavfi",
+            "-t",
+            "12",
+            "-i",
+            "aevalsrc='0.3*sin(2*PI*330*t)*(" + loud + ")':s=48000",
+            "-c:v",
+            "libx264",
+            "-preset",
+            "ultrafast",
+            "-c:a",
+            "aac",
+            media.resolve("tones.mp4").toString()),
         null,
         Duration.ofMinutes(1));
   }
@@ -103,11 +141,15 @@ final class RunningApplication implements BeforeAllCallback, AfterAllCallback {
   }
 
   JsonNode get(String path) throws Exception {
-    return JSON.readTree(send(HttpRequest.newBuilder().uri(URI.create(address() + path)).GET()).body());
+    return JSON.readTree(
+        send(HttpRequest.newBuilder().uri(URI.create(address() + path)).GET()).body());
   }
 
   byte[] getBytes(String path) throws Exception {
-    return http.send(HttpRequest.newBuilder().uri(URI.create(address() + path)).GET().build(), HttpResponse.BodyHandlers.ofByteArray()).body();
+    return http.send(
+            HttpRequest.newBuilder().uri(URI.create(address() + path)).GET().build(),
+            HttpResponse.BodyHandlers.ofByteArray())
+        .body();
   }
 
   JsonNode json(String body) throws Exception {

@@ -18,18 +18,26 @@ class ShelfTest {
   @RegisterExtension static final RunningApplication APP = new RunningApplication();
 
   private static HttpRequest.Builder tus(String path) {
-    return HttpRequest.newBuilder().uri(URI.create(APP.address() + path)).header("Tus-Resumable", "1.0.0");
+    return HttpRequest.newBuilder()
+        .uri(URI.create(APP.address() + path))
+        .header("Tus-Resumable", "1.0.0");
   }
 
   private static String create(String name, int length) throws Exception {
-    String metadata = "filename " + Base64.getEncoder().encodeToString(name.getBytes(StandardCharsets.UTF_8));
+    String metadata =
+        "filename " + Base64.getEncoder().encodeToString(name.getBytes(StandardCharsets.UTF_8));
     HttpResponse<String> made =
-        APP.send(tus("/api/tus").header("Upload-Length", Integer.toString(length)).header("Upload-Metadata", metadata).POST(HttpRequest.BodyPublishers.noBody()));
+        APP.send(
+            tus("/api/tus")
+                .header("Upload-Length", Integer.toString(length))
+                .header("Upload-Metadata", metadata)
+                .POST(HttpRequest.BodyPublishers.noBody()));
     assertThat(made.statusCode()).isEqualTo(201);
     return made.headers().firstValue("Location").orElseThrow().replaceFirst("^https?://[^/]+", "");
   }
 
-  private static HttpResponse<String> patch(String address, int offset, String part) throws Exception {
+  private static HttpResponse<String> patch(String address, int offset, String part)
+      throws Exception {
     return APP.send(
         tus(address)
             .header("Upload-Offset", Integer.toString(offset))
@@ -47,20 +55,24 @@ class ShelfTest {
     assertThat(patch(address, 0, "hello").statusCode()).isEqualTo(204);
     assertThat(finish(address).statusCode()).isEqualTo(404);
     APP.restart();
-    HttpResponse<String> asked = APP.send(tus(address).method("HEAD", HttpRequest.BodyPublishers.noBody()));
+    HttpResponse<String> asked =
+        APP.send(tus(address).method("HEAD", HttpRequest.BodyPublishers.noBody()));
     assertThat(asked.headers().firstValue("Upload-Offset")).contains("5");
     assertThat(patch(address, 3, "XX").statusCode()).isEqualTo(409);
     assertThat(patch(address, 5, "world").statusCode()).isEqualTo(204);
     assertThat(APP.get("/api/media-folder").toString()).doesNotContain("words.srt");
     JsonNode file = new JsonMapper().readTree(finish(address).body());
-    assertThat(Files.readString(APP.media().resolve(file.path("name").asString()))).isEqualTo("helloworld");
+    assertThat(Files.readString(APP.media().resolve(file.path("name").asString())))
+        .isEqualTo("helloworld");
     assertThat(file.path("isTranscript").asBoolean()).isTrue();
   }
 
   @Test
   void oneRecordingIsOneEpisode() throws Exception {
     int before = APP.get("/api/shelf").size();
-    HttpResponse<String> again = APP.postAny("/api/episodes", "{\"show\":\"Test\",\"title\":\"Other\",\"recording\":\"tones.mp4\"}");
+    HttpResponse<String> again =
+        APP.postAny(
+            "/api/episodes", "{\"show\":\"Test\",\"title\":\"Other\",\"recording\":\"tones.mp4\"}");
     assertThat(again.statusCode()).isEqualTo(422);
     assertThat(again.body()).contains("tones.mp4 is on the shelf already: ");
     assertThat(APP.get("/api/shelf")).hasSize(before);
@@ -72,31 +84,49 @@ class ShelfTest {
       String address = create(name, 2);
       patch(address, 0, "ok");
       JsonNode file = new JsonMapper().readTree(finish(address).body());
-      assertThat(APP.media().resolve(file.path("name").asString()).normalize().getParent()).isEqualTo(APP.media().resolve("uploads"));
+      assertThat(APP.media().resolve(file.path("name").asString()).normalize().getParent())
+          .isEqualTo(APP.media().resolve("uploads"));
       assertThat(file.path("name").asString()).doesNotContain("/.");
     }
   }
 
   @Test
   void moreThanThereIsRoomForIsRefusedAtOnce() throws Exception {
-    HttpResponse<String> refused = APP.send(tus("/api/tus").header("Upload-Length", "900000000000000").POST(HttpRequest.BodyPublishers.noBody()));
+    HttpResponse<String> refused =
+        APP.send(
+            tus("/api/tus")
+                .header("Upload-Length", "900000000000000")
+                .POST(HttpRequest.BodyPublishers.noBody()));
     assertThat(refused.statusCode()).isEqualTo(413);
   }
 
   private static int put(String path, String body) throws Exception {
-    return APP.send(HttpRequest.newBuilder().uri(URI.create(APP.address() + path)).header("Content-Type", "application/json").PUT(HttpRequest.BodyPublishers.ofString(body))).statusCode();
+    return APP.send(
+            HttpRequest.newBuilder()
+                .uri(URI.create(APP.address() + path))
+                .header("Content-Type", "application/json")
+                .PUT(HttpRequest.BodyPublishers.ofString(body)))
+        .statusCode();
   }
 
   private static int delete(String path) throws Exception {
-    return APP.send(HttpRequest.newBuilder().uri(URI.create(APP.address() + path)).DELETE()).statusCode();
+    return APP.send(HttpRequest.newBuilder().uri(URI.create(APP.address() + path)).DELETE())
+        .statusCode();
   }
 
   @Test
   void shelvesNestAndWhatStandsOnARemovedOneMovesUp() throws Exception {
     long outer = APP.post("/api/shelves", "{\"name\":\"Shows\",\"parentId\":null}").asLong();
-    long inner = APP.post("/api/shelves", "{\"name\":\"Mills\",\"parentId\":" + outer + "}").asLong();
-    assertThat(put("/api/episodes/1", "{\"show\":\"S\",\"title\":\"Moved\",\"shelfId\":" + inner + "}")).isEqualTo(200);
-    assertThat(put("/api/shelves/" + outer, "{\"name\":\"Shows\",\"parentId\":" + inner + "}")).as("into itself").isEqualTo(422);
+    long inner =
+        APP.post("/api/shelves", "{\"name\":\"Mills\",\"parentId\":" + outer + "}").asLong();
+    assertThat(
+            put(
+                "/api/episodes/1",
+                "{\"show\":\"S\",\"title\":\"Moved\",\"shelfId\":" + inner + "}"))
+        .isEqualTo(200);
+    assertThat(put("/api/shelves/" + outer, "{\"name\":\"Shows\",\"parentId\":" + inner + "}"))
+        .as("into itself")
+        .isEqualTo(422);
     assertThat(put("/api/shelves/" + inner, "{\"name\":\" \",\"parentId\":null}")).isEqualTo(422);
     assertThat(delete("/api/shelves/" + inner)).isEqualTo(200);
     JsonNode episode = APP.get("/api/shelf").get(0);

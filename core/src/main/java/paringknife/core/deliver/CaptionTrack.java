@@ -20,9 +20,11 @@ import paringknife.core.transcript.Transcript;
  */
 public record CaptionTrack(List<Cue> cues, String ass) {
 
-  public static CaptionTrack of(ClipDocument clip, CutList cuts, Transcript transcript, DeliverySpec spec) {
+  public static CaptionTrack of(
+      ClipDocument clip, CutList cuts, Transcript transcript, DeliverySpec spec) {
     Lettering lettering = Letterings.byId(clip.settings().lettering());
-    List<Span> uncaptioned = clip.removals().stream().filter(r -> r.means().uncaptions()).map(Removal::span).toList();
+    List<Span> uncaptioned =
+        clip.removals().stream().filter(r -> r.means().uncaptions()).map(Removal::span).toList();
     List<Cue> cues = new CueBreaker(lettering.limits()).cues(cuts, transcript, uncaptioned);
     return new CaptionTrack(cues, new AssScript(lettering, spec).write(cues));
   }

@@ -3,8 +3,8 @@ package paringknife.core.deliver;
 /**
  * One thing looked at before or after rendering.
  *
- * @param subject what was looked at: length, reading speed, resolution; of a finished file its length,
- *     picture size, loudness and true peak
+ * @param subject what was looked at: length, reading speed, resolution; of a finished file its
+ *     length, picture size, loudness and true peak
  * @param verdict whether it is right
  * @param text what was found, in the producer's words
  */

@@ -11,8 +11,8 @@ import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
 
 /**
- * A clip worked out for one delivery spec: what plays, under which captions. Preview and export are both
- * made from its parts, so they are the same.
+ * A clip worked out for one delivery spec: what plays, under which captions. Preview and export are
+ * both made from its parts, so they are the same.
  */
 public record Composition(Playback playback, CaptionTrack captions, DeliverySpec spec) {
 
@@ -24,13 +24,16 @@ public record Composition(Playback playback, CaptionTrack captions, DeliverySpec
       FrameRate rate,
       DeliverySpec spec) {
     Playback playback = Playback.of(clip, transcript, planner, sound, rate, spec.shape());
-    return new Composition(playback, CaptionTrack.of(clip, playback.cuts(), transcript, spec), spec);
+    return new Composition(
+        playback, CaptionTrack.of(clip, playback.cuts(), transcript, spec), spec);
   }
 
   /** The checks of the delivery sheet for this composition. */
   public List<Check> preflight() {
-    double height = playback.windows().isEmpty() ? spec.height() : playback.windows().get(0).height();
-    List<Cue> shown = captions.cues().stream().map(c -> new Cue(played(c.span()), c.lines())).toList();
+    double height =
+        playback.windows().isEmpty() ? spec.height() : playback.windows().get(0).height();
+    List<Cue> shown =
+        captions.cues().stream().map(c -> new Cue(played(c.span()), c.lines())).toList();
     return new Preflight(spec).check(playback.lengthUs(), shown, height);
   }
 
@@ -40,6 +43,7 @@ public record Composition(Playback playback, CaptionTrack captions, DeliverySpec
   }
 
   private Span played(Span span) {
-    return new Span(Math.round(span.startUs() / playback.speed()), Math.round(span.endUs() / playback.speed()));
+    return new Span(
+        Math.round(span.startUs() / playback.speed()), Math.round(span.endUs() / playback.speed()));
   }
 }

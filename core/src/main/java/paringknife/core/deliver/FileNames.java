@@ -9,7 +9,9 @@ public final class FileNames {
 
   private FileNames() {}
 
-  /** {@code episode_clip_spec}, each part in lower case, hyphens for what is not a letter or digit. */
+  /**
+   * {@code episode_clip_spec}, each part in lower case, hyphens for what is not a letter or digit.
+   */
   public static String of(String episode, String clip, DeliverySpec spec) {
     return part(episode) + "_" + part(clip) + "_" + spec.id();
   }
@@ -21,7 +23,8 @@ public final class FileNames {
             .toLowerCase(Locale.ROOT)
             .replaceAll("[^a-z0-9]+", "-")
             .replaceAll("^-+|-+$", "");
-    String kept = plain.length() > LONGEST ? plain.substring(0, LONGEST).replaceAll("-+$", "") : plain;
+    String kept =
+        plain.length() > LONGEST ? plain.substring(0, LONGEST).replaceAll("-+$", "") : plain;
     return kept.isEmpty() ? "clip" : kept;
   }
 }

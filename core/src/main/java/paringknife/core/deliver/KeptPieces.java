@@ -10,12 +10,12 @@ import paringknife.core.time.FrameRate;
 import paringknife.core.time.Span;
 
 /**
- * The kept pieces of a clip as they were recorded, for finishing elsewhere: one file with all of them
- * joined, or a file for each.
+ * The kept pieces of a clip as they were recorded, for finishing elsewhere: one file with all of
+ * them joined, or a file for each.
  *
  * @param each whether each is a file of its own
- * @param handles frames left around each piece of its own, 0 to {@value #MOST_HANDLES}; joined pieces
- *     have none
+ * @param handles frames left around each piece of its own, 0 to {@value #MOST_HANDLES}; joined
+ *     pieces have none
  */
 public record KeptPieces(boolean each, int handles) {
   static final int MOST_HANDLES = 500;
@@ -39,7 +39,10 @@ public record KeptPieces(boolean each, int handles) {
     if (!named.matches()) {
       return Optional.empty();
     }
-    return Optional.of(named.group(2) == null ? new KeptPieces(false, 0) : new KeptPieces(true, Integer.parseInt(named.group(2))));
+    return Optional.of(
+        named.group(2) == null
+            ? new KeptPieces(false, 0)
+            : new KeptPieces(true, Integer.parseInt(named.group(2))));
   }
 
   /** The stretches of the episode that become files of their own, in playing order. */
@@ -55,7 +58,11 @@ public record KeptPieces(boolean each, int handles) {
       }
     }
     return pieces.stream()
-        .map(s -> new Span(Math.max(0, s.startUs() - room), Math.max(s.endUs(), Math.min(durationUs, s.endUs() + room))))
+        .map(
+            s ->
+                new Span(
+                    Math.max(0, s.startUs() - room),
+                    Math.max(s.endUs(), Math.min(durationUs, s.endUs() + room))))
         .toList();
   }
 }

@@ -31,12 +31,23 @@ public record Playback(
     double speed) {
 
   public static Playback of(
-      ClipDocument clip, Transcript transcript, FramePlanner planner, SoundPlanner sound, FrameRate rate, Shape shape) {
+      ClipDocument clip,
+      Transcript transcript,
+      FramePlanner planner,
+      SoundPlanner sound,
+      FrameRate rate,
+      Shape shape) {
     CutList cuts = CutList.of(clip, transcript);
     List<PictureRun> runs = PictureRun.of(cuts, rate);
     List<HeldWindow> windows = planner.plan(clip, cuts, shape);
     return new Playback(
-        cuts, sound.plan(clip, cuts), clip.settings().cleanup(), runs, windows, WindowRun.of(runs, windows, rate), clip.settings().speed());
+        cuts,
+        sound.plan(clip, cuts),
+        clip.settings().cleanup(),
+        runs,
+        windows,
+        WindowRun.of(runs, windows, rate),
+        clip.settings().speed());
   }
 
   /** Whether the sound is more than the recording cut: room tone, or a cleaned voice. */

@@ -58,23 +58,39 @@ public final class Preflight {
 
   private static Check reading(List<Cue> cues) {
     double fastest = cues.stream().mapToDouble(Cue::charactersPerSecond).max().orElse(0);
-    long tooFast = cues.stream().filter(c -> c.charactersPerSecond() > CueLimits.FASTEST_READING).count();
+    long tooFast =
+        cues.stream().filter(c -> c.charactersPerSecond() > CueLimits.FASTEST_READING).count();
     return tooFast == 0
-        ? new Check("reading speed", Check.Verdict.PASSES, String.format(Locale.ROOT, "at most %.0f characters a second", fastest))
+        ? new Check(
+            "reading speed",
+            Check.Verdict.PASSES,
+            String.format(Locale.ROOT, "at most %.0f characters a second", fastest))
         : new Check(
             "reading speed",
             Check.Verdict.NOTE,
-            String.format(Locale.ROOT, "%d caption%s faster than %.0f characters a second", tooFast, tooFast == 1 ? " is" : "s are", CueLimits.FASTEST_READING));
+            String.format(
+                Locale.ROOT,
+                "%d caption%s faster than %.0f characters a second",
+                tooFast,
+                tooFast == 1 ? " is" : "s are",
+                CueLimits.FASTEST_READING));
   }
 
   private Check resolution(double windowHeight) {
     double enlarged = spec.height() / windowHeight;
     return enlarged <= NOTICEABLE_ENLARGEMENT
-        ? new Check("resolution", Check.Verdict.PASSES, String.format(Locale.ROOT, "%.0f lines of the recording", windowHeight))
+        ? new Check(
+            "resolution",
+            Check.Verdict.PASSES,
+            String.format(Locale.ROOT, "%.0f lines of the recording", windowHeight))
         : new Check(
             "resolution",
             Check.Verdict.NOTE,
-            String.format(Locale.ROOT, "enlarged %.1f times: the recording has %.0f lines here", enlarged, windowHeight));
+            String.format(
+                Locale.ROOT,
+                "enlarged %.1f times: the recording has %.0f lines here",
+                enlarged,
+                windowHeight));
   }
 
   private static String seconds(long us) {

@@ -13,7 +13,10 @@ public final class ChapterText {
   public static String webVtt(List<Chapter> chapters, long durationUs) {
     List<TimedText> cues = new ArrayList<>();
     for (int i = 0; i < chapters.size(); i++) {
-      cues.add(new TimedText(new Span(chapters.get(i).startUs(), end(chapters, i, durationUs)), chapters.get(i).title()));
+      cues.add(
+          new TimedText(
+              new Span(chapters.get(i).startUs(), end(chapters, i, durationUs)),
+              chapters.get(i).title()));
     }
     return WebVtt.write(cues);
   }
@@ -22,7 +25,10 @@ public final class ChapterText {
   public static String list(List<Chapter> chapters) {
     StringBuilder text = new StringBuilder();
     for (Chapter chapter : chapters) {
-      text.append(ClockText.of(chapter.startUs(), '.'), 0, 8).append(' ').append(chapter.title()).append('\n');
+      text.append(ClockText.of(chapter.startUs(), '.'), 0, 8)
+          .append(' ')
+          .append(chapter.title())
+          .append('\n');
     }
     return text.toString();
   }
@@ -33,12 +39,21 @@ public final class ChapterText {
     for (int i = 0; i < chapters.size(); i++) {
       text.append("[CHAPTER]\nTIMEBASE=1/1000\nSTART=").append(chapters.get(i).startUs() / 1_000);
       text.append("\nEND=").append(end(chapters, i, durationUs) / 1_000);
-      text.append("\ntitle=").append(chapters.get(i).title().replaceAll("([=;#\\\\])", "\\\\$1").replaceAll("[\\r\\n]+", " ")).append('\n');
+      text.append("\ntitle=")
+          .append(
+              chapters
+                  .get(i)
+                  .title()
+                  .replaceAll("([=;#\\\\])", "\\\\$1")
+                  .replaceAll("[\\r\\n]+", " "))
+          .append('\n');
     }
     return text.toString();
   }
 
   private static long end(List<Chapter> chapters, int chapter, long durationUs) {
-    return chapter + 1 < chapters.size() ? chapters.get(chapter + 1).startUs() : Math.max(chapters.get(chapter).startUs(), durationUs);
+    return chapter + 1 < chapters.size()
+        ? chapters.get(chapter + 1).startUs()
+        : Math.max(chapters.get(chapter).startUs(), durationUs);
   }
 }

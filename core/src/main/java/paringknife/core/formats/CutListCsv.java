@@ -5,15 +5,18 @@ import java.util.Locale;
 import paringknife.core.time.FrameRate;
 
 /**
- * A cut list as CSV (RFC 4180): number, source in and out, record in and out, as timecode and seconds,
- * and whether one frame is held.
+ * A cut list as CSV (RFC 4180): number, source in and out, record in and out, as timecode and
+ * seconds, and whether one frame is held.
  */
 public final class CutListCsv {
   private CutListCsv() {}
 
-  public static String write(List<EditEvent> events, FrameRate rate, boolean dropFrame, int handles) {
+  public static String write(
+      List<EditEvent> events, FrameRate rate, boolean dropFrame, int handles) {
     Timecode timecode = new Timecode(rate, dropFrame);
-    StringBuilder csv = new StringBuilder("number,source in,source out,record in,record out,source in seconds,source out seconds,held\r\n");
+    StringBuilder csv =
+        new StringBuilder(
+            "number,source in,source out,record in,record out,source in seconds,source out seconds,held\r\n");
     long record = 0;
     int number = 1;
     for (EditEvent event : events) {

@@ -7,16 +7,23 @@ import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import paringknife.core.time.Span;
 
-/** Picks as CSV (RFC 4180): in, out, title; times as {@code 00:01:02.500}, or seconds, in any column order. */
+/**
+ * Picks as CSV (RFC 4180): in, out, title; times as {@code 00:01:02.500}, or seconds, in any column
+ * order.
+ */
 public final class PickCsv {
-  private static final Pattern CLOCK = Pattern.compile("(?:(\\d+):)?(\\d{1,2}):(\\d{1,2})(?:[.,](\\d{1,3}))?");
+  private static final Pattern CLOCK =
+      Pattern.compile("(?:(\\d+):)?(\\d{1,2}):(\\d{1,2})(?:[.,](\\d{1,3}))?");
 
   private PickCsv() {}
 
   public static String write(List<TimedText> picks) {
     StringBuilder csv = new StringBuilder("in,out,title\r\n");
     for (TimedText pick : picks) {
-      csv.append(ClockText.of(pick.span().startUs(), '.')).append(',').append(ClockText.of(pick.span().endUs(), '.')).append(',');
+      csv.append(ClockText.of(pick.span().startUs(), '.'))
+          .append(',')
+          .append(ClockText.of(pick.span().endUs(), '.'))
+          .append(',');
       csv.append('"').append(pick.text().replace("\"", "\"\"")).append("\"\r\n");
     }
     return csv.toString();
@@ -64,18 +71,24 @@ public final class PickCsv {
     Matcher clock = CLOCK.matcher(clean);
     if (clock.matches()) {
       long hours = clock.group(1) == null ? 0 : Long.parseLong(clock.group(1));
-      long seconds = (hours * 60 + Long.parseLong(clock.group(2))) * 60 + Long.parseLong(clock.group(3));
+      long seconds =
+          (hours * 60 + Long.parseLong(clock.group(2))) * 60 + Long.parseLong(clock.group(3));
       String fraction = clock.group(4) == null ? "000" : (clock.group(4) + "00").substring(0, 3);
       return seconds * 1_000_000 + Long.parseLong(fraction) * 1_000;
     }
-    return clean.matches("\\d{1,7}(\\.\\d+)?") ? Long.valueOf(Math.round(Double.parseDouble(clean) * 1e6)) : null;
+    return clean.matches("\\d{1,7}(\\.\\d+)?")
+        ? Long.valueOf(Math.round(Double.parseDouble(clean) * 1e6))
+        : null;
   }
 
   private static List<String> fields(String line) {
     List<String> fields = new ArrayList<>();
     StringBuilder field = new StringBuilder();
     boolean quoted = false;
-    char separator = line.indexOf(';') >= 0 && line.indexOf(',') < 0 ? ';' : line.indexOf('\t') >= 0 && line.indexOf(',') < 0 ? '\t' : ',';
+    char separator =
+        line.indexOf(';') >= 0 && line.indexOf(',') < 0
+            ? ';'
+            : line.indexOf('\t') >= 0 && line.indexOf(',') < 0 ? '\t' : ',';
     for (int i = 0; i < line.length(); i++) {
       char c = line.charAt(i);
       if (quoted && c == '"' && i + 1 < line.length() && line.charAt(i + 1) == '"') {

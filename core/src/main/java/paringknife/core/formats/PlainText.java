@@ -4,8 +4,8 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import paringknife.core.transcript.Passage;
 import paringknife.core.transcript.Paragraphs;
+import paringknife.core.transcript.Passage;
 import paringknife.core.transcript.Syllables;
 import paringknife.core.transcript.Transcript;
 import paringknife.core.transcript.Word;
@@ -57,7 +57,11 @@ public final class PlainText {
   /** The same text with its words spread over another length. */
   public static Transcript spread(Transcript untimed, long durationUs) {
     List<Word> words = untimed.words();
-    return untimed.withWords(shared(words.stream().map(Word::text).toList(), words.stream().map(Word::speaker).toList(), durationUs));
+    return untimed.withWords(
+        shared(
+            words.stream().map(Word::text).toList(),
+            words.stream().map(Word::speaker).toList(),
+            durationUs));
   }
 
   private static List<Word> shared(List<String> tokens, List<Integer> said, long durationUs) {
@@ -67,7 +71,8 @@ public final class PlainText {
     for (int i = 0; i < tokens.size(); i++) {
       long start = durationUs * passed / all;
       passed += Syllables.of(tokens.get(i));
-      words.add(new Word(i, tokens.get(i), start, durationUs * passed / all, said.get(i), IMPORTED));
+      words.add(
+          new Word(i, tokens.get(i), start, durationUs * passed / all, said.get(i), IMPORTED));
     }
     return words;
   }
@@ -79,7 +84,9 @@ public final class PlainText {
     for (Passage paragraph : Paragraphs.of(transcript)) {
       text.append(text.isEmpty() ? "" : "\n\n");
       if (times) {
-        text.append('[').append(ClockText.of(transcript.words().get(paragraph.from()).startUs(), '.'), 0, 8).append("] ");
+        text.append('[')
+            .append(ClockText.of(transcript.words().get(paragraph.from()).startUs(), '.'), 0, 8)
+            .append("] ");
       }
       String name = transcript.speakerName(paragraph.speaker());
       if (speakers && paragraph.speaker() != last && !name.isEmpty()) {

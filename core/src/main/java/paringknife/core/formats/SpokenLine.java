@@ -6,9 +6,9 @@ import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 
 /**
- * A line of a text that may open with who says it, as in {@code Ada Moor: How did it begin?} A name is
- * up to five words that begin with a capital, numbers, or particles such as "van"; so that "It came in
- * one night: all of it." is nobody's name.
+ * A line of a text that may open with who says it, as in {@code Ada Moor: How did it begin?} A name
+ * is up to five words that begin with a capital, numbers, or particles such as "van"; so that "It
+ * came in one night: all of it." is nobody's name.
  *
  * @param speaker null where the line names nobody
  * @param text what is said, stripped
@@ -16,11 +16,18 @@ import org.jspecify.annotations.Nullable;
 record SpokenLine(@Nullable String speaker, String text) {
   private static final String NAME = "\\p{Lu}[\\p{L}\\p{M}.'\u2019-]*";
   private static final Pattern NAMED =
-      Pattern.compile("^(?:-\\s*)?(" + NAME + "(?: (?:" + NAME + "|\\d{1,3}|de|del|der|den|di|da|la|le|van|von|of|the|and)){0,4}):\\s+(.*)$");
+      Pattern.compile(
+          "^(?:-\\s*)?("
+              + NAME
+              + "(?: (?:"
+              + NAME
+              + "|\\d{1,3}|de|del|der|den|di|da|la|le|van|von|of|the|and)){0,4}):\\s+(.*)$");
 
   static SpokenLine of(String line) {
     Matcher named = NAMED.matcher(line.strip());
-    return named.matches() ? new SpokenLine(named.group(1), named.group(2).strip()) : new SpokenLine(null, line.strip());
+    return named.matches()
+        ? new SpokenLine(named.group(1), named.group(2).strip())
+        : new SpokenLine(null, line.strip());
   }
 
   /**

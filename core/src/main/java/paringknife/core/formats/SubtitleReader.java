@@ -69,7 +69,10 @@ public final class SubtitleReader {
       long next = sorted.get(i + 1).span().startUs();
       if (span.endUs() > next) {
         overlaps++;
-        sorted.set(i, new TimedText(new Span(span.startUs(), Math.max(span.startUs(), next)), sorted.get(i).text()));
+        sorted.set(
+            i,
+            new TimedText(
+                new Span(span.startUs(), Math.max(span.startUs(), next)), sorted.get(i).text()));
       }
     }
     if (overlaps > 0) {

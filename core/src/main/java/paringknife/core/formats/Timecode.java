@@ -20,7 +20,8 @@ public final class Timecode {
     this.base = (int) Math.round(rate.perSecond());
     boolean ntsc = rate.denominator() == 1_001 && (base == 30 || base == 60);
     if (dropFrame && !ntsc) {
-      throw new IllegalArgumentException("drop-frame counting is for 29.97 and 59.94 frames a second");
+      throw new IllegalArgumentException(
+          "drop-frame counting is for 29.97 and 59.94 frames a second");
     }
     this.dropped = dropFrame ? base / 15 : 0;
   }
@@ -42,14 +43,21 @@ public final class Timecode {
     }
     long seconds = number / base;
     return String.format(
-        Locale.ROOT, "%02d:%02d:%02d%s%02d", seconds / 3_600, seconds / 60 % 60, seconds % 60, dropped > 0 ? ";" : ":", number % base);
+        Locale.ROOT,
+        "%02d:%02d:%02d%s%02d",
+        seconds / 3_600,
+        seconds / 60 % 60,
+        seconds % 60,
+        dropped > 0 ? ";" : ":",
+        number % base);
   }
 
   /** The frame a timecode names. */
   public long frame(String timecode) {
     String[] parts = timecode.trim().split("[:;]");
     if (parts.length != 4) {
-      throw new IllegalArgumentException("a timecode is written like 00:00:05:12, not \"" + timecode + "\"");
+      throw new IllegalArgumentException(
+          "a timecode is written like 00:00:05:12, not \"" + timecode + "\"");
     }
     long hours = Long.parseLong(parts[0]);
     long minutes = hours * 60 + Long.parseLong(parts[1]);

@@ -5,8 +5,8 @@ import java.util.Locale;
 import paringknife.core.time.FrameRate;
 
 /**
- * OpenTimelineIO JSON, schema 1: one picture track and one sound track of clips of one recording. Held
- * frames are clips with a freeze-frame effect; the sound has a gap there.
+ * OpenTimelineIO JSON, schema 1: one picture track and one sound track of clips of one recording.
+ * Held frames are clips with a freeze-frame effect; the sound has a gap there.
  */
 public final class TimelineJson {
   private TimelineJson() {}
@@ -18,19 +18,38 @@ public final class TimelineJson {
    * @param mediaFrames length of the recording
    * @param handles frames around each piece that are marked as available
    */
-  public static String write(String title, String file, long mediaFrames, List<EditEvent> events, FrameRate rate, int handles) {
+  public static String write(
+      String title,
+      String file,
+      long mediaFrames,
+      List<EditEvent> events,
+      FrameRate rate,
+      int handles) {
     StringBuilder json = new StringBuilder();
-    json.append("{\"OTIO_SCHEMA\":\"Timeline.1\",\"name\":").append(quoted(title)).append(",\"global_start_time\":null,\"metadata\":{},");
-    json.append("\"tracks\":{\"OTIO_SCHEMA\":\"Stack.1\",\"name\":\"tracks\",\"source_range\":null,\"effects\":[],\"markers\":[],\"metadata\":{},\"children\":[");
+    json.append("{\"OTIO_SCHEMA\":\"Timeline.1\",\"name\":")
+        .append(quoted(title))
+        .append(",\"global_start_time\":null,\"metadata\":{},");
+    json.append(
+        "\"tracks\":{\"OTIO_SCHEMA\":\"Stack.1\",\"name\":\"tracks\",\"source_range\":null,\"effects\":[],\"markers\":[],\"metadata\":{},\"children\":[");
     json.append(track("Video", file, mediaFrames, events, rate, handles)).append(',');
     json.append(track("Audio", file, mediaFrames, events, rate, handles));
     return json.append("]}}\n").toString();
   }
 
-  private static String track(String kind, String file, long mediaFrames, List<EditEvent> events, FrameRate rate, int handles) {
+  private static String track(
+      String kind,
+      String file,
+      long mediaFrames,
+      List<EditEvent> events,
+      FrameRate rate,
+      int handles) {
     StringBuilder json = new StringBuilder();
-    json.append("{\"OTIO_SCHEMA\":\"Track.1\",\"name\":").append(quoted(kind)).append(",\"kind\":").append(quoted(kind));
-    json.append(",\"source_range\":null,\"effects\":[],\"markers\":[],\"metadata\":{},\"children\":[");
+    json.append("{\"OTIO_SCHEMA\":\"Track.1\",\"name\":")
+        .append(quoted(kind))
+        .append(",\"kind\":")
+        .append(quoted(kind));
+    json.append(
+        ",\"source_range\":null,\"effects\":[],\"markers\":[],\"metadata\":{},\"children\":[");
     boolean first = true;
     for (EditEvent event : events) {
       json.append(first ? "" : ",");
@@ -39,24 +58,43 @@ public final class TimelineJson {
       long to = Math.min(mediaFrames, event.sourceFrame() + event.count() + handles);
       boolean whole = handles == 0;
       if (event.held() && kind.equals("Audio")) {
-        json.append("{\"OTIO_SCHEMA\":\"Gap.1\",\"name\":\"room tone\",\"source_range\":").append(range(0, event.count(), rate)).append(",\"effects\":[],\"markers\":[],\"metadata\":{}}");
+        json.append("{\"OTIO_SCHEMA\":\"Gap.1\",\"name\":\"room tone\",\"source_range\":")
+            .append(range(0, event.count(), rate))
+            .append(",\"effects\":[],\"markers\":[],\"metadata\":{}}");
         continue;
       }
-      String effects = event.held() ? "{\"OTIO_SCHEMA\":\"FreezeFrame.1\",\"name\":\"held\",\"effect_name\":\"FreezeFrame\",\"time_scalar\":0.0,\"metadata\":{}}" : "";
+      String effects =
+          event.held()
+              ? "{\"OTIO_SCHEMA\":\"FreezeFrame.1\",\"name\":\"held\",\"effect_name\":\"FreezeFrame\",\"time_scalar\":0.0,\"metadata\":{}}"
+              : "";
       json.append("{\"OTIO_SCHEMA\":\"Clip.1\",\"name\":").append(quoted(file));
       json.append(",\"source_range\":").append(range(event.sourceFrame(), event.count(), rate));
-      json.append(",\"effects\":[").append(effects).append("],\"markers\":[],\"metadata\":{},\"media_reference\":{\"OTIO_SCHEMA\":\"ExternalReference.1\",\"name\":\"\",\"metadata\":{},\"target_url\":").append(quoted(file));
-      json.append(",\"available_range\":").append(whole ? range(0, mediaFrames, rate) : range(from, to - from, rate)).append("}}");
+      json.append(",\"effects\":[")
+          .append(effects)
+          .append(
+              "],\"markers\":[],\"metadata\":{},\"media_reference\":{\"OTIO_SCHEMA\":\"ExternalReference.1\",\"name\":\"\",\"metadata\":{},\"target_url\":")
+          .append(quoted(file));
+      json.append(",\"available_range\":")
+          .append(whole ? range(0, mediaFrames, rate) : range(from, to - from, rate))
+          .append("}}");
     }
     return json.append("]}").toString();
   }
 
   private static String range(long from, long count, FrameRate rate) {
-    return "{\"OTIO_SCHEMA\":\"TimeRange.1\",\"start_time\":" + time(from, rate) + ",\"duration\":" + time(count, rate) + "}";
+    return "{\"OTIO_SCHEMA\":\"TimeRange.1\",\"start_time\":"
+        + time(from, rate)
+        + ",\"duration\":"
+        + time(count, rate)
+        + "}";
   }
 
   private static String time(long frame, FrameRate rate) {
-    return String.format(Locale.ROOT, "{\"OTIO_SCHEMA\":\"RationalTime.1\",\"rate\":%s,\"value\":%d}", Double.toString(rate.perSecond()), frame);
+    return String.format(
+        Locale.ROOT,
+        "{\"OTIO_SCHEMA\":\"RationalTime.1\",\"rate\":%s,\"value\":%d}",
+        Double.toString(rate.perSecond()),
+        frame);
   }
 
   private static String quoted(String text) {

@@ -15,11 +15,15 @@ import javax.xml.stream.XMLStreamReader;
 import javax.xml.stream.XMLStreamWriter;
 import paringknife.core.time.Span;
 
-/** W3C TTML2 in the IMSC 1.1 text profile: paragraphs with {@code begin} and {@code end} or {@code dur}. */
+/**
+ * W3C TTML2 in the IMSC 1.1 text profile: paragraphs with {@code begin} and {@code end} or {@code
+ * dur}.
+ */
 public final class Ttml {
   private static final String TT = "http://www.w3.org/ns/ttml";
   private static final String PARAMETER = "http://www.w3.org/ns/ttml#parameter";
-  private static final Pattern CLOCK = Pattern.compile("(\\d+):(\\d{2}):(\\d{2})(?:\\.(\\d+)|:(\\d+))?");
+  private static final Pattern CLOCK =
+      Pattern.compile("(\\d+):(\\d{2}):(\\d{2})(?:\\.(\\d+)|:(\\d+))?");
   private static final Pattern OFFSET = Pattern.compile("(\\d+(?:\\.\\d+)?)(h|ms|m|s|f|t)");
 
   private Ttml() {}
@@ -34,7 +38,8 @@ public final class Ttml {
     factory.setProperty(XMLInputFactory.SUPPORT_DTD, false);
     factory.setProperty(XMLInputFactory.IS_SUPPORTING_EXTERNAL_ENTITIES, false);
     try {
-      XMLStreamReader xml = factory.createXMLStreamReader(new StringReader(text.replace("\uFEFF", "").strip()));
+      XMLStreamReader xml =
+          factory.createXMLStreamReader(new StringReader(text.replace("\uFEFF", "").strip()));
       return new Reading().read(xml);
     } catch (XMLStreamException e) {
       throw new IllegalArgumentException("it is not well-formed XML");
@@ -63,7 +68,8 @@ public final class Ttml {
       }
       List<TimedText> ordered = new ArrayList<>(cues);
       ordered.sort(Comparator.comparing(TimedText::span));
-      List<String> mended = ordered.equals(cues) ? List.of() : List.of("captions were not in order of time");
+      List<String> mended =
+          ordered.equals(cues) ? List.of() : List.of("captions were not in order of time");
       return new ImportedText(ordered, mended);
     }
 
@@ -81,8 +87,12 @@ public final class Ttml {
       long begin = outer[0] + time(xml.getAttributeValue(null, "begin"), 0);
       String duration = xml.getAttributeValue(null, "dur");
       String ends = xml.getAttributeValue(null, "end");
-      long end = ends != null ? outer[0] + time(ends, 0) : duration != null ? begin + time(duration, 0) : outer[1];
-      if (xml.getLocalName().equals("p") && (ends != null || duration != null || outer[1] != Long.MAX_VALUE)) {
+      long end =
+          ends != null
+              ? outer[0] + time(ends, 0)
+              : duration != null ? begin + time(duration, 0) : outer[1];
+      if (xml.getLocalName().equals("p")
+          && (ends != null || duration != null || outer[1] != Long.MAX_VALUE)) {
         String said = inside(xml);
         if (!said.isBlank()) {
           cues.add(new TimedText(new Span(begin, Math.max(begin, end)), said));
@@ -116,7 +126,10 @@ public final class Ttml {
       }
       Matcher clock = CLOCK.matcher(text.strip());
       if (clock.matches()) {
-        double seconds = Long.parseLong(clock.group(1)) * 3600.0 + Integer.parseInt(clock.group(2)) * 60 + Integer.parseInt(clock.group(3));
+        double seconds =
+            Long.parseLong(clock.group(1)) * 3600.0
+                + Integer.parseInt(clock.group(2)) * 60
+                + Integer.parseInt(clock.group(3));
         seconds += clock.group(4) == null ? 0 : Double.parseDouble("0." + clock.group(4));
         seconds += clock.group(5) == null ? 0 : Integer.parseInt(clock.group(5)) / frameRate;
         return Math.round(seconds * 1e6);

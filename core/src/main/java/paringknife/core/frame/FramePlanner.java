@@ -41,8 +41,8 @@ public final class FramePlanner {
   }
 
   /**
-   * Held windows that cover each stretch of a clip without gap, all of one size. Only words that are
-   * kept move the frame.
+   * Held windows that cover each stretch of a clip without gap, all of one size. Only words that
+   * are kept move the frame.
    */
   public List<HeldWindow> plan(ClipDocument clip, CutList cuts, Shape shape) {
     double height = windowHeight(shape);
@@ -81,7 +81,9 @@ public final class FramePlanner {
           last != null
               && (talk.person() == last.person() || talk.span().lengthUs() < SHORT_TURN_US);
       if (stays) {
-        turns.set(turns.size() - 1, new Turn(new Span(last.span().startUs(), talk.span().endUs()), last.person()));
+        turns.set(
+            turns.size() - 1,
+            new Turn(new Span(last.span().startUs(), talk.span().endUs()), last.person()));
       } else {
         turns.add(talk);
       }
@@ -104,7 +106,11 @@ public final class FramePlanner {
         person = last.person();
       }
       if (last != null && last.person() == person) {
-        talks.set(talks.size() - 1, new Turn(new Span(last.span().startUs(), Math.max(last.span().endUs(), word.endUs())), person));
+        talks.set(
+            talks.size() - 1,
+            new Turn(
+                new Span(last.span().startUs(), Math.max(last.span().endUs(), word.endUs())),
+                person));
       } else {
         talks.add(new Turn(word.span(), person));
       }
@@ -120,7 +126,9 @@ public final class FramePlanner {
           i + 1 == turns.size()
               ? whole.endUs()
               : Math.max(from, turns.get(i + 1).span().startUs() - LEAD_US);
-      closed.add(new Turn(new Span(from, Math.max(from, Math.min(to, whole.endUs()))), turns.get(i).person()));
+      closed.add(
+          new Turn(
+              new Span(from, Math.max(from, Math.min(to, whole.endUs()))), turns.get(i).person()));
       from = closed.get(i).span().endUs();
     }
     return closed;
@@ -140,8 +148,7 @@ public final class FramePlanner {
     double middle = pictureWidth / 2.0;
     double eyes = pictureHeight / 3.0;
     if (turn.person() >= 0) {
-      Face face =
-          people.get(turn.person()).typicalFace(turn.span().startUs(), turn.span().endUs());
+      Face face = people.get(turn.person()).typicalFace(turn.span().startUs(), turn.span().endUs());
       middle = face.middleX() * pictureWidth;
       eyes = face.eyesY() * pictureHeight;
     }

@@ -9,5 +9,4 @@ import paringknife.core.time.Span;
  * @param span on the episode's clock
  * @param person index of the person held; -1 for nobody
  */
-public record HeldWindow(
-    Span span, double x, double y, double width, double height, int person) {}
+public record HeldWindow(Span span, double x, double y, double width, double height, int person) {}

@@ -25,7 +25,8 @@ public record WindowRun(HeldWindow window, long clipFrame, long count) {
         long untilFrame = rate.nearestFrame(window.span().endUs());
         long left = run.count() - done;
         boolean last = window == windows.get(windows.size() - 1);
-        long count = last ? left : Math.max(1, Math.min(left, untilFrame - run.episodeFrame() - done));
+        long count =
+            last ? left : Math.max(1, Math.min(left, untilFrame - run.episodeFrame() - done));
         add(shown, window, run.clipFrame() + done, count);
         done += count;
       }
@@ -37,7 +38,8 @@ public record WindowRun(HeldWindow window, long clipFrame, long count) {
     HeldWindow nearest = windows.get(0);
     long least = Long.MAX_VALUE;
     for (HeldWindow window : windows) {
-      long away = Math.max(0, Math.max(window.span().startUs() - us, us - window.span().endUs() + 1));
+      long away =
+          Math.max(0, Math.max(window.span().startUs() - us, us - window.span().endUs() + 1));
       if (away < least) {
         least = away;
         nearest = window;
@@ -49,7 +51,8 @@ public record WindowRun(HeldWindow window, long clipFrame, long count) {
   private static void add(List<WindowRun> shown, HeldWindow window, long clipFrame, long count) {
     WindowRun last = shown.isEmpty() ? null : shown.get(shown.size() - 1);
     if (last != null && sameView(last.window(), window)) {
-      shown.set(shown.size() - 1, new WindowRun(last.window(), last.clipFrame(), last.count() + count));
+      shown.set(
+          shown.size() - 1, new WindowRun(last.window(), last.clipFrame(), last.count() + count));
     } else {
       shown.add(new WindowRun(window, clipFrame, count));
     }

@@ -35,10 +35,14 @@ public final class AssScript {
             + " BackColour, Bold, Italic, Underline, StrikeOut, ScaleX, ScaleY, Spacing, Angle,"
             + " BorderStyle, Outline, Shadow, Alignment, MarginL, MarginR, MarginV, Encoding\n");
     style(out, "Text", lettering.text(), lettering.outline(), false);
-    style(out, "Spoken", lettering.markText(), lettering.markGround(), lettering.mark() == Lettering.Mark.BOX);
+    style(
+        out,
+        "Spoken",
+        lettering.markText(),
+        lettering.markGround(),
+        lettering.mark() == Lettering.Mark.BOX);
     out.append("\n[Events]\n");
-    out.append(
-        "Format: Layer, Start, End, Style, Name, MarginL, MarginR, MarginV, Effect, Text\n");
+    out.append("Format: Layer, Start, End, Style, Name, MarginL, MarginR, MarginV, Effect, Text\n");
     for (Cue cue : cues) {
       events(out, cue);
     }

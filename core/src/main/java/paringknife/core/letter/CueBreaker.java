@@ -121,7 +121,9 @@ public final class CueBreaker {
       return false;
     }
     List<Word> words = transcript.words();
-    for (int at = transcript.firstEndingAfter(outUs); at < words.size() && words.get(at).startUs() < inUs; at++) {
+    for (int at = transcript.firstEndingAfter(outUs);
+        at < words.size() && words.get(at).startUs() < inUs;
+        at++) {
       long middle = words.get(at).span().middleUs();
       if (middle >= outUs && middle < inUs) {
         return true;
@@ -164,11 +166,13 @@ public final class CueBreaker {
       cost += 5;
     }
     double seconds =
-        Math.max(0.001, (heard.get(end - 1).span().endUs() - heard.get(start).span().startUs()) / 1e6);
+        Math.max(
+            0.001, (heard.get(end - 1).span().endUs() - heard.get(start).span().startUs()) / 1e6);
     if (seconds < CueLimits.SHORTEST_US / 1e6) {
       cost += 3;
     }
-    int characters = heard.subList(start, end).stream().mapToInt(h -> h.word().text().length() + 1).sum() - 1;
+    int characters =
+        heard.subList(start, end).stream().mapToInt(h -> h.word().text().length() + 1).sum() - 1;
     cost += Math.max(0, characters / seconds - CueLimits.FASTEST_READING) * 0.15;
     List<List<CueWord>> lines = lines(heard.subList(start, end));
     if (lines.size() > 1) {
@@ -179,7 +183,22 @@ public final class CueBreaker {
 
   private static boolean bindsToNext(Word word) {
     return switch (word.bare()) {
-      case "a", "an", "the", "of", "to", "in", "on", "at", "and", "or", "but", "my", "your", "our", "i", "we" ->
+      case "a",
+          "an",
+          "the",
+          "of",
+          "to",
+          "in",
+          "on",
+          "at",
+          "and",
+          "or",
+          "but",
+          "my",
+          "your",
+          "our",
+          "i",
+          "we" ->
           true;
       default -> false;
     };
@@ -188,7 +207,9 @@ public final class CueBreaker {
   /** A caption stands a little after its last word, never beyond the limit. */
   private Cue cue(List<Heard> words, long limitUs) {
     long start = words.get(0).span().startUs();
-    long wanted = Math.max(words.get(words.size() - 1).span().endUs() + LINGER_US, start + CueLimits.SHORTEST_US);
+    long wanted =
+        Math.max(
+            words.get(words.size() - 1).span().endUs() + LINGER_US, start + CueLimits.SHORTEST_US);
     return new Cue(new Span(start, Math.max(start + 1, Math.min(limitUs, wanted))), lines(words));
   }
 

@@ -29,7 +29,8 @@ public final class Biquad {
     double alpha = Math.sin(w) / (2 * q);
     double a0 = 1 + alpha;
     double edge = (1 + Math.cos(w)) / 2;
-    return new Biquad(edge / a0, -2 * edge / a0, edge / a0, -2 * Math.cos(w) / a0, (1 - alpha) / a0);
+    return new Biquad(
+        edge / a0, -2 * edge / a0, edge / a0, -2 * Math.cos(w) / a0, (1 - alpha) / a0);
   }
 
   /** Lets through what lies below a frequency; {@code q} of 0.5 falls without ringing. */
@@ -46,7 +47,8 @@ public final class Biquad {
     double w = 2 * Math.PI * hertz / rate;
     double alpha = Math.sin(w) / (2 * q);
     double a0 = 1 + alpha;
-    return new Biquad(1 / a0, -2 * Math.cos(w) / a0, 1 / a0, -2 * Math.cos(w) / a0, (1 - alpha) / a0);
+    return new Biquad(
+        1 / a0, -2 * Math.cos(w) / a0, 1 / a0, -2 * Math.cos(w) / a0, (1 - alpha) / a0);
   }
 
   /** The next sample. */

@@ -48,7 +48,8 @@ public final class BlockwiseSound implements SampleSource {
       int taken = (int) Math.min(frames - inside, from + count - at);
       int there = Math.min(taken, block.length / CHANNELS - inside);
       if (there > 0) {
-        System.arraycopy(block, inside * CHANNELS, out, (int) (at - from) * CHANNELS, there * CHANNELS);
+        System.arraycopy(
+            block, inside * CHANNELS, out, (int) (at - from) * CHANNELS, there * CHANNELS);
       }
       at += taken;
     }

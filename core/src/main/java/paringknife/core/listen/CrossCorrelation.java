@@ -70,7 +70,8 @@ final class CrossCorrelation {
     int tried = Math.max(1, to - from + 1);
     double mean = sum / tried;
     double deviation = Math.sqrt(Math.max(1e-30, squares / tried - mean * mean));
-    return new Match(best + between(re, best), (re[Math.floorMod(best, fft.size())] - mean) / deviation);
+    return new Match(
+        best + between(re, best), (re[Math.floorMod(best, fft.size())] - mean) / deviation);
   }
 
   /** Where between its neighbours a peak lies, by the parabola through the three. */

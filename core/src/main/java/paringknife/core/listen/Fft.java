@@ -1,8 +1,8 @@
 package paringknife.core.listen;
 
 /**
- * Fourier transform of a power of two of complex values, in place (Cooley and Tukey 1965, decimation
- * in time).
+ * Fourier transform of a power of two of complex values, in place (Cooley and Tukey 1965,
+ * decimation in time).
  */
 public final class Fft {
   private final int size;

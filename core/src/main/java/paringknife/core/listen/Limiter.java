@@ -3,8 +3,8 @@ package paringknife.core.listen;
 /**
  * Holds a sound's true peak under a ceiling: the gain that each moment needs, held over {@value
  * #LOOK} moments (2 ms) to both sides and smoothed over as many, so gain moves before the peak
- * arrives and never clicks. Sound below the ceiling passes unchanged. It knows a few milliseconds to
- * both sides only, so any part can be read by itself.
+ * arrives and never clicks. Sound below the ceiling passes unchanged. It knows a few milliseconds
+ * to both sides only, so any part can be read by itself.
  */
 public final class Limiter implements SampleSource {
   private static final int LOOK = 96;
@@ -42,7 +42,8 @@ public final class Limiter implements SampleSource {
       need[i] = peak > ceiling ? (float) (ceiling / peak) : 1f;
       any |= peak > ceiling;
     }
-    float[] out = java.util.Arrays.copyOfRange(sound, CONTEXT * CHANNELS, (CONTEXT + frames) * CHANNELS);
+    float[] out =
+        java.util.Arrays.copyOfRange(sound, CONTEXT * CHANNELS, (CONTEXT + frames) * CHANNELS);
     if (any) {
       float[] gain = smoothed(held(need));
       for (int i = 0; i < out.length; i++) {

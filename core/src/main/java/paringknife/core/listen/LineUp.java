@@ -8,8 +8,8 @@ import java.util.Optional;
 /**
  * Lines a recording up with another one of the same event by what both heard. At several places the
  * level curves are cross-correlated, which finds the place to a window of 10 ms whatever the gains;
- * then the samples around it, which finds it to a fraction of a millisecond. A straight line through
- * the places that agree gives offset and drift (median of slopes, Theil 1950 and Sen 1968).
+ * then the samples around it, which finds it to a fraction of a millisecond. A straight line
+ * through the places that agree gives offset and drift (median of slopes, Theil 1950 and Sen 1968).
  */
 public final class LineUp {
   private static final int PLACES = 9;
@@ -53,7 +53,8 @@ public final class LineUp {
     double drift = slope(agreeing);
     double offset = median(agreeing.stream().map(p -> p.offsetUs() - drift * p.atUs()).toList());
     return Optional.of(
-        new Placement(Math.round(offset), drift * 1e6, Math.min(1, agreeing.size() / (double) tried)));
+        new Placement(
+            Math.round(offset), drift * 1e6, Math.min(1, agreeing.size() / (double) tried)));
   }
 
   private static List<Integer> starts(LevelCurve other) {
@@ -86,7 +87,8 @@ public final class LineUp {
   }
 
   /** The places of the loudest stretches of a part, to a fraction of a sample. */
-  private List<Place> refined(LevelCurve other, SoundExcerpt sound, int from, int length, double lag) {
+  private List<Place> refined(
+      LevelCurve other, SoundExcerpt sound, int from, int length, double lag) {
     long partUs = from * LevelCurve.WINDOW_US;
     long roughUs = Math.round((lag - from) * LevelCurve.WINDOW_US);
     long atUs = Math.max(partUs, loudest(other, from, length));
@@ -103,7 +105,8 @@ public final class LineUp {
   }
 
   private static long loudest(LevelCurve curve, int from, int length) {
-    int windows = (int) (FINE_SAMPLES * 1_000_000L / SoundExcerpt.SAMPLE_RATE / LevelCurve.WINDOW_US);
+    int windows =
+        (int) (FINE_SAMPLES * 1_000_000L / SoundExcerpt.SAMPLE_RATE / LevelCurve.WINDOW_US);
     int best = from;
     double most = Double.NEGATIVE_INFINITY;
     for (int start = from; start + windows <= from + length; start += 50) {
@@ -130,7 +133,10 @@ public final class LineUp {
         }
         List<Place> on =
             places.stream()
-                .filter(p -> Math.abs(p.offsetUs() - a.offsetUs() - slope * (p.atUs() - a.atUs())) < AGREE_US)
+                .filter(
+                    p ->
+                        Math.abs(p.offsetUs() - a.offsetUs() - slope * (p.atUs() - a.atUs()))
+                            < AGREE_US)
                 .toList();
         largest = on.size() > largest.size() ? on : largest;
       }
@@ -154,6 +160,8 @@ public final class LineUp {
   private static double median(List<Double> values) {
     List<Double> sorted = values.stream().sorted(Comparator.naturalOrder()).toList();
     int middle = sorted.size() / 2;
-    return sorted.size() % 2 == 1 ? sorted.get(middle) : (sorted.get(middle - 1) + sorted.get(middle)) / 2;
+    return sorted.size() % 2 == 1
+        ? sorted.get(middle)
+        : (sorted.get(middle - 1) + sorted.get(middle)) / 2;
   }
 }

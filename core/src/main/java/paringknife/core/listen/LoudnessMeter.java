@@ -28,8 +28,11 @@ public final class LoudnessMeter {
     for (int c = 0; c < channels; c++) {
       shelf[c] =
           new Biquad(
-              1.53512485958697, -2.69169618940638, 1.19839281085285,
-              -1.69065929318241, 0.73248077421585);
+              1.53512485958697,
+              -2.69169618940638,
+              1.19839281085285,
+              -1.69065929318241,
+              0.73248077421585);
       highPass[c] = new Biquad(1.0, -2.0, 1.0, -1.99004745483398, 0.99007225036621);
     }
   }
@@ -65,7 +68,11 @@ public final class LoudnessMeter {
   }
 
   private static double mean(List<Double> blocks, double gate) {
-    return blocks.stream().mapToDouble(Double::doubleValue).filter(e -> e > gate).average().orElse(0);
+    return blocks.stream()
+        .mapToDouble(Double::doubleValue)
+        .filter(e -> e > gate)
+        .average()
+        .orElse(0);
   }
 
   private static double lufs(double energy) {

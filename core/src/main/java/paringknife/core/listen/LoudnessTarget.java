@@ -1,8 +1,8 @@
 package paringknife.core.listen;
 
 /**
- * Brings a sound to a loudness: measured, one linear gain, the limiter. Where the limiter takes much,
- * a second round over the result comes closer.
+ * Brings a sound to a loudness: measured, one linear gain, the limiter. Where the limiter takes
+ * much, a second round over the result comes closer.
  *
  * @param lufs integrated loudness aimed at
  * @param ceilingDbtp highest true peak allowed
@@ -12,7 +12,9 @@ public record LoudnessTarget(double lufs, double ceilingDbtp) {
 
   /** Gain in dB that brings a measured sound to the target; 0 for silence. */
   public double gainDb(SoundMeasure measured) {
-    return measured.lufs() <= LoudnessMeter.SILENCE_LUFS ? 0 : Math.min(MOST_GAIN_DB, lufs - measured.lufs());
+    return measured.lufs() <= LoudnessMeter.SILENCE_LUFS
+        ? 0
+        : Math.min(MOST_GAIN_DB, lufs - measured.lufs());
   }
 
   /** The sound brought nearer to the target; silence stays silence. */

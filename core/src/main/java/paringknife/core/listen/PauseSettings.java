@@ -22,11 +22,13 @@ public record PauseSettings(double thresholdDb, long shortestUs, long headUs, lo
   }
 
   /**
-   * The same for a room in which quiet lies below a level: the threshold is raised to it, never lowered.
+   * The same for a room in which quiet lies below a level: the threshold is raised to it, never
+   * lowered.
    *
    * @param quietBelowDb of {@link RoomLevel}, dBFS
    */
   public PauseSettings inRoom(double quietBelowDb) {
-    return new PauseSettings(Math.max(thresholdDb, Math.min(0, quietBelowDb)), shortestUs, headUs, tailUs);
+    return new PauseSettings(
+        Math.max(thresholdDb, Math.min(0, quietBelowDb)), shortestUs, headUs, tailUs);
   }
 }

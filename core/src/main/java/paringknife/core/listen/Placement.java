@@ -1,8 +1,8 @@
 package paringknife.core.listen;
 
 /**
- * Where a recording lies on the episode's clock: its moment {@code t} is the episode's {@code offset
- * + t * (1 + drift)}.
+ * Where a recording lies on the episode's clock: its moment {@code t} is the episode's {@code
+ * offset + t * (1 + drift)}.
  *
  * @param offsetUs episode time of its first moment, in microseconds; negative when it began earlier
  * @param driftPpm how much slower than the episode's its clock ran, in parts per million

@@ -19,8 +19,8 @@ public final class RoomLevel {
   private RoomLevel() {}
 
   /**
-   * The threshold below which this recording's pauses lie, dBFS; {@link LevelCurve#FLOOR_DB} where its
-   * room is not heard between words, or is as loud as the voice.
+   * The threshold below which this recording's pauses lie, dBFS; {@link LevelCurve#FLOOR_DB} where
+   * its room is not heard between words, or is as loud as the voice.
    */
   public static double quietBelowDb(LevelCurve levels, Transcript transcript) {
     float[] between = new float[levels.windows()];
@@ -30,22 +30,33 @@ public final class RoomLevel {
     for (int i = 0; i < transcript.words().size(); i++) {
       Word word = transcript.words().get(i);
       words = take(levels, word.span(), spoken, words);
-      long next = i + 1 < transcript.words().size() ? transcript.words().get(i + 1).startUs() : word.endUs();
+      long next =
+          i + 1 < transcript.words().size()
+              ? transcript.words().get(i + 1).startUs()
+              : word.endUs();
       if (next - word.endUs() >= SHORTEST_GAP_US) {
-        gaps = take(levels, new Span(word.endUs() + AFTER_WORD_US, next - BEFORE_WORD_US), between, gaps);
+        gaps =
+            take(
+                levels,
+                new Span(word.endUs() + AFTER_WORD_US, next - BEFORE_WORD_US),
+                between,
+                gaps);
       }
     }
     if (gaps == 0) {
       return LevelCurve.FLOOR_DB;
     }
-    double quiet = new LevelCurve(java.util.Arrays.copyOf(between, gaps)).percentile(MOSTLY) + ABOVE_ROOM_DB;
+    double quiet =
+        new LevelCurve(java.util.Arrays.copyOf(between, gaps)).percentile(MOSTLY) + ABOVE_ROOM_DB;
     double voice = new LevelCurve(java.util.Arrays.copyOf(spoken, words)).percentile(0.5);
     return quiet <= voice - BELOW_SPEECH_DB ? quiet : LevelCurve.FLOOR_DB;
   }
 
   private static int take(LevelCurve levels, Span span, float[] into, int count) {
     int taken = count;
-    for (int i = (int) (span.startUs() / LevelCurve.WINDOW_US); i < Math.min(levels.windows(), span.endUs() / LevelCurve.WINDOW_US) && taken < into.length; i++) {
+    for (int i = (int) (span.startUs() / LevelCurve.WINDOW_US);
+        i < Math.min(levels.windows(), span.endUs() / LevelCurve.WINDOW_US) && taken < into.length;
+        i++) {
       into[taken++] = levels.dbfs()[i];
     }
     return taken;

@@ -8,7 +8,8 @@ import paringknife.core.transcript.Transcript;
 
 /**
  * Finds the sound of the room: stretches between words that are quiet and even, with no bump in
- * them. The nearest of the quietest is taken, so that the tone is that of the speaker and the moment.
+ * them. The nearest of the quietest is taken, so that the tone is that of the speaker and the
+ * moment.
  */
 public final class RoomToneFinder {
   static final long LONGEST_US = 1_500_000;
@@ -69,7 +70,9 @@ public final class RoomToneFinder {
       }
     }
     if (best >= 0) {
-      tones.add(new RoomTone(new Span(best * LevelCurve.WINDOW_US, (best + width) * LevelCurve.WINDOW_US), mean));
+      tones.add(
+          new RoomTone(
+              new Span(best * LevelCurve.WINDOW_US, (best + width) * LevelCurve.WINDOW_US), mean));
     }
   }
 
@@ -78,7 +81,10 @@ public final class RoomToneFinder {
     RoomTone best = null;
     double least = Double.MAX_VALUE;
     for (RoomTone tone : tones) {
-      double cost = tone.levelDb() + away(tone, us) / 1e6 * DB_PER_SECOND_AWAY + (tone.span().lengthUs() < SHORT_US ? SHORT_DB : 0);
+      double cost =
+          tone.levelDb()
+              + away(tone, us) / 1e6 * DB_PER_SECOND_AWAY
+              + (tone.span().lengthUs() < SHORT_US ? SHORT_DB : 0);
       if (cost < least) {
         least = cost;
         best = tone;
@@ -87,7 +93,9 @@ public final class RoomToneFinder {
     return Optional.ofNullable(best);
   }
 
-  /** The quietest tone in the few seconds before a moment, which tells how noisy the room is there. */
+  /**
+   * The quietest tone in the few seconds before a moment, which tells how noisy the room is there.
+   */
   public Optional<RoomTone> before(long us) {
     return quietestBetween(us - AROUND_US, us);
   }
@@ -99,7 +107,9 @@ public final class RoomToneFinder {
 
   private Optional<RoomTone> quietestBetween(long fromUs, long toUs) {
     RoomTone best = null;
-    for (int i = firstEndingAfter(fromUs); i < tones.size() && tones.get(i).span().startUs() < toUs; i++) {
+    for (int i = firstEndingAfter(fromUs);
+        i < tones.size() && tones.get(i).span().startUs() < toUs;
+        i++) {
       if (best == null || tones.get(i).levelDb() < best.levelDb()) {
         best = tones.get(i);
       }

@@ -54,7 +54,9 @@ public final class SoundJoiner implements SampleSource {
     float[] out = new float[frames * CHANNELS];
     long to = Math.min(from + frames, moments());
     int i = Arrays.binarySearch(starts, Math.max(0, from - HALF));
-    for (i = Math.max(0, i >= 0 ? i - 1 : -i - 2); i < segments.size() && starts[i] - HALF < to; i++) {
+    for (i = Math.max(0, i >= 0 ? i - 1 : -i - 2);
+        i < segments.size() && starts[i] - HALF < to;
+        i++) {
       addSegment(i, from, to, out);
     }
     for (SoundPlan.Bed bed : beds) {
@@ -75,7 +77,10 @@ public final class SoundJoiner implements SampleSource {
       return;
     }
     SoundPlan.Segment segment = segments.get(i);
-    float[] recorded = segment instanceof SoundPlan.Recorded r ? source.read(momentAt(r.span().startUs()) + first - starts[i], count) : null;
+    float[] recorded =
+        segment instanceof SoundPlan.Recorded r
+            ? source.read(momentAt(r.span().startUs()) + first - starts[i], count)
+            : null;
     ToneLoop tone = segment instanceof SoundPlan.Tone t ? loop(t.from()) : null;
     for (int k = 0; k < count; k++) {
       long at = first + k;
@@ -103,7 +108,9 @@ public final class SoundJoiner implements SampleSource {
     for (long at = first; at < last; at++) {
       double share = Math.max(0, Math.min(1, (at - begin) / (double) Math.max(1, end - begin)));
       double edge = Math.min(1, Math.min(at - begin + HALF, end + HALF - at) / (2.0 * HALF));
-      double gain = (bed.gainAtStart() + share * (bed.gainAtEnd() - bed.gainAtStart())) * Math.sin(Math.PI / 2 * edge);
+      double gain =
+          (bed.gainAtStart() + share * (bed.gainAtEnd() - bed.gainAtStart()))
+              * Math.sin(Math.PI / 2 * edge);
       for (int c = 0; c < CHANNELS; c++) {
         out[(int) (at - from) * CHANNELS + c] += (float) (gain * tone.at(at, c));
       }

@@ -6,8 +6,9 @@ import paringknife.core.transcript.Transcript;
 import paringknife.core.transcript.Word;
 
 /**
- * Tells who says each word where every speaker has a microphone: the one that is loudest against its
- * own habit. A word between two words of one other speaker, and hardly quieter there, is theirs too.
+ * Tells who says each word where every speaker has a microphone: the one that is loudest against
+ * its own habit. A word between two words of one other speaker, and hardly quieter there, is theirs
+ * too.
  */
 public final class SpeakersByMicrophone {
   private static final double HABIT = 0.9;
@@ -54,12 +55,17 @@ public final class SpeakersByMicrophone {
     List<Word> assigned = new ArrayList<>();
     for (int w = 0; w < words.size(); w++) {
       int own = speaker[w];
-      if (w > 0 && w + 1 < words.size() && speaker[w - 1] == speaker[w + 1] && above[own][w] - above[speaker[w - 1]][w] < HARDLY_DB) {
+      if (w > 0
+          && w + 1 < words.size()
+          && speaker[w - 1] == speaker[w + 1]
+          && above[own][w] - above[speaker[w - 1]][w] < HARDLY_DB) {
         own = speaker[w - 1];
       }
       Word word = words.get(w);
-      assigned.add(new Word(word.id(), word.text(), word.startUs(), word.endUs(), own, word.confidence()));
+      assigned.add(
+          new Word(word.id(), word.text(), word.startUs(), word.endUs(), own, word.confidence()));
     }
-    return new Transcript(transcript.language(), microphones.stream().map(Microphone::speaker).toList(), assigned);
+    return new Transcript(
+        transcript.language(), microphones.stream().map(Microphone::speaker).toList(), assigned);
   }
 }

@@ -35,7 +35,8 @@ public final class SpeakersByVoice {
   /** The transcript with the speakers proposed; as it is when only one voice is heard. */
   public Transcript propose(Transcript transcript) {
     List<Word> words = transcript.words();
-    List<double[][]> heard = words.stream().map(w -> features.of(sound, w.startUs(), w.endUs())).toList();
+    List<double[][]> heard =
+        words.stream().map(w -> features.of(sound, w.startUs(), w.endUs())).toList();
     List<Voice> voices = lasting(VoiceClusters.of(stretches(words, heard)), words, heard);
     if (voices.size() < 2) {
       return transcript;
@@ -47,7 +48,8 @@ public final class SpeakersByVoice {
       order.putIfAbsent(said[w], order.size());
       named.add(words.get(w).withSpeaker(order.get(said[w])));
     }
-    List<String> names = IntStream.rangeClosed(1, order.size()).mapToObj(n -> "Speaker " + n).toList();
+    List<String> names =
+        IntStream.rangeClosed(1, order.size()).mapToObj(n -> "Speaker " + n).toList();
     return transcript.withSpeakers(names).withWords(named);
   }
 
@@ -69,11 +71,15 @@ public final class SpeakersByVoice {
       }
       from = to;
     }
-    return found.stream().sorted(Comparator.comparingDouble(Voice::count).reversed()).limit(MOST_STRETCHES).toList();
+    return found.stream()
+        .sorted(Comparator.comparingDouble(Voice::count).reversed())
+        .limit(MOST_STRETCHES)
+        .toList();
   }
 
   /** The voices to which enough is given, learned anew from what is given to them. */
-  private static List<Voice> lasting(List<Voice> clusters, List<Word> words, List<double[][]> heard) {
+  private static List<Voice> lasting(
+      List<Voice> clusters, List<Word> words, List<double[][]> heard) {
     List<Voice> voices = clusters;
     for (int round = 0; round < ROUNDS && voices.size() > 1; round++) {
       int[] said = path(voices, words, heard);

@@ -26,7 +26,8 @@ final class ToneLoop {
       double in = Math.sin(Math.PI / 2 * (k + 0.5) / fade);
       double out = Math.cos(Math.PI / 2 * (k + 0.5) / fade);
       for (int c = 0; c < channels; c++) {
-        loop[k * channels + c] = (float) (in * tone[k * channels + c] + out * tone[(length - fade + k) * channels + c]);
+        loop[k * channels + c] =
+            (float) (in * tone[k * channels + c] + out * tone[(length - fade + k) * channels + c]);
       }
     }
   }

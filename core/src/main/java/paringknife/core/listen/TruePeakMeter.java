@@ -14,7 +14,10 @@ public final class TruePeakMeter {
   private final int channels;
   private double highest;
 
-  /** The end of what was taken, whose last moments wait for what follows; so many at its start are measured. */
+  /**
+   * The end of what was taken, whose last moments wait for what follows; so many at its start are
+   * measured.
+   */
   private float[] held = {};
 
   private int measured;

@@ -78,7 +78,8 @@ final class Voice {
     double log = 0;
     for (int i = 0; i < N; i++) {
       for (int j = 0; j <= i; j++) {
-        double value = squares[i][j] / count - sum[i] / count * (sum[j] / count) + (i == j ? FLOOR : 0);
+        double value =
+            squares[i][j] / count - sum[i] / count * (sum[j] / count) + (i == j ? FLOOR : 0);
         for (int k = 0; k < j; k++) {
           value -= l[i][k] * l[j][k];
         }

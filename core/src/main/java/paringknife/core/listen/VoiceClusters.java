@@ -9,7 +9,9 @@ import java.util.List;
  * Gopalakrishnan 1998).
  */
 final class VoiceClusters {
-  /** Weight of the criterion's penalty; 1 in theory, more where a voice varies (common practice). */
+  /**
+   * Weight of the criterion's penalty; 1 in theory, more where a voice varies (common practice).
+   */
   private static final double PENALTY = 2.0;
 
   private VoiceClusters() {}

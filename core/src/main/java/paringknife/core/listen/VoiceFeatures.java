@@ -1,8 +1,8 @@
 package paringknife.core.listen;
 
 /**
- * What tells one voice from another: twelve mel-frequency cepstral coefficients (Davis and Mermelstein
- * 1980) of 25 ms of sound every 20 ms, without the first, which is only loudness.
+ * What tells one voice from another: twelve mel-frequency cepstral coefficients (Davis and
+ * Mermelstein 1980) of 25 ms of sound every 20 ms, without the first, which is only loudness.
  */
 final class VoiceFeatures {
   static final int COUNT = 12;
@@ -41,7 +41,9 @@ final class VoiceFeatures {
     return 2595 * Math.log10(1 + hz / 700);
   }
 
-  /** The features of a stretch of sound, one row every {@link #HOP_US}; none when it is too short. */
+  /**
+   * The features of a stretch of sound, one row every {@link #HOP_US}; none when it is too short.
+   */
   double[][] of(SoundExcerpt sound, long fromUs, long toUs) {
     int samples = (int) ((toUs - fromUs) * SoundExcerpt.SAMPLE_RATE / 1_000_000);
     int rows = samples < WINDOW ? 0 : (samples - WINDOW) / HOP + 1;

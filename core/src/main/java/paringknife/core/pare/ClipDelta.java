@@ -53,7 +53,8 @@ public record ClipDelta(
 
   private static int alikeAtEnd(List<Removal> a, List<Removal> b, int start) {
     int n = 0;
-    while (n < Math.min(a.size(), b.size()) - start && a.get(a.size() - 1 - n).equals(b.get(b.size() - 1 - n))) {
+    while (n < Math.min(a.size(), b.size()) - start
+        && a.get(a.size() - 1 - n).equals(b.get(b.size() - 1 - n))) {
       n++;
     }
     return n;

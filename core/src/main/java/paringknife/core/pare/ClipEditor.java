@@ -75,7 +75,11 @@ public final class ClipEditor {
 
   /** Takes words out by hand; words already out stay as they are. */
   public ClipDocument pareWords(ClipDocument clip, int first, int last) {
-    return with(clip, Reason.BY_HAND, List.of(placement.around(first, last)), List.of(transcript.text(first, last + 1)));
+    return with(
+        clip,
+        Reason.BY_HAND,
+        List.of(placement.around(first, last)),
+        List.of(transcript.text(first, last + 1)));
   }
 
   /** The pauses that {@link #parePauses} would take out of this clip. */
@@ -107,7 +111,10 @@ public final class ClipEditor {
    */
   public ClipDocument parePauseAfter(ClipDocument clip, int word) {
     long end = transcript.words().get(word).endUs();
-    long next = word + 1 < transcript.words().size() ? transcript.words().get(word + 1).startUs() : Math.max(end, levels.durationUs());
+    long next =
+        word + 1 < transcript.words().size()
+            ? transcript.words().get(word + 1).startUs()
+            : Math.max(end, levels.durationUs());
     long from = end + PauseSettings.DEFAULT.tailUs();
     long to = next - PauseSettings.DEFAULT.headUs();
     if (to - from < LevelCurve.WINDOW_US) {
@@ -128,7 +135,9 @@ public final class ClipEditor {
                       Math.max(
                           transcript.words().get(f.first()).startUs(),
                           transcript.words().get(f.last()).endUs()));
-              return insideStretch(clip, span) && cuts.keptUs(span) * 2 > span.lengthUs() && !isTreated(clip, span);
+              return insideStretch(clip, span)
+                  && cuts.keptUs(span) * 2 > span.lengthUs()
+                  && !isTreated(clip, span);
             })
         .toList();
   }
@@ -153,7 +162,8 @@ public final class ClipEditor {
   }
 
   private static boolean isTreated(ClipDocument clip, Span span) {
-    return clip.removals().stream().anyMatch(r -> r.means() != Means.CUT && r.span().overlapUs(span) * 2 > span.lengthUs());
+    return clip.removals().stream()
+        .anyMatch(r -> r.means() != Means.CUT && r.span().overlapUs(span) * 2 > span.lengthUs());
   }
 
   /**
@@ -173,11 +183,13 @@ public final class ClipEditor {
   }
 
   /**
-   * Silences words, or takes them out of the captions only. Words that were cut come back for it; pauses
-   * pared beside them stay pared.
+   * Silences words, or takes them out of the captions only. Words that were cut come back for it;
+   * pauses pared beside them stay pared.
    */
   public ClipDocument treatWords(ClipDocument clip, int first, int last, Means means) {
-    return means == Means.CUT ? pareWords(clip, first, last) : treat(clip, first, last, Reason.BY_HAND, means);
+    return means == Means.CUT
+        ? pareWords(clip, first, last)
+        : treat(clip, first, last, Reason.BY_HAND, means);
   }
 
   private ClipDocument treat(ClipDocument clip, int first, int last, Reason reason, Means means) {
@@ -185,13 +197,21 @@ public final class ClipEditor {
     if (!insideStretch(clip, span)) {
       throw new IllegalArgumentException("These words are not in this clip.");
     }
-    Span said = new Span(transcript.words().get(first).startUs(), Math.max(transcript.words().get(first).startUs(), transcript.words().get(last).endUs()));
-    List<Removal> pausesBeside = clip.removals().stream().filter(r -> r.reason() == Reason.PAUSE && !r.span().overlaps(said)).toList();
+    Span said =
+        new Span(
+            transcript.words().get(first).startUs(),
+            Math.max(
+                transcript.words().get(first).startUs(), transcript.words().get(last).endUs()));
+    List<Removal> pausesBeside =
+        clip.removals().stream()
+            .filter(r -> r.reason() == Reason.PAUSE && !r.span().overlaps(said))
+            .toList();
     List<Removal> others = clip.removals().stream().filter(r -> !pausesBeside.contains(r)).toList();
     ClipDocument back = putBackWords(clip.withRemovals(others, clip.nextRemovalId()), first, last);
     List<Removal> removals = new ArrayList<>(back.removals());
     removals.addAll(pausesBeside);
-    removals.add(new Removal(back.nextRemovalId(), reason, span, transcript.text(first, last + 1), means));
+    removals.add(
+        new Removal(back.nextRemovalId(), reason, span, transcript.text(first, last + 1), means));
     return back.withRemovals(removals, back.nextRemovalId() + 1);
   }
 
@@ -200,18 +220,25 @@ public final class ClipEditor {
    * length.
    *
    * @param word by index
-   * @throws IllegalArgumentException when the word is not in the clip, or the length is not that of a
-   *     {@link Gap}
+   * @throws IllegalArgumentException when the word is not in the clip, or the length is not that of
+   *     a {@link Gap}
    */
   public ClipDocument putGapAfter(ClipDocument clip, int word, long lengthUs) {
     if (!insideStretch(clip, transcript.words().get(word).span())) {
       throw new IllegalArgumentException("This word is not in this clip.");
     }
     long edge = placement.edgeAfter(word);
-    long end = clip.settings().stretches().stream().filter(s -> s.overlaps(transcript.words().get(word).span())).mapToLong(Span::endUs).max().orElse(edge);
+    long end =
+        clip.settings().stretches().stream()
+            .filter(s -> s.overlaps(transcript.words().get(word).span()))
+            .mapToLong(Span::endUs)
+            .max()
+            .orElse(edge);
     long id = clip.nextRemovalId();
     Gap gap = new Gap(id, Math.min(edge, end), lengthUs);
-    List<Gap> gaps = new ArrayList<>(clip.settings().gaps().stream().filter(g -> g.atUs() != gap.atUs()).toList());
+    List<Gap> gaps =
+        new ArrayList<>(
+            clip.settings().gaps().stream().filter(g -> g.atUs() != gap.atUs()).toList());
     gaps.add(gap);
     return clip.withSettings(clip.settings().withGaps(gaps)).withRemovals(clip.removals(), id + 1);
   }
@@ -260,7 +287,9 @@ public final class ClipEditor {
   }
 
   private Span wordsSpan(RepeatGroup.Attempt attempt) {
-    return new Span(transcript.words().get(attempt.first()).startUs(), transcript.words().get(attempt.last()).endUs());
+    return new Span(
+        transcript.words().get(attempt.first()).startUs(),
+        transcript.words().get(attempt.last()).endUs());
   }
 
   private List<RepeatGroup> groups() {
@@ -291,12 +320,17 @@ public final class ClipEditor {
     return now;
   }
 
-  /** Keeps one attempt of a group: the others go, it comes back where it was taken out for this reason. */
+  /**
+   * Keeps one attempt of a group: the others go, it comes back where it was taken out for this
+   * reason.
+   */
   public ClipDocument keepAttempt(ClipDocument clip, RepeatGroup group, int kept) {
     Span stays = attemptSpan(group, kept);
     ClipDocument now =
         clip.withRemovals(
-            clip.removals().stream().filter(r -> r.reason() != Reason.REPEAT || !r.span().overlaps(stays)).toList(),
+            clip.removals().stream()
+                .filter(r -> r.reason() != Reason.REPEAT || !r.span().overlaps(stays))
+                .toList(),
             clip.nextRemovalId());
     List<Span> spans = new ArrayList<>();
     List<String> texts = new ArrayList<>();
@@ -322,14 +356,19 @@ public final class ClipEditor {
    */
   public ClipDocument moveCut(ClipDocument clip, long removalId, Span span) {
     if (span.lengthUs() < LevelCurve.WINDOW_US || span.startUs() < 0) {
-      throw new IllegalArgumentException("A cut must take out at least a hundredth of a second; put it back instead.");
+      throw new IllegalArgumentException(
+          "A cut must take out at least a hundredth of a second; put it back instead.");
     }
     if (clip.removals().stream().noneMatch(r -> r.id() == removalId)) {
       throw new IllegalArgumentException("This cut is not there any more.");
     }
     return clip.withRemovals(
         clip.removals().stream()
-            .map(r -> r.id() == removalId ? new Removal(r.id(), r.reason(), span, textIn(span), r.means()) : r)
+            .map(
+                r ->
+                    r.id() == removalId
+                        ? new Removal(r.id(), r.reason(), span, textIn(span), r.means())
+                        : r)
             .toList(),
         clip.nextRemovalId());
   }

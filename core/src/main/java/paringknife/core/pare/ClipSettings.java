@@ -13,7 +13,8 @@ import paringknife.core.time.Span;
  * @param framing whom the frame holds
  * @param lettering id of the lettering for the captions
  * @param specs ids of the delivery specs asked for
- * @param speed how fast it plays at its own pitch; 1 is as spoken, {@value FitPlan#FASTEST} the most
+ * @param speed how fast it plays at its own pitch; 1 is as spoken, {@value FitPlan#FASTEST} the
+ *     most
  * @param gaps room tone put in
  * @param cleanup what is done to the voice before it is heard
  */
@@ -36,7 +37,8 @@ public record ClipSettings(
     }
     speed = speed == 0 ? 1 : speed;
     if (!(speed >= 1 && speed <= FitPlan.FASTEST)) {
-      throw new IllegalArgumentException("a clip plays at 1 to " + FitPlan.FASTEST + " times its speed");
+      throw new IllegalArgumentException(
+          "a clip plays at 1 to " + FitPlan.FASTEST + " times its speed");
     }
     stretches = List.copyOf(stretches);
     specs = List.copyOf(specs);
@@ -46,16 +48,23 @@ public record ClipSettings(
 
   /** Settings of a clip that plays as spoken. */
   public ClipSettings(
-      String title, List<Span> stretches, String shape, Framing framing, String lettering, List<String> specs) {
+      String title,
+      List<Span> stretches,
+      String shape,
+      Framing framing,
+      String lettering,
+      List<String> specs) {
     this(title, stretches, shape, framing, lettering, specs, 1, List.of(), Cleanup.NONE);
   }
 
   public ClipSettings withSpeed(double changed) {
-    return new ClipSettings(title, stretches, shape, framing, lettering, specs, changed, gaps, cleanup);
+    return new ClipSettings(
+        title, stretches, shape, framing, lettering, specs, changed, gaps, cleanup);
   }
 
   public ClipSettings withTitle(String changed) {
-    return new ClipSettings(changed, stretches, shape, framing, lettering, specs, speed, gaps, cleanup);
+    return new ClipSettings(
+        changed, stretches, shape, framing, lettering, specs, speed, gaps, cleanup);
   }
 
   public ClipSettings withStretches(List<Span> changed) {
@@ -63,11 +72,13 @@ public record ClipSettings(
   }
 
   public ClipSettings withShape(String changed) {
-    return new ClipSettings(title, stretches, changed, framing, lettering, specs, speed, gaps, cleanup);
+    return new ClipSettings(
+        title, stretches, changed, framing, lettering, specs, speed, gaps, cleanup);
   }
 
   public ClipSettings withFraming(Framing changed) {
-    return new ClipSettings(title, stretches, shape, changed, lettering, specs, speed, gaps, cleanup);
+    return new ClipSettings(
+        title, stretches, shape, changed, lettering, specs, speed, gaps, cleanup);
   }
 
   public ClipSettings withLettering(String changed) {
@@ -75,14 +86,17 @@ public record ClipSettings(
   }
 
   public ClipSettings withSpecs(List<String> changed) {
-    return new ClipSettings(title, stretches, shape, framing, lettering, changed, speed, gaps, cleanup);
+    return new ClipSettings(
+        title, stretches, shape, framing, lettering, changed, speed, gaps, cleanup);
   }
 
   public ClipSettings withGaps(List<Gap> changed) {
-    return new ClipSettings(title, stretches, shape, framing, lettering, specs, speed, changed, cleanup);
+    return new ClipSettings(
+        title, stretches, shape, framing, lettering, specs, speed, changed, cleanup);
   }
 
   public ClipSettings withCleanup(Cleanup changed) {
-    return new ClipSettings(title, stretches, shape, framing, lettering, specs, speed, gaps, changed);
+    return new ClipSettings(
+        title, stretches, shape, framing, lettering, specs, speed, gaps, changed);
   }
 }

@@ -36,11 +36,14 @@ public record Comparison(long firstLengthUs, long secondLengthUs, List<ComparedW
       words.add(new ComparedWord(i, word.text(), keptA, keptB));
     }
     return new Comparison(
-        Math.round(a.lengthUs() / first.settings().speed()), Math.round(b.lengthUs() / second.settings().speed()), words);
+        Math.round(a.lengthUs() / first.settings().speed()),
+        Math.round(b.lengthUs() / second.settings().speed()),
+        words);
   }
 
   private static boolean isSilenced(ClipDocument clip, Word word) {
-    return clip.removals().stream().anyMatch(r -> r.means().silences() && r.span().contains(word.span().middleUs()));
+    return clip.removals().stream()
+        .anyMatch(r -> r.means().silences() && r.span().contains(word.span().middleUs()));
   }
 
   private static boolean holds(ClipDocument clip, Word word) {

@@ -8,7 +8,8 @@ import paringknife.core.transcript.Transcript;
 
 /**
  * What plays: the kept spans of a clip in playing order, the gaps between them, and their places on
- * the clip's own clock. Kept and cut together are the whole of the picked stretches, without overlap.
+ * the clip's own clock. Kept and cut together are the whole of the picked stretches, without
+ * overlap.
  *
  * @param kept spans that play, in playing order
  * @param cut spans that were left out, in the order of the stretches
@@ -31,14 +32,18 @@ public record CutList(List<Span> kept, List<Span> cut, List<PlacedGap> gaps) {
 
   /** A clip's cut list; islands of up to a second between two removals that hold no word go too. */
   public static CutList of(ClipDocument document, Transcript transcript) {
-    List<Gap> gaps = document.settings().gaps().stream().sorted(Comparator.comparingLong(Gap::atUs)).toList();
+    List<Gap> gaps =
+        document.settings().gaps().stream().sorted(Comparator.comparingLong(Gap::atUs)).toList();
     int most = document.removals().size() + 1;
     List<Span> kept = new ArrayList<>(most);
     List<Span> cut = new ArrayList<>(most);
     List<PlacedGap> placed = new ArrayList<>();
     for (Span stretch : document.settings().stretches()) {
       List<Span> gone = withoutIslands(merged(document.removals(), stretch), transcript);
-      List<Gap> here = gaps.stream().filter(g -> g.atUs() > stretch.startUs() && g.atUs() <= stretch.endUs()).toList();
+      List<Gap> here =
+          gaps.stream()
+              .filter(g -> g.atUs() > stretch.startUs() && g.atUs() <= stretch.endUs())
+              .toList();
       place(outside(gone, stretch), here, kept, placed);
       cut.addAll(gone);
     }
@@ -61,7 +66,8 @@ public record CutList(List<Span> kept, List<Span> cut, List<PlacedGap> gaps) {
   }
 
   /** A gap inside a kept span parts it; one where something was cut plays at the join. */
-  private static void place(List<Span> rest, List<Gap> gaps, List<Span> kept, List<PlacedGap> placed) {
+  private static void place(
+      List<Span> rest, List<Gap> gaps, List<Span> kept, List<PlacedGap> placed) {
     int next = 0;
     for (Span span : rest) {
       long from = span.startUs();
@@ -91,7 +97,8 @@ public record CutList(List<Span> kept, List<Span> cut, List<PlacedGap> gaps) {
       long to = Math.min(stretch.endUs(), removal.span().endUs());
       int last = merged.size() - 1;
       if (last >= 0 && from <= merged.get(last).endUs()) {
-        merged.set(last, new Span(merged.get(last).startUs(), Math.max(merged.get(last).endUs(), to)));
+        merged.set(
+            last, new Span(merged.get(last).startUs(), Math.max(merged.get(last).endUs(), to)));
       } else {
         merged.add(new Span(from, to));
       }
@@ -131,7 +138,8 @@ public record CutList(List<Span> kept, List<Span> cut, List<PlacedGap> gaps) {
 
   /** Length of the clip in microseconds, gaps included. */
   public long lengthUs() {
-    return kept.stream().mapToLong(Span::lengthUs).sum() + gaps.stream().mapToLong(PlacedGap::lengthUs).sum();
+    return kept.stream().mapToLong(Span::lengthUs).sum()
+        + gaps.stream().mapToLong(PlacedGap::lengthUs).sum();
   }
 
   /** Where each kept span begins on the clip's clock, microseconds. */

@@ -5,8 +5,8 @@ import java.util.List;
 import java.util.Locale;
 
 /**
- * The filler words of a language, as a show has them. The shipped lists are common practice, written
- * from memory.
+ * The filler words of a language, as a show has them. The shipped lists are common practice,
+ * written from memory.
  *
  * @param sure single words that are fillers wherever they stand
  * @param doubtful words and phrases that are fillers only where the rhythm shows it
@@ -30,12 +30,18 @@ public record FillerList(List<String> sure, List<String> doubtful) {
   private static List<String> cleaned(List<String> words) {
     List<String> clean =
         words.stream()
-            .map(w -> w.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}' ]", " ").strip().replaceAll("\\s+", " "))
+            .map(
+                w ->
+                    w.toLowerCase(Locale.ROOT)
+                        .replaceAll("[^\\p{L}\\p{N}' ]", " ")
+                        .strip()
+                        .replaceAll("\\s+", " "))
             .filter(w -> !w.isEmpty())
             .distinct()
             .toList();
     if (clean.size() > MOST || clean.stream().anyMatch(w -> w.length() > LONGEST)) {
-      throw new IllegalArgumentException("A filler list holds at most " + MOST + " words or phrases of " + LONGEST + " letters.");
+      throw new IllegalArgumentException(
+          "A filler list holds at most " + MOST + " words or phrases of " + LONGEST + " letters.");
     }
     return clean;
   }
@@ -43,13 +49,40 @@ public record FillerList(List<String> sure, List<String> doubtful) {
   /** The shipped list of a language (ISO 639-1); the English one for languages without. */
   public static FillerList of(String language) {
     return switch (language.toLowerCase(Locale.ROOT).split("[-_]")[0]) {
-      case "de" -> new FillerList(List.of("äh", "ähm", "öh", "öhm", "hm", "hmm", "mhm"), List.of("also", "halt", "quasi", "sozusagen", "irgendwie", "na ja", "weißt du", "sag ich mal"));
-      case "fr" -> new FillerList(List.of("euh", "heu", "hum", "hem", "mmh"), List.of("du coup", "en fait", "genre", "quoi", "tu vois", "enfin", "bref"));
-      case "es" -> new FillerList(List.of("eh", "em", "mmm", "ehm"), List.of("o sea", "pues", "bueno", "este", "digamos", "sabes"));
+      case "de" ->
+          new FillerList(
+              List.of("äh", "ähm", "öh", "öhm", "hm", "hmm", "mhm"),
+              List.of(
+                  "also",
+                  "halt",
+                  "quasi",
+                  "sozusagen",
+                  "irgendwie",
+                  "na ja",
+                  "weißt du",
+                  "sag ich mal"));
+      case "fr" ->
+          new FillerList(
+              List.of("euh", "heu", "hum", "hem", "mmh"),
+              List.of("du coup", "en fait", "genre", "quoi", "tu vois", "enfin", "bref"));
+      case "es" ->
+          new FillerList(
+              List.of("eh", "em", "mmm", "ehm"),
+              List.of("o sea", "pues", "bueno", "este", "digamos", "sabes"));
       default ->
           new FillerList(
               List.of("um", "umm", "uh", "uhm", "er", "erm", "hm", "hmm", "mm", "mhm"),
-              List.of("you know", "i mean", "sort of", "kind of", "like", "so", "well", "right", "actually", "basically"));
+              List.of(
+                  "you know",
+                  "i mean",
+                  "sort of",
+                  "kind of",
+                  "like",
+                  "so",
+                  "well",
+                  "right",
+                  "actually",
+                  "basically"));
     };
   }
 }

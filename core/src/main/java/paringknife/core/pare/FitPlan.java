@@ -9,10 +9,10 @@ import paringknife.core.listen.Pause;
 import paringknife.core.listen.PauseSettings;
 
 /**
- * What can still go so that a clip fits a length, the least harm first: pauses, sure fillers, second
- * attempts, tighter pauses, doubtful fillers, and last of all playing a little faster. Each step is
- * counted after the ones before it and takes no more than is needed: the longest pauses first, so
- * that the fewest cuts are made.
+ * What can still go so that a clip fits a length, the least harm first: pauses, sure fillers,
+ * second attempts, tighter pauses, doubtful fillers, and last of all playing a little faster. Each
+ * step is counted after the ones before it and takes no more than is needed: the longest pauses
+ * first, so that the fewest cuts are made.
  *
  * @param lengthUs length now
  * @param targetUs length wanted
@@ -46,7 +46,14 @@ public record FitPlan(long lengthUs, long targetUs, List<Step> steps, double spe
    * @param taken how many of those found it takes
    * @param found how many there are
    */
-  public record Step(Kind kind, long gainUs, long lengthAfterUs, boolean needed, boolean declined, int taken, int found) {}
+  public record Step(
+      Kind kind,
+      long gainUs,
+      long lengthAfterUs,
+      boolean needed,
+      boolean declined,
+      int taken,
+      int found) {}
 
   /** A way to make a clip shorter piece by piece, the longest piece first. */
   private record Way(int pieces, IntFunction<ClipDocument> taking) {}
@@ -65,7 +72,8 @@ public record FitPlan(long lengthUs, long targetUs, List<Step> steps, double spe
    *
    * @param declined ways that the producer does not want
    */
-  public static FitPlan of(ClipEditor editor, ClipDocument clip, long targetUs, Set<Kind> declined) {
+  public static FitPlan of(
+      ClipEditor editor, ClipDocument clip, long targetUs, Set<Kind> declined) {
     long length = editor.lengthUs(clip);
     List<Step> steps = new ArrayList<>();
     ClipDocument now = clip;
@@ -77,7 +85,8 @@ public record FitPlan(long lengthUs, long targetUs, List<Step> steps, double spe
       }
       Way way = way(editor, now, kind);
       boolean needed = reached > targetUs;
-      int pieces = needed && !declined.contains(kind) ? enough(editor, way, targetUs) : way.pieces();
+      int pieces =
+          needed && !declined.contains(kind) ? enough(editor, way, targetUs) : way.pieces();
       ClipDocument taken = way.taking().apply(pieces);
       long after = editor.lengthUs(taken);
       if (after >= before) {
@@ -92,11 +101,15 @@ public record FitPlan(long lengthUs, long targetUs, List<Step> steps, double spe
       before = after;
       reached = needed ? after : reached;
     }
-    double speed = reached <= targetUs ? clip.settings().speed() : speedFor(reached * clip.settings().speed(), targetUs);
+    double speed =
+        reached <= targetUs
+            ? clip.settings().speed()
+            : speedFor(reached * clip.settings().speed(), targetUs);
     if (speed > clip.settings().speed()) {
       double shown = Math.min(speed, FASTEST);
       long after = Math.round(reached * clip.settings().speed() / shown);
-      steps.add(new Step(Kind.SPEED, reached - after, after, true, declined.contains(Kind.SPEED), 1, 1));
+      steps.add(
+          new Step(Kind.SPEED, reached - after, after, true, declined.contains(Kind.SPEED), 1, 1));
     }
     boolean fits = reached <= targetUs || speed <= FASTEST && !declined.contains(Kind.SPEED);
     return new FitPlan(length, targetUs, steps, Math.min(speed, FASTEST), fits);
@@ -134,7 +147,9 @@ public record FitPlan(long lengthUs, long targetUs, List<Step> steps, double spe
   private static Way pauses(ClipEditor editor, ClipDocument clip, PauseSettings settings) {
     List<Pause> longest =
         editor.pauses(clip, settings.inRoom(editor.quietBelowDb())).stream()
-            .sorted(Comparator.comparingLong((Pause p) -> -p.cut().lengthUs()).thenComparingLong(p -> p.cut().startUs()))
+            .sorted(
+                Comparator.comparingLong((Pause p) -> -p.cut().lengthUs())
+                    .thenComparingLong(p -> p.cut().startUs()))
             .toList();
     return new Way(longest.size(), n -> editor.parePauses(clip, longest.subList(0, n)));
   }

@@ -61,7 +61,8 @@ public final class JoinPlacement {
     for (int i = first; i <= last; i++) {
       double around = around(i);
       if (around < least - 0.5
-          || (around < least + 0.5 && Math.abs(i - (first + last) / 2.0) < Math.abs(best - (first + last) / 2.0))) {
+          || (around < least + 0.5
+              && Math.abs(i - (first + last) / 2.0) < Math.abs(best - (first + last) / 2.0))) {
         least = Math.min(least, around);
         best = i;
       }

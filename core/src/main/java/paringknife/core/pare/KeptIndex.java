@@ -44,7 +44,11 @@ public final class KeptIndex {
   }
 
   private static int[] sorted(List<Span> kept) {
-    return IntStream.range(0, kept.size()).boxed().sorted(Comparator.comparing(kept::get)).mapToInt(Integer::intValue).toArray();
+    return IntStream.range(0, kept.size())
+        .boxed()
+        .sorted(Comparator.comparing(kept::get))
+        .mapToInt(Integer::intValue)
+        .toArray();
   }
 
   /** Where an episode time plays on the clip's clock; empty when it was left out. */
@@ -58,7 +62,10 @@ public final class KeptIndex {
     return OptionalLong.empty();
   }
 
-  /** The episode time heard at a time of the clip, clamped to the clip; in a gap, the time it follows. */
+  /**
+   * The episode time heard at a time of the clip, clamped to the clip; in a gap, the time it
+   * follows.
+   */
   public long toEpisode(long clipUs) {
     if (kept.isEmpty()) {
       return 0;

@@ -5,8 +5,9 @@ import java.util.Deque;
 import paringknife.core.transcript.Transcript;
 
 /**
- * The cut lists of clips of one transcript. Those of the {@value #AT_HAND} states asked for last are at
- * hand, so that an edit does not work out anew what it starts from. Safe for use by several threads.
+ * The cut lists of clips of one transcript. Those of the {@value #AT_HAND} states asked for last
+ * are at hand, so that an edit does not work out anew what it starts from. Safe for use by several
+ * threads.
  */
 final class LatestCutLists {
   private static final int AT_HAND = 12;

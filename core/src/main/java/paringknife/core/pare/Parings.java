@@ -7,8 +7,8 @@ import paringknife.core.time.Span;
 
 /**
  * The tray of what was taken out, a view of the clip: how much went, for which reason. Seconds
- * count once even where removals overlap (the earlier reason in time has them). What was silenced or
- * left uncaptioned takes no time out and is not counted here.
+ * count once even where removals overlap (the earlier reason in time has them). What was silenced
+ * or left uncaptioned takes no time out and is not counted here.
  *
  * @param originalUs length of what was picked
  * @param lengthUs length at present

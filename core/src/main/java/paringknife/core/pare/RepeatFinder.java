@@ -47,13 +47,17 @@ public final class RepeatFinder {
   /** An earlier attempt and the later one that takes its place; indexes of tokens. */
   private record Restart(int from, int again, int end) {}
 
-  /** All groups, in order of their first words; a group may lie inside the last attempt of another. */
+  /**
+   * All groups, in order of their first words; a group may lie inside the last attempt of another.
+   */
   public List<RepeatGroup> find() {
     List<List<Restart>> chains = new ArrayList<>();
     for (Restart restart : outermost(restarts())) {
       List<Restart> chain = chains.isEmpty() ? null : chains.get(chains.size() - 1);
       Restart last = chain == null ? null : chain.get(chain.size() - 1);
-      if (last != null && restart.from() >= last.again() && restart.from() < last.end()
+      if (last != null
+          && restart.from() >= last.again()
+          && restart.from() < last.end()
           && restart.again() - last.again() >= (last.again() - last.from()) / 2) {
         chain.add(new Restart(last.again(), restart.again(), restart.end()));
       } else {
@@ -76,19 +80,28 @@ public final class RepeatFinder {
     return restarts;
   }
 
-  /** Without those that lie wholly in an attempt that goes anyway, or tell of a repeat only its middle. */
+  /**
+   * Without those that lie wholly in an attempt that goes anyway, or tell of a repeat only its
+   * middle.
+   */
   private static List<Restart> outermost(List<Restart> restarts) {
     List<Restart> kept = new ArrayList<>();
     for (int i = 0; i < restarts.size(); i++) {
       Restart inner = restarts.get(i);
       boolean goes = false;
-      for (int k = i + 1; k < restarts.size() && restarts.get(k).from() < inner.again() + LONGEST_WORDS && !goes; k++) {
+      for (int k = i + 1;
+          k < restarts.size() && restarts.get(k).from() < inner.again() + LONGEST_WORDS && !goes;
+          k++) {
         Restart outer = restarts.get(k);
         goes = outer.from() <= inner.from() && inner.end() <= outer.again() + 1;
       }
       Restart before = kept.isEmpty() ? null : kept.get(kept.size() - 1);
       boolean tellsMiddle =
-          before != null && inner.from() > before.from() && inner.from() < before.again() && inner.again() > before.again() && inner.again() < before.end();
+          before != null
+              && inner.from() > before.from()
+              && inner.from() < before.again()
+              && inner.again() > before.again()
+              && inner.again() < before.end();
       if (!goes && !tellsMiddle) {
         kept.add(inner);
       }
@@ -97,7 +110,9 @@ public final class RepeatFinder {
   }
 
   private String key(int token) {
-    return token + 1 < tokens.size() ? tokens.get(token) + ' ' + tokens.get(token + 1) : tokens.get(token);
+    return token + 1 < tokens.size()
+        ? tokens.get(token) + ' ' + tokens.get(token + 1)
+        : tokens.get(token);
   }
 
   private Restart restartAt(int again, Map<String, List<Integer>> seen) {
@@ -125,7 +140,9 @@ public final class RepeatFinder {
     int left = first.size() - alignment.endA();
     boolean replaced =
         isStutter(from, again, alignment, left)
-            || leadsAlike(from, again) && (isBrokenOff(from, again, alignment, left) || isSaidAgain(again, alignment, left));
+            || leadsAlike(from, again)
+                && (isBrokenOff(from, again, alignment, left)
+                    || isSaidAgain(again, alignment, left));
     return replaced ? new Restart(from, again, again + alignment.endB()) : null;
   }
 
@@ -145,7 +162,9 @@ public final class RepeatFinder {
 
   private boolean leadsAlike(int from, int again) {
     for (int k = 0; k < SEED_WORDS; k++) {
-      if (from + k >= again || again + k >= tokens.size() || !tokens.get(from + k).equals(tokens.get(again + k))) {
+      if (from + k >= again
+          || again + k >= tokens.size()
+          || !tokens.get(from + k).equals(tokens.get(again + k))) {
         return false;
       }
     }
@@ -207,7 +226,8 @@ public final class RepeatFinder {
   private RepeatGroup group(List<Restart> chain) {
     List<RepeatGroup.Attempt> attempts = new ArrayList<>();
     for (Restart restart : chain) {
-      attempts.add(new RepeatGroup.Attempt(places.get(restart.from()), places.get(restart.again()) - 1));
+      attempts.add(
+          new RepeatGroup.Attempt(places.get(restart.from()), places.get(restart.again()) - 1));
     }
     Restart last = chain.get(chain.size() - 1);
     attempts.add(new RepeatGroup.Attempt(places.get(last.again()), lastOf(last)));
@@ -218,7 +238,9 @@ public final class RepeatFinder {
   private int lastOf(Restart restart) {
     int speaker = word(restart.again()).speaker();
     int at = places.get(Math.min(restart.end(), places.size()) - 1);
-    while (at + 1 < words.size() && !words.get(at).endsSentence() && words.get(at + 1).speaker() == speaker
+    while (at + 1 < words.size()
+        && !words.get(at).endsSentence()
+        && words.get(at + 1).speaker() == speaker
         && words.get(at + 1).startUs() - words.get(at).endUs() < PAUSE_US) {
       at++;
     }

@@ -9,8 +9,9 @@ import paringknife.core.listen.SoundPlan;
 import paringknife.core.time.Span;
 
 /**
- * Lays out what a clip sounds like: kept spans, room tone in gaps and in place of what was silenced,
- * and room tone under the quieter side of a join over which the noise of the room would jump.
+ * Lays out what a clip sounds like: kept spans, room tone in gaps and in place of what was
+ * silenced, and room tone under the quieter side of a join over which the noise of the room would
+ * jump.
  */
 public final class SoundPlanner {
   /** A jump of the noise floor that nobody notices, dB; one of 3 dB is the most allowed. */
@@ -27,7 +28,8 @@ public final class SoundPlanner {
 
   /** The sound of a clip. */
   public SoundPlan plan(ClipDocument clip, CutList cuts) {
-    List<Span> silenced = clip.removals().stream().filter(r -> r.means().silences()).map(Removal::span).toList();
+    List<Span> silenced =
+        clip.removals().stream().filter(r -> r.means().silences()).map(Removal::span).toList();
     List<SoundPlan.Segment> segments = new ArrayList<>();
     List<SoundPlan.Bed> beds = new ArrayList<>();
     int gap = 0;
@@ -90,7 +92,9 @@ public final class SoundPlanner {
     }
     double gain = Math.sqrt(1 - Math.pow(10, -Math.abs(jump) / 10));
     if (jump > 0) {
-      beds.add(new SoundPlan.Bed(joinUs, Math.min(GLIDE_US, after.lengthUs()), left.get().span(), gain, 0));
+      beds.add(
+          new SoundPlan.Bed(
+              joinUs, Math.min(GLIDE_US, after.lengthUs()), left.get().span(), gain, 0));
     } else {
       long length = Math.min(GLIDE_US, before.lengthUs());
       beds.add(new SoundPlan.Bed(joinUs - length, length, right.get().span(), 0, gain));

@@ -9,7 +9,8 @@ import paringknife.core.transcript.Transcript;
 
 /**
  * Arranges what a clip plays: moves words to another place, pulls words in from elsewhere in the
- * episode, drops them. Edges lie where a cut would lie. What was pared stays pared, wherever it plays.
+ * episode, drops them. Edges lie where a cut would lie. What was pared stays pared, wherever it
+ * plays.
  */
 public final class StretchEditor {
   /** What is left of a stretch below this is not worth keeping, microseconds. */
@@ -37,7 +38,8 @@ public final class StretchEditor {
   /** Index of the first word that has its middle at a time or after it. */
   private int firstFrom(long us) {
     int word = transcript.firstEndingAfter(us);
-    while (word < transcript.words().size() && transcript.words().get(word).span().middleUs() < us) {
+    while (word < transcript.words().size()
+        && transcript.words().get(word).span().middleUs() < us) {
       word++;
     }
     return word;
@@ -64,13 +66,14 @@ public final class StretchEditor {
   }
 
   /**
-   * Puts words of anywhere in the episode before another word of the clip; they may be in it already
-   * and are heard again then.
+   * Puts words of anywhere in the episode before another word of the clip; they may be in it
+   * already and are heard again then.
    *
    * @param before index of the word they will be heard before; -1 for the end of the clip
    */
   public ClipDocument pull(ClipDocument clip, int first, int last, int before) {
-    return with(clip, put(clip.settings().stretches(), List.of(placement.around(first, last)), before));
+    return with(
+        clip, put(clip.settings().stretches(), List.of(placement.around(first, last)), before));
   }
 
   /**
@@ -94,7 +97,8 @@ public final class StretchEditor {
    * @param place of the stretch after the seam, in playing order
    * @param outUs where the stretch before it ends
    * @param inUs where the stretch after it begins
-   * @throws IllegalArgumentException when there is no such seam, or too little would be left of a stretch
+   * @throws IllegalArgumentException when there is no such seam, or too little would be left of a
+   *     stretch
    */
   public ClipDocument moveSeam(ClipDocument clip, int place, long outUs, long inUs) {
     List<Span> stretches = new ArrayList<>(clip.settings().stretches());
@@ -104,7 +108,8 @@ public final class StretchEditor {
     Span before = stretches.get(place - 1);
     Span after = stretches.get(place);
     if (outUs - before.startUs() < LEAST_US || after.endUs() - inUs < LEAST_US || inUs < 0) {
-      throw new IllegalArgumentException("Too little would be left beside this join; drop the stretch instead.");
+      throw new IllegalArgumentException(
+          "Too little would be left beside this join; drop the stretch instead.");
     }
     stretches.set(place - 1, new Span(before.startUs(), outUs));
     stretches.set(place, new Span(inUs, after.endUs()));
@@ -117,7 +122,8 @@ public final class StretchEditor {
   /**
    * Parts a clip in two before a word (by index). Each keeps what was pared of it.
    *
-   * @throws IllegalArgumentException when the word is not in the clip, or nothing would be left before it
+   * @throws IllegalArgumentException when the word is not in the clip, or nothing would be left
+   *     before it
    */
   public Parted part(ClipDocument clip, int word) {
     long at = placement.edgeBefore(word);
@@ -138,18 +144,31 @@ public final class StretchEditor {
       throw new IllegalArgumentException("This word is not in this clip.");
     }
     if (first.stream().allMatch(s -> isWordless(s.startUs(), s.endUs()))) {
-      throw new IllegalArgumentException("This is where the clip begins; there is nothing before it to part from.");
+      throw new IllegalArgumentException(
+          "This is where the clip begins; there is nothing before it to part from.");
     }
-    ClipDocument rest = with(clip.withSettings(clip.settings().withTitle(clip.settings().title() + ", from here")), second);
+    ClipDocument rest =
+        with(
+            clip.withSettings(clip.settings().withTitle(clip.settings().title() + ", from here")),
+            second);
     return new Parted(onlyInside(with(clip, first)), onlyInside(rest));
   }
 
   private static ClipDocument onlyInside(ClipDocument clip) {
     List<Span> stretches = clip.settings().stretches();
-    List<Gap> gaps = clip.settings().gaps().stream().filter(g -> stretches.stream().anyMatch(s -> g.atUs() > s.startUs() && g.atUs() <= s.endUs())).toList();
-    return clip
-        .withSettings(clip.settings().withGaps(gaps))
-        .withRemovals(clip.removals().stream().filter(r -> stretches.stream().anyMatch(s -> s.overlaps(r.span()))).toList(), clip.nextRemovalId());
+    List<Gap> gaps =
+        clip.settings().gaps().stream()
+            .filter(
+                g ->
+                    stretches.stream()
+                        .anyMatch(s -> g.atUs() > s.startUs() && g.atUs() <= s.endUs()))
+            .toList();
+    return clip.withSettings(clip.settings().withGaps(gaps))
+        .withRemovals(
+            clip.removals().stream()
+                .filter(r -> stretches.stream().anyMatch(s -> s.overlaps(r.span())))
+                .toList(),
+            clip.nextRemovalId());
   }
 
   /** A clip with another one of the same episode after it, what was pared of either still pared. */
@@ -160,8 +179,10 @@ public final class StretchEditor {
     List<Gap> gaps = new ArrayList<>(clip.settings().gaps());
     long next = clip.nextRemovalId();
     for (Removal removal : other.removals()) {
-      if (removals.stream().noneMatch(r -> r.span().equals(removal.span()) && r.means() == removal.means())) {
-        removals.add(new Removal(next++, removal.reason(), removal.span(), removal.text(), removal.means()));
+      if (removals.stream()
+          .noneMatch(r -> r.span().equals(removal.span()) && r.means() == removal.means())) {
+        removals.add(
+            new Removal(next++, removal.reason(), removal.span(), removal.text(), removal.means()));
       }
     }
     for (Gap gap : other.settings().gaps()) {
@@ -169,14 +190,18 @@ public final class StretchEditor {
         gaps.add(new Gap(next++, gap.atUs(), gap.lengthUs()));
       }
     }
-    return with(clip.withSettings(clip.settings().withGaps(gaps)), joined(stretches)).withRemovals(removals, next);
+    return with(clip.withSettings(clip.settings().withGaps(gaps)), joined(stretches))
+        .withRemovals(removals, next);
   }
 
   private static List<Span> inside(ClipDocument clip, Span span) {
     List<Span> parts = new ArrayList<>();
     for (Span stretch : clip.settings().stretches()) {
       if (stretch.overlapUs(span) >= LEAST_US) {
-        parts.add(new Span(Math.max(stretch.startUs(), span.startUs()), Math.min(stretch.endUs(), span.endUs())));
+        parts.add(
+            new Span(
+                Math.max(stretch.startUs(), span.startUs()),
+                Math.min(stretch.endUs(), span.endUs())));
       }
     }
     return parts;
@@ -229,7 +254,10 @@ public final class StretchEditor {
     long to = span.endUs();
     for (Span stretch : clip.settings().stretches()) {
       if (stretch.overlapUs(span) >= LEAST_US) {
-        from = stretch.startUs() < from && isWordless(stretch.startUs(), from) ? stretch.startUs() : from;
+        from =
+            stretch.startUs() < from && isWordless(stretch.startUs(), from)
+                ? stretch.startUs()
+                : from;
         to = stretch.endUs() > to && isWordless(to, stretch.endUs()) ? stretch.endUs() : to;
       }
     }
@@ -238,10 +266,12 @@ public final class StretchEditor {
 
   private boolean isWordless(long fromUs, long toUs) {
     int next = transcript.firstEndingAfter(fromUs);
-    while (next < transcript.words().size() && transcript.words().get(next).span().middleUs() < fromUs) {
+    while (next < transcript.words().size()
+        && transcript.words().get(next).span().middleUs() < fromUs) {
       next++;
     }
-    return next == transcript.words().size() || transcript.words().get(next).span().middleUs() >= toUs;
+    return next == transcript.words().size()
+        || transcript.words().get(next).span().middleUs() >= toUs;
   }
 
   private static void add(List<Span> spans, long from, long to) {
@@ -255,7 +285,9 @@ public final class StretchEditor {
     List<Span> joined = new ArrayList<>();
     for (Span stretch : stretches) {
       Span last = joined.isEmpty() ? null : joined.get(joined.size() - 1);
-      if (last != null && Math.abs(stretch.startUs() - last.endUs()) < LEAST_US && stretch.endUs() > last.startUs()) {
+      if (last != null
+          && Math.abs(stretch.startUs() - last.endUs()) < LEAST_US
+          && stretch.endUs() > last.startUs()) {
         joined.set(joined.size() - 1, new Span(last.startUs(), stretch.endUs()));
       } else {
         joined.add(stretch);

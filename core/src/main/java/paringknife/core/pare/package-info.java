@@ -1,4 +1,7 @@
-/** Trimming by transcript: removals with reasons, the cut list, fillers, cut placement, the clip document and its changes. */
+/**
+ * Trimming by transcript: removals with reasons, the cut list, fillers, cut placement, the clip
+ * document and its changes.
+ */
 @NullMarked
 package paringknife.core.pare;
 

@@ -24,7 +24,9 @@ public final class BestSet {
         order.add(i);
       }
     }
-    order.sort(Comparator.comparingLong((Integer i) -> candidates.get(i).span().endUs()).thenComparing(i -> i));
+    order.sort(
+        Comparator.comparingLong((Integer i) -> candidates.get(i).span().endUs())
+            .thenComparing(i -> i));
     int n = order.size();
     long[] ends = order.stream().mapToLong(i -> candidates.get(i).span().endUs()).toArray();
     double[][] best = new double[most + 1][n + 1];

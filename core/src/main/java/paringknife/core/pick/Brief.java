@@ -36,7 +36,8 @@ public record Brief(
           "the shortest length must be at least 1 s and not above the longest");
     }
     if (share != null && !(share > 0 && share <= 0.9)) {
-      throw new IllegalArgumentException("a clip of highlights takes between 1 and 90 per cent of the episode");
+      throw new IllegalArgumentException(
+          "a clip of highlights takes between 1 and 90 per cent of the episode");
     }
     subjects = List.copyOf(subjects);
     avoid = List.copyOf(avoid);
@@ -51,7 +52,12 @@ public record Brief(
 
   /** A brief for single picks. */
   public Brief(
-      int count, long shortestUs, long longestUs, List<String> subjects, List<String> avoid, List<String> unheard) {
+      int count,
+      long shortestUs,
+      long longestUs,
+      List<String> subjects,
+      List<String> avoid,
+      List<String> unheard) {
     this(count, shortestUs, longestUs, subjects, avoid, unheard, null, null);
   }
 

@@ -10,30 +10,66 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
- * Reads a brief from a plain English sentence, such as "three clips under a minute about ice, nothing
- * with swearing". What it does not understand it leaves as it was, and it says what it understood.
+ * Reads a brief from a plain English sentence, such as "three clips under a minute about ice,
+ * nothing with swearing". What it does not understand it leaves as it was, and it says what it
+ * understood.
  */
 public final class BriefSentence {
   /** A brief, and what of the sentence was understood, in words. */
   public record Understood(Brief brief, List<String> understood) {}
 
   private static final List<String> NUMBERS =
-      List.of("no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve");
-  private static final String NUMBER = "(\\d+(?:\\.\\d+)?|an?|half an?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|twenty|thirty|forty|fifty|sixty|ninety)";
+      List.of(
+          "no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten",
+          "eleven", "twelve");
+  private static final String NUMBER =
+      "(\\d+(?:\\.\\d+)?|an?|half an?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|twenty|thirty|forty|fifty|sixty|ninety)";
   private static final String UNIT = "(seconds?|secs?|s|minutes?|mins?|min)\\b";
-  private static final Pattern COUNT = Pattern.compile("\\b" + NUMBER + "\\s+(?:\\w+\\s+){0,2}?(?:clips?|picks?|moments?|shorts?|pieces?)\\b");
-  private static final Pattern SHARE = Pattern.compile("\\b(?:(\\d{1,2}(?:\\.\\d+)?)\\s*(?:%|per ?cent)|(a tenth|a fifth|a quarter|a third|half)\\s+of\\s+(?:it|the (?:episode|talk|whole)))");
+  private static final Pattern COUNT =
+      Pattern.compile(
+          "\\b" + NUMBER + "\\s+(?:\\w+\\s+){0,2}?(?:clips?|picks?|moments?|shorts?|pieces?)\\b");
+  private static final Pattern SHARE =
+      Pattern.compile(
+          "\\b(?:(\\d{1,2}(?:\\.\\d+)?)\\s*(?:%|per ?cent)|(a tenth|a fifth|a quarter|a third|half)\\s+of\\s+(?:it|the (?:episode|talk|whole)))");
   private static final Map<String, Double> FRACTIONS =
       Map.of("a tenth", 0.1, "a fifth", 0.2, "a quarter", 0.25, "a third", 1 / 3.0, "half", 0.5);
-  private static final Pattern BETWEEN = Pattern.compile("\\b(?:between|from)?\\s*" + NUMBER + "\\s*" + "(?:" + UNIT + ")?\\s*(?:and|to|-|\u2013)\\s*" + NUMBER + "\\s*" + UNIT);
-  private static final Pattern MOST = Pattern.compile("\\b(?:under|below|at most|up to|no longer than|shorter than|less than|within|max(?:imum)?)\\s+" + NUMBER + "\\s*" + UNIT);
-  private static final Pattern LEAST = Pattern.compile("\\b(?<!no )(?:over|above|at least|longer than|more than|min(?:imum)?)\\s+" + NUMBER + "\\s*" + UNIT);
-  private static final Pattern ROUGHLY = Pattern.compile("\\b(?:about|around|roughly|of)\\s+" + NUMBER + "\\s*" + UNIT);
-  private static final Pattern AVOIDING = Pattern.compile("\\b(?:nothing (?:about|with|on)|not about|without|avoid(?:ing)?|but no|and no|no mention of|leave out)\\s+([^,.;]+)");
-  private static final Pattern ABOUT = Pattern.compile("\\b(?:about|on|of)\\s+([^,.;]+?)(?=\\s+(?:but|nothing|without|not|under|over|between|at most|at least|avoid)\\b|[,.;]|$)");
+  private static final Pattern BETWEEN =
+      Pattern.compile(
+          "\\b(?:between|from)?\\s*"
+              + NUMBER
+              + "\\s*"
+              + "(?:"
+              + UNIT
+              + ")?\\s*(?:and|to|-|\u2013)\\s*"
+              + NUMBER
+              + "\\s*"
+              + UNIT);
+  private static final Pattern MOST =
+      Pattern.compile(
+          "\\b(?:under|below|at most|up to|no longer than|shorter than|less than|within|max(?:imum)?)\\s+"
+              + NUMBER
+              + "\\s*"
+              + UNIT);
+  private static final Pattern LEAST =
+      Pattern.compile(
+          "\\b(?<!no )(?:over|above|at least|longer than|more than|min(?:imum)?)\\s+"
+              + NUMBER
+              + "\\s*"
+              + UNIT);
+  private static final Pattern ROUGHLY =
+      Pattern.compile("\\b(?:about|around|roughly|of)\\s+" + NUMBER + "\\s*" + UNIT);
+  private static final Pattern AVOIDING =
+      Pattern.compile(
+          "\\b(?:nothing (?:about|with|on)|not about|without|avoid(?:ing)?|but no|and no|no mention of|leave out)\\s+([^,.;]+)");
+  private static final Pattern ABOUT =
+      Pattern.compile(
+          "\\b(?:about|on|of)\\s+([^,.;]+?)(?=\\s+(?:but|nothing|without|not|under|over|between|at most|at least|avoid)\\b|[,.;]|$)");
 
   /** English words a producer means by swearing; mild, and common practice. */
-  private static final List<String> SWEARING = List.of("damn", "damned", "hell", "bloody", "bugger", "bastard", "crap", "shit", "shitty", "fuck", "fucking", "arse", "ass", "piss", "pissed");
+  private static final List<String> SWEARING =
+      List.of(
+          "damn", "damned", "hell", "bloody", "bugger", "bastard", "crap", "shit", "shitty", "fuck",
+          "fucking", "arse", "ass", "piss", "pissed");
 
   private BriefSentence() {}
 
@@ -50,7 +86,10 @@ public final class BriefSentence {
     Double share = understood.isEmpty() ? otherwise.share() : null;
     Matcher shared = SHARE.matcher(text);
     if (shared.find()) {
-      double asked = shared.group(1) != null ? Double.parseDouble(shared.group(1)) / 100 : FRACTIONS.get(shared.group(2));
+      double asked =
+          shared.group(1) != null
+              ? Double.parseDouble(shared.group(1)) / 100
+              : FRACTIONS.get(shared.group(2));
       if (asked > 0 && asked <= 0.9) {
         share = asked;
         understood.add(Math.round(asked * 100) + " % of the episode as one clip");
@@ -103,7 +142,8 @@ public final class BriefSentence {
     Matcher least = LEAST.matcher(text);
     Matcher roughly = ROUGHLY.matcher(text);
     if (between.find()) {
-      shortest = micros(between.group(1), between.group(2) == null ? between.group(4) : between.group(2));
+      shortest =
+          micros(between.group(1), between.group(2) == null ? between.group(4) : between.group(2));
       longest = micros(between.group(3), between.group(4));
       understood.add(seconds(shortest) + " to " + seconds(longest) + " s");
     } else {
@@ -137,7 +177,10 @@ public final class BriefSentence {
   private static List<String> subjects(String text) {
     List<String> found = new ArrayList<>();
     for (String part : text.split("\\s+(?:and|or)\\s+|,")) {
-      String clean = part.replaceAll("^(?:the|a|an|any|some)\\s+", "").replaceAll("[^\\p{L}\\p{N}' -]", "").strip();
+      String clean =
+          part.replaceAll("^(?:the|a|an|any|some)\\s+", "")
+              .replaceAll("[^\\p{L}\\p{N}' -]", "")
+              .strip();
       if (!clean.isEmpty() && clean.length() <= 40) {
         found.add(clean);
       }

@@ -15,6 +15,7 @@ import java.util.Set;
 public final class Centrality {
   private static final double DAMPING = 0.85;
   private static final int ROUNDS = 30;
+
   /** Words in more than this share of sentences say nothing about a subject. */
   private static final double COMMON = 0.12;
 
@@ -54,11 +55,12 @@ public final class Centrality {
       }
     }
     Set<String> telling = new HashSet<>();
-    where.forEach((word, at) -> {
-      if (at.size() > 1 && at.size() <= Math.max(3, COMMON * n)) {
-        telling.add(word);
-      }
-    });
+    where.forEach(
+        (word, at) -> {
+          if (at.size() > 1 && at.size() <= Math.max(3, COMMON * n)) {
+            telling.add(word);
+          }
+        });
     List<List<Edge>> edges = new ArrayList<>();
     for (int i = 0; i < n; i++) {
       Map<Integer, Integer> shared = new HashMap<>();
@@ -75,7 +77,13 @@ public final class Centrality {
       double length = Math.log(1 + sentences.get(i).size());
       shared.entrySet().stream()
           .sorted(Map.Entry.comparingByKey())
-          .forEach(e -> from.add(new Edge(e.getKey(), e.getValue() / (length + Math.log(1 + sentences.get(e.getKey()).size())))));
+          .forEach(
+              e ->
+                  from.add(
+                      new Edge(
+                          e.getKey(),
+                          e.getValue()
+                              / (length + Math.log(1 + sentences.get(e.getKey()).size())))));
       edges.add(from);
     }
     return edges;

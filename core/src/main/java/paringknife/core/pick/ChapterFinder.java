@@ -13,8 +13,8 @@ import paringknife.core.transcript.Sentences;
 import paringknife.core.transcript.Transcript;
 
 /**
- * Proposes chapters: topic boundaries by {@link TextTiling}, each titled by the question it opens with, or by
- * what is said there and not elsewhere.
+ * Proposes chapters: topic boundaries by {@link TextTiling}, each titled by the question it opens
+ * with, or by what is said there and not elsewhere.
  */
 public final class ChapterFinder {
   private static final int BLOCK_SENTENCES = 8;
@@ -31,7 +31,8 @@ public final class ChapterFinder {
     if (sentences.isEmpty()) {
       return List.of();
     }
-    List<List<String>> units = sentences.stream().map(s -> ContentWords.stems(transcript, s)).toList();
+    List<List<String>> units =
+        sentences.stream().map(s -> ContentWords.stems(transcript, s)).toList();
     List<Integer> starts = new ArrayList<>(List.of(0));
     for (int boundary : TextTiling.boundaries(units, BLOCK_SENTENCES, SHORTEST_SENTENCES)) {
       starts.add(withQuestion(transcript, sentences, boundary));
@@ -44,8 +45,16 @@ public final class ChapterFinder {
     }
     List<Chapter> chapters = new ArrayList<>();
     for (int c = 0; c < starts.size(); c++) {
-      long startUs = c == 0 ? 0 : transcript.words().get(sentences.get(starts.get(c)).from()).startUs();
-      chapters.add(new Chapter(startUs, title(transcript, sentences.subList(starts.get(c), end(starts, c, units.size())), chaptersWith, starts.size())));
+      long startUs =
+          c == 0 ? 0 : transcript.words().get(sentences.get(starts.get(c)).from()).startUs();
+      chapters.add(
+          new Chapter(
+              startUs,
+              title(
+                  transcript,
+                  sentences.subList(starts.get(c), end(starts, c, units.size())),
+                  chaptersWith,
+                  starts.size())));
     }
     return chapters;
   }
@@ -64,7 +73,11 @@ public final class ChapterFinder {
     return boundary;
   }
 
-  private static String title(Transcript transcript, List<Passage> sentences, Map<String, Integer> chaptersWith, int chapters) {
+  private static String title(
+      Transcript transcript,
+      List<Passage> sentences,
+      Map<String, Integer> chaptersWith,
+      int chapters) {
     for (Passage sentence : sentences.subList(0, Math.min(OPENING_SENTENCES, sentences.size()))) {
       String asked = transcript.text(sentence.from(), sentence.to());
       if (asked.endsWith("?") && sentence.size() >= 3 && sentence.size() <= LONGEST_QUESTION) {
@@ -88,13 +101,18 @@ public final class ChapterFinder {
     List<String> best =
         count.keySet().stream()
             .sorted(
-                Comparator.comparingDouble((String s) -> -count.get(s) * Math.log((chapters + 1.0) / chaptersWith.getOrDefault(s, 1)))
+                Comparator.comparingDouble(
+                        (String s) ->
+                            -count.get(s)
+                                * Math.log((chapters + 1.0) / chaptersWith.getOrDefault(s, 1)))
                     .thenComparing(firstSeen::get))
             .limit(TITLE_WORDS)
             .sorted(Comparator.comparing(firstSeen::get))
             .map(shown::get)
             .toList();
     String title = String.join(", ", best);
-    return title.isEmpty() ? "Chapter" : title.substring(0, 1).toUpperCase(Locale.ROOT) + title.substring(1);
+    return title.isEmpty()
+        ? "Chapter"
+        : title.substring(0, 1).toUpperCase(Locale.ROOT) + title.substring(1);
   }
 }

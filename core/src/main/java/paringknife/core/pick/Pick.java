@@ -15,4 +15,10 @@ import paringknife.core.time.Span;
  * @param reasons what the score is made of, strongest first, in words
  */
 public record Pick(
-    int first, int last, Span span, long paredUs, double score, String opening, List<String> reasons) {}
+    int first,
+    int last,
+    Span span,
+    long paredUs,
+    double score,
+    String opening,
+    List<String> reasons) {}

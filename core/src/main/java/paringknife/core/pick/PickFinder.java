@@ -30,9 +30,14 @@ import paringknife.core.transcript.Word;
  */
 public final class PickFinder {
   private static final Set<String> LEANING =
-      Set.of("and", "but", "so", "because", "or", "then", "which", "also", "he", "she", "they", "it", "that", "this", "those", "these", "him", "her", "them", "there", "yes", "no", "yeah", "right", "exactly", "sure", "well");
+      Set.of(
+          "and", "but", "so", "because", "or", "then", "which", "also", "he", "she", "they", "it",
+          "that", "this", "those", "these", "him", "her", "them", "there", "yes", "no", "yeah",
+          "right", "exactly", "sure", "well");
   private static final Set<String> QUESTION =
-      Set.of("what", "why", "how", "who", "when", "where", "did", "do", "does", "is", "was", "were", "have", "can", "could", "would");
+      Set.of(
+          "what", "why", "how", "who", "when", "where", "did", "do", "does", "is", "was", "were",
+          "have", "can", "could", "would");
 
   private static final long SHORTEST_HIGHLIGHT_US = 5_000_000;
   private static final long LONGEST_HIGHLIGHT_US = 40_000_000;
@@ -64,7 +69,10 @@ public final class PickFinder {
     this.levels = levels;
     this.sentences = Sentences.of(transcript);
     this.editor = editor;
-    this.content = sentences.stream().map(p -> (Set<String>) new HashSet<>(ContentWords.stems(transcript, p))).toList();
+    this.content =
+        sentences.stream()
+            .map(p -> (Set<String>) new HashSet<>(ContentWords.stems(transcript, p)))
+            .toList();
     this.centrality = Centrality.of(content);
     for (Word word : transcript.words()) {
       uses.merge(word.bare(), 1, Integer::sum);
@@ -91,7 +99,9 @@ public final class PickFinder {
     this.paredBefore = paredBefore();
   }
 
-  /** The best picks for a brief, in order of time; fewer than asked for when there are not as many. */
+  /**
+   * The best picks for a brief, in order of time; fewer than asked for when there are not as many.
+   */
   public List<Pick> find(Brief brief) {
     List<Pick> candidates = candidates(brief);
     List<BestSet.Candidate> weighed =
@@ -117,11 +127,18 @@ public final class PickFinder {
     if (room < 1_000_000) {
       return List.of();
     }
-    List<Pick> best = new ArrayList<>(candidates(brief.ofLength(Math.max(1_000_000, Math.min(SHORTEST_HIGHLIGHT_US, room / 2)), Math.min(LONGEST_HIGHLIGHT_US, room))));
+    List<Pick> best =
+        new ArrayList<>(
+            candidates(
+                brief.ofLength(
+                    Math.max(1_000_000, Math.min(SHORTEST_HIGHLIGHT_US, room / 2)),
+                    Math.min(LONGEST_HIGHLIGHT_US, room))));
     best.sort(Comparator.comparingDouble((Pick p) -> -p.score()).thenComparingInt(Pick::first));
     List<Pick> chosen = new ArrayList<>();
     for (Pick pick : best) {
-      if (pick.score() > 0 && pick.paredUs() <= room && chosen.stream().noneMatch(c -> c.span().overlaps(pick.span()))) {
+      if (pick.score() > 0
+          && pick.paredUs() <= room
+          && chosen.stream().noneMatch(c -> c.span().overlaps(pick.span()))) {
         chosen.add(pick);
         room -= pick.paredUs();
       }
@@ -191,7 +208,8 @@ public final class PickFinder {
     if (last.text().contains("?") && opener.size() >= 4) {
       findings.add(new Finding(1.0, "opens with a question"));
     } else if (LEANING.contains(begins) && !QUESTION.contains(begins)) {
-      findings.add(new Finding(-1.5, "first sentence leans on something said before (\"" + begins + "\")"));
+      findings.add(
+          new Finding(-1.5, "first sentence leans on something said before (\"" + begins + "\")"));
     } else if (opener.size() >= 4 && opener.size() <= 14) {
       findings.add(new Finding(0.6, "opens with a short sentence of " + opener.size() + " words"));
     }
@@ -238,7 +256,8 @@ public final class PickFinder {
     if (over) {
       findings.add(new Finding(0.5, "ends where " + name(closer) + " has finished"));
     } else if (silence >= 700_000) {
-      findings.add(new Finding(0.3, String.format(Locale.ROOT, "%.1f s of silence follow", silence / 1e6)));
+      findings.add(
+          new Finding(0.3, String.format(Locale.ROOT, "%.1f s of silence follow", silence / 1e6)));
     }
   }
 
@@ -267,10 +286,17 @@ public final class PickFinder {
     }
     return here.entrySet().stream()
         .filter(w -> w.getValue() >= 3 && w.getValue() * 2 > uses.get(w.getKey()))
-        .max(Comparator.comparingInt((Map.Entry<String, Integer> w) -> w.getValue()).thenComparing(Map.Entry::getKey))
+        .max(
+            Comparator.comparingInt((Map.Entry<String, Integer> w) -> w.getValue())
+                .thenComparing(Map.Entry::getKey))
         .map(
             w ->
-                "says \u201c" + w.getKey() + "\u201d " + times(w.getValue()) + ", the rest of the episode " + times(uses.get(w.getKey()) - w.getValue()))
+                "says \u201c"
+                    + w.getKey()
+                    + "\u201d "
+                    + times(w.getValue())
+                    + ", the rest of the episode "
+                    + times(uses.get(w.getKey()) - w.getValue()))
         .orElse("");
   }
 
@@ -314,7 +340,9 @@ public final class PickFinder {
   }
 
   private static String times(int n) {
-    return n == 0 ? "never" : n == 1 ? "once" : n == 2 ? "twice" : n <= 8 ? number(n) + " times" : n + " times";
+    return n == 0
+        ? "never"
+        : n == 1 ? "once" : n == 2 ? "twice" : n <= 8 ? number(n) + " times" : n + " times";
   }
 
   private void lively(int s, int e, List<Finding> findings) {
@@ -332,14 +360,21 @@ public final class PickFinder {
             worth,
             Math.abs(db) < 1
                 ? ""
-                : String.format(Locale.ROOT, "voice %.0f dB %s than usual", Math.abs(db), db > 0 ? "livelier" : "flatter")));
+                : String.format(
+                    Locale.ROOT,
+                    "voice %.0f dB %s than usual",
+                    Math.abs(db),
+                    db > 0 ? "livelier" : "flatter")));
   }
 
   private void fillers(int first, int last, List<Finding> findings) {
     int count = fillersBefore[last + 1] - fillersBefore[first];
     double share = count / (double) (last + 1 - first);
     if (share > 0.04) {
-      findings.add(new Finding(-Math.min(0.8, share * 8), count + " fillers among " + (last + 1 - first) + " words"));
+      findings.add(
+          new Finding(
+              -Math.min(0.8, share * 8),
+              count + " fillers among " + (last + 1 - first) + " words"));
     }
   }
 
@@ -347,20 +382,29 @@ public final class PickFinder {
     for (String subject : brief.subjects()) {
       int said = said(first, last, subject);
       if (said > 0) {
-        findings.add(new Finding(Math.min(3, 1.2 + 0.4 * said), "speaks of \u201c" + subject + "\u201d " + times(said)));
+        findings.add(
+            new Finding(
+                Math.min(3, 1.2 + 0.4 * said),
+                "speaks of \u201c" + subject + "\u201d " + times(said)));
       }
     }
     for (String subject : brief.avoid()) {
       int said = said(first, last, subject);
       if (said > 0) {
-        findings.add(new Finding(-Math.min(4, 1.5 + 0.5 * said), "speaks of \u201c" + subject + "\u201d, which the brief avoids"));
+        findings.add(
+            new Finding(
+                -Math.min(4, 1.5 + 0.5 * said),
+                "speaks of \u201c" + subject + "\u201d, which the brief avoids"));
       }
     }
   }
 
   /** How often a word or phrase is said, by its stems. */
   private int said(int first, int last, String phrase) {
-    List<String> wanted = Arrays.stream(phrase.toLowerCase(Locale.ROOT).split("\\s+")).map(ContentWords::stem).toList();
+    List<String> wanted =
+        Arrays.stream(phrase.toLowerCase(Locale.ROOT).split("\\s+"))
+            .map(ContentWords::stem)
+            .toList();
     int said = 0;
     for (int i = first; i + wanted.size() - 1 <= last; i++) {
       boolean same = true;
@@ -423,11 +467,15 @@ public final class PickFinder {
     return all.get(all.size() / 2);
   }
 
-  /** Microseconds that paring takes out before each word, so that any stretch is one subtraction. */
+  /**
+   * Microseconds that paring takes out before each word, so that any stretch is one subtraction.
+   */
   private long[] paredBefore() {
     List<Word> words = transcript.words();
     long[] before = new long[words.size() + 1];
-    List<Pause> pauses = new PauseDetector(PauseSettings.DEFAULT.inRoom(editor.quietBelowDb())).pauses(levels, transcript);
+    List<Pause> pauses =
+        new PauseDetector(PauseSettings.DEFAULT.inRoom(editor.quietBelowDb()))
+            .pauses(levels, transcript);
     Set<Integer> sure = new HashSet<>();
     for (Filler filler : editor.fillerFinder().find(transcript)) {
       if (filler.sure()) {
@@ -451,7 +499,11 @@ public final class PickFinder {
   }
 
   private long paredLength(int first, int last) {
-    Span whole = new Span(transcript.words().get(first).startUs(), Math.max(transcript.words().get(first).startUs(), transcript.words().get(last).endUs()));
+    Span whole =
+        new Span(
+            transcript.words().get(first).startUs(),
+            Math.max(
+                transcript.words().get(first).startUs(), transcript.words().get(last).endUs()));
     return whole.lengthUs() - (paredBefore[last] - paredBefore[first]);
   }
 }

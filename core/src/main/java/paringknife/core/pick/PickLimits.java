@@ -6,7 +6,10 @@ import java.util.Locale;
 import paringknife.core.transcript.Transcript;
 import paringknife.core.transcript.Word;
 
-/** What picking cannot go by in a transcript, said so that a producer knows what to make of its picks. */
+/**
+ * What picking cannot go by in a transcript, said so that a producer knows what to make of its
+ * picks.
+ */
 public final class PickLimits {
   private static final int WORDS_A_SENTENCE = 60;
   private static final long SHORT_US = 60_000_000;
@@ -28,9 +31,11 @@ public final class PickLimits {
     }
     long ends = words.stream().filter(Word::endsSentence).count();
     if (words.size() > WORDS_A_SENTENCE && ends * WORDS_A_SENTENCE < words.size()) {
-      limits.add("This text has hardly any full stops, so pauses are taken for the ends of sentences. \u201cThe words\u201d above can give it marks.");
+      limits.add(
+          "This text has hardly any full stops, so pauses are taken for the ends of sentences. \u201cThe words\u201d above can give it marks.");
     }
-    if (words.stream().mapToInt(Word::speaker).distinct().count() == 1 && transcript.speakers().size() <= 1) {
+    if (words.stream().mapToInt(Word::speaker).distinct().count() == 1
+        && transcript.speakers().size() <= 1) {
       limits.add("Only one speaker is known, so questions and answers cannot be told apart.");
     }
     if (words.get(words.size() - 1).endUs() - words.get(0).startUs() < SHORT_US) {

@@ -38,7 +38,8 @@ public final class PieceFinder {
     List<Word> words = transcript.words();
     int from = 0;
     for (int i = 0; i < words.size(); i++) {
-      if (i + 1 == words.size() || words.get(i + 1).startUs() - words.get(i).endUs() >= shortestBreakUs) {
+      if (i + 1 == words.size()
+          || words.get(i + 1).startUs() - words.get(i).endUs() >= shortestBreakUs) {
         pieces.add(new Piece(title(from, i), from, i, 1, attempts(from, i)));
         from = i + 1;
       }
@@ -49,8 +50,8 @@ public final class PieceFinder {
   /**
    * Pieces by their scripts, in the order of the scripts; one that is not said is left out.
    *
-   * @param scripts texts with a blank line between two; a first line of at most eight words without a
-   *     full stop is a title and is looked for too
+   * @param scripts texts with a blank line between two; a first line of at most eight words without
+   *     a full stop is a title and is looked for too
    */
   public List<Piece> byScripts(String scripts) {
     List<Piece> pieces = new ArrayList<>();
@@ -66,7 +67,11 @@ public final class PieceFinder {
   }
 
   private Piece match(String script) {
-    List<String> tokens = Arrays.stream(script.split("\\s+")).map(t -> new Word(0, t, 0, 0, -1, 1).bare()).filter(t -> !t.isEmpty()).toList();
+    List<String> tokens =
+        Arrays.stream(script.split("\\s+"))
+            .map(t -> new Word(0, t, 0, 0, -1, 1).bare())
+            .filter(t -> !t.isEmpty())
+            .toList();
     Set<String> runs = new HashSet<>();
     for (int i = 0; i + RUN <= tokens.size(); i++) {
       runs.add(String.join(" ", tokens.subList(i, i + RUN)));
@@ -92,7 +97,8 @@ public final class PieceFinder {
     }
     double matched = runs.isEmpty() || best[1] < 0 ? 0 : best[2] / (double) runs.size();
     String firstLine = script.lines().findFirst().orElse("").strip();
-    boolean titled = script.contains("\n") && firstLine.split("\\s+").length <= 8 && !firstLine.endsWith(".");
+    boolean titled =
+        script.contains("\n") && firstLine.split("\\s+").length <= 8 && !firstLine.endsWith(".");
     int end = best[1] < 0 ? -1 : toSentenceEnd(best[1]);
     String title = titled ? firstLine : best[1] < 0 ? firstLine : title(best[0], end);
     return new Piece(title, best[0], end, matched, best[1] < 0 ? 0 : attempts(best[0], end));
@@ -100,7 +106,9 @@ public final class PieceFinder {
 
   private int toSentenceEnd(int word) {
     int at = word;
-    while (at + 1 < transcript.words().size() && !transcript.words().get(at).endsSentence() && at - word < 6) {
+    while (at + 1 < transcript.words().size()
+        && !transcript.words().get(at).endsSentence()
+        && at - word < 6) {
       at++;
     }
     return at;
@@ -115,10 +123,18 @@ public final class PieceFinder {
       }
     }
     String plain = title.toString().replaceAll("[.,;:]+$", "");
-    return plain.isEmpty() ? "Piece" : plain.substring(0, 1).toUpperCase(Locale.ROOT) + plain.substring(1);
+    return plain.isEmpty()
+        ? "Piece"
+        : plain.substring(0, 1).toUpperCase(Locale.ROOT) + plain.substring(1);
   }
 
   private int attempts(int first, int last) {
-    return (int) repeats.stream().filter(g -> g.attempts().get(0).first() >= first && g.attempts().get(g.indexOfLast()).first() <= last).count();
+    return (int)
+        repeats.stream()
+            .filter(
+                g ->
+                    g.attempts().get(0).first() >= first
+                        && g.attempts().get(g.indexOfLast()).first() <= last)
+            .count();
   }
 }

@@ -7,9 +7,9 @@ import java.util.Map;
 
 /**
  * Finds where a text turns to another subject: neighbouring blocks of sentences are compared by the
- * words they share, and the deepest valleys of that likeness are boundaries (TextTiling, Hearst 1997:
- * block comparison by cosine, depth scores). The cut-off is the mean plus half a deviation, stricter than
- * the paper's for written text, since talk repeats itself less evenly.
+ * words they share, and the deepest valleys of that likeness are boundaries (TextTiling, Hearst
+ * 1997: block comparison by cosine, depth scores). The cut-off is the mean plus half a deviation,
+ * stricter than the paper's for written text, since talk repeats itself less evenly.
  */
 public final class TextTiling {
   private static final int SMOOTHING = 1;
@@ -30,7 +30,10 @@ public final class TextTiling {
     }
     double[] likeness = new double[gaps];
     for (int gap = 0; gap < gaps; gap++) {
-      likeness[gap] = cosine(counts(units, gap + 1 - blockSize, gap + 1), counts(units, gap + 1, gap + 1 + blockSize));
+      likeness[gap] =
+          cosine(
+              counts(units, gap + 1 - blockSize, gap + 1),
+              counts(units, gap + 1, gap + 1 + blockSize));
     }
     double[] depth = depths(smooth(likeness));
     double mean = 0;
@@ -48,7 +51,11 @@ public final class TextTiling {
         byDepth.add(gap);
       }
     }
-    byDepth.sort((a, b) -> Double.compare(depth[b], depth[a]) != 0 ? Double.compare(depth[b], depth[a]) : Integer.compare(a, b));
+    byDepth.sort(
+        (a, b) ->
+            Double.compare(depth[b], depth[a]) != 0
+                ? Double.compare(depth[b], depth[a])
+                : Integer.compare(a, b));
     List<Integer> chosen = new ArrayList<>();
     for (int gap : byDepth) {
       int unit = gap + 1;
@@ -62,7 +69,8 @@ public final class TextTiling {
   }
 
   private static boolean isPeak(double[] depth, int gap) {
-    return (gap == 0 || depth[gap] >= depth[gap - 1]) && (gap + 1 == depth.length || depth[gap] >= depth[gap + 1]);
+    return (gap == 0 || depth[gap] >= depth[gap - 1])
+        && (gap + 1 == depth.length || depth[gap] >= depth[gap + 1]);
   }
 
   private static Map<String, Integer> counts(List<List<String>> units, int from, int to) {
@@ -92,7 +100,9 @@ public final class TextTiling {
     for (int i = 0; i < values.length; i++) {
       double sum = 0;
       int count = 0;
-      for (int k = Math.max(0, i - SMOOTHING); k <= Math.min(values.length - 1, i + SMOOTHING); k++) {
+      for (int k = Math.max(0, i - SMOOTHING);
+          k <= Math.min(values.length - 1, i + SMOOTHING);
+          k++) {
         sum += values[k];
         count++;
       }

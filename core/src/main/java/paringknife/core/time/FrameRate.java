@@ -9,7 +9,8 @@ public record FrameRate(int numerator, int denominator) {
 
   public FrameRate {
     if (numerator <= 0 || denominator <= 0) {
-      throw new IllegalArgumentException("frame rate must be positive: " + numerator + "/" + denominator);
+      throw new IllegalArgumentException(
+          "frame rate must be positive: " + numerator + "/" + denominator);
     }
   }
 

@@ -8,7 +8,8 @@ import paringknife.core.time.Span;
 
 /**
  * The words of pieces of several transcripts, one piece after the other. Words bring their times
- * within the piece, their confidence and their speakers; a speaker of the same name is the same one.
+ * within the piece, their confidence and their speakers; a speaker of the same name is the same
+ * one.
  */
 public final class AssembledTranscript {
   /**
@@ -40,7 +41,14 @@ public final class AssembledTranscript {
         first = false;
         long start = begins + Math.max(0, word.startUs() - piece.span().startUs());
         long end = begins + Math.min(piece.lengthUs(), word.endUs() - piece.span().startUs());
-        words.add(new Word(words.size(), word.text(), start, Math.max(start, end), speakers.indexOf(name), word.confidence()));
+        words.add(
+            new Word(
+                words.size(),
+                word.text(),
+                start,
+                Math.max(start, end),
+                speakers.indexOf(name),
+                word.confidence()));
       }
       begins += piece.lengthUs();
     }

@@ -25,9 +25,20 @@ public final class CarriedOver {
       Word word = fresh.words().get(i);
       long id = match[i] >= 0 ? old.words().get(match[i]).id() : nextId++;
       speaker = match[i] >= 0 ? old.words().get(match[i]).speaker() : speaker;
-      words.add(new Word(id, word.text(), word.startUs(), word.endUs(), nameless ? speaker : word.speaker(), word.confidence()));
+      words.add(
+          new Word(
+              id,
+              word.text(),
+              word.startUs(),
+              word.endUs(),
+              nameless ? speaker : word.speaker(),
+              word.confidence()));
     }
-    return new Transcript(fresh.language(), nameless ? old.speakers() : fresh.speakers(), words, old.paragraphChoices());
+    return new Transcript(
+        fresh.language(),
+        nameless ? old.speakers() : fresh.speakers(),
+        words,
+        old.paragraphChoices());
   }
 
   /**
@@ -38,7 +49,9 @@ public final class CarriedOver {
    */
   public static Transcript untimed(Transcript old, Transcript text, long durationUs) {
     List<HeardWord> heard =
-        old.words().stream().map(w -> new HeardWord(w.bare(), w.startUs(), w.endUs(), w.confidence())).toList();
+        old.words().stream()
+            .map(w -> new HeardWord(w.bare(), w.startUs(), w.endUs(), w.confidence()))
+            .toList();
     return onto(old, TextOnSound.lay(text, heard, durationUs).transcript());
   }
 

@@ -12,7 +12,8 @@ public final class DoubtfulWords {
   private static final long PAUSE_US = 900_000;
 
   /** English words that do stand twice in a row (common practice). */
-  private static final Set<String> TWICE = Set.of("that", "had", "very", "no", "so", "long", "many", "really", "never", "yes");
+  private static final Set<String> TWICE =
+      Set.of("that", "had", "very", "no", "so", "long", "many", "really", "never", "yes");
 
   private DoubtfulWords() {}
 
@@ -40,7 +41,8 @@ public final class DoubtfulWords {
     return found;
   }
 
-  private static DoubtfulWord.@Nullable Why why(List<Word> words, int i, boolean punctuated, Spelling spelling) {
+  private static DoubtfulWord.@Nullable Why why(
+      List<Word> words, int i, boolean punctuated, Spelling spelling) {
     Word word = words.get(i);
     if (word.isLookedAt()) {
       return null;
@@ -66,7 +68,8 @@ public final class DoubtfulWords {
     return endsOpen(words, i) ? DoubtfulWord.Why.NO_END : null;
   }
 
-  private static final Pattern MARKS_AROUND = Pattern.compile("^[^\\p{L}\\p{N}]+|[^\\p{L}\\p{N}]+$");
+  private static final Pattern MARKS_AROUND =
+      Pattern.compile("^[^\\p{L}\\p{N}]+|[^\\p{L}\\p{N}]+$");
 
   private static String unmarked(String text) {
     return MARKS_AROUND.matcher(text).replaceAll("").replace('\u2019', '\'');
@@ -81,10 +84,13 @@ public final class DoubtfulWords {
   }
 
   private static boolean beginsSmall(Word word) {
-    return word.text().codePoints().filter(Character::isLetterOrDigit).findFirst().stream().anyMatch(Character::isLowerCase);
+    return word.text().codePoints().filter(Character::isLetterOrDigit).findFirst().stream()
+        .anyMatch(Character::isLowerCase);
   }
 
-  /** Whether another speaker, or the same after a long pause with a capital, goes on after no mark. */
+  /**
+   * Whether another speaker, or the same after a long pause with a capital, goes on after no mark.
+   */
   private static boolean endsOpen(List<Word> words, int i) {
     Word word = words.get(i);
     if (word.endsClause()) {
@@ -94,7 +100,8 @@ public final class DoubtfulWords {
       return true;
     }
     Word next = words.get(i + 1);
-    boolean capital = !beginsSmall(next) && !next.bare().equals("i") && !next.bare().startsWith("i'");
+    boolean capital =
+        !beginsSmall(next) && !next.bare().equals("i") && !next.bare().startsWith("i'");
     return next.speaker() != word.speaker() || capital && next.startUs() - word.endUs() >= PAUSE_US;
   }
 }

@@ -25,7 +25,9 @@ public record Misfits(List<Stretch> unheard, List<Span> untold) {
   public static Misfits of(TextOnSound laid) {
     List<Word> words = laid.transcript().words();
     return new Misfits(
-        laid.unmatched().stream().map(p -> new Stretch(words.get(p.from()).id(), words.get(p.to() - 1).id())).toList(),
+        laid.unmatched().stream()
+            .map(p -> new Stretch(words.get(p.from()).id(), words.get(p.to() - 1).id()))
+            .toList(),
         laid.untold());
   }
 
@@ -42,12 +44,16 @@ public record Misfits(List<Stretch> unheard, List<Span> untold) {
     for (Stretch stretch : unheard) {
       int first = transcript.indexOf(stretch.firstWord());
       int last = transcript.indexOf(stretch.lastWord());
-      if (first >= 0 && last >= first && transcript.words().subList(first, last + 1).stream().anyMatch(w -> !w.isLookedAt())) {
+      if (first >= 0
+          && last >= first
+          && transcript.words().subList(first, last + 1).stream().anyMatch(w -> !w.isLookedAt())) {
         stillUnheard.add(stretch);
       }
     }
     return new Misfits(
         stillUnheard,
-        untold.stream().filter(span -> transcript.within(span).stream().noneMatch(Word::isLookedAt)).toList());
+        untold.stream()
+            .filter(span -> transcript.within(span).stream().noneMatch(Word::isLookedAt))
+            .toList());
   }
 }

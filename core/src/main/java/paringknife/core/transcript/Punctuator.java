@@ -22,8 +22,41 @@ public final class Punctuator {
 
   private static final double MOST_CLOSE = 1.4;
   private static final Set<String> ASKING =
-      Set.of("who", "what", "when", "where", "why", "how", "which", "is", "are", "do", "does", "did", "can", "could", "would", "will", "was", "were", "have", "has");
-  private static final Set<String> ASKING_AFTER = Set.of("you", "he", "she", "it", "they", "we", "i", "is", "are", "was", "were", "do", "does", "did", "the", "that", "this", "there", "would", "will", "can", "could", "have", "has", "happened", "bad", "many", "much", "long", "old");
+      Set.of(
+          "who", "what", "when", "where", "why", "how", "which", "is", "are", "do", "does", "did",
+          "can", "could", "would", "will", "was", "were", "have", "has");
+  private static final Set<String> ASKING_AFTER =
+      Set.of(
+          "you",
+          "he",
+          "she",
+          "it",
+          "they",
+          "we",
+          "i",
+          "is",
+          "are",
+          "was",
+          "were",
+          "do",
+          "does",
+          "did",
+          "the",
+          "that",
+          "this",
+          "there",
+          "would",
+          "will",
+          "can",
+          "could",
+          "have",
+          "has",
+          "happened",
+          "bad",
+          "many",
+          "much",
+          "long",
+          "old");
 
   private Punctuator() {}
 
@@ -37,7 +70,8 @@ public final class Punctuator {
       boolean last = i + 1 == words.size();
       long pause = last ? Long.MAX_VALUE : words.get(i + 1).startUs() - word.endUs();
       boolean otherSpeaks = !last && words.get(i + 1).speaker() != word.speaker();
-      String text = i == from ? TranscriptEditor.capital(word.text(), true) : asFirstPerson(word.text());
+      String text =
+          i == from ? TranscriptEditor.capital(word.text(), true) : asFirstPerson(word.text());
       if (!word.endsClause()) {
         if (last || otherSpeaks || pause >= STOP_US && i - from + 1 >= SHORTEST_SENTENCE) {
           text += asks(words, from, i) ? "?" : ".";
@@ -45,8 +79,20 @@ public final class Punctuator {
           text += ",";
         }
       }
-      boolean close = !word.endsClause() && !last && !otherSpeaks && pause >= LEAST_CLOSE * STOP_US && pause <= MOST_CLOSE * STOP_US;
-      Word made = new Word(word.id(), text, word.startUs(), word.endUs(), word.speaker(), close ? CLOSE_CALL : word.confidence());
+      boolean close =
+          !word.endsClause()
+              && !last
+              && !otherSpeaks
+              && pause >= LEAST_CLOSE * STOP_US
+              && pause <= MOST_CLOSE * STOP_US;
+      Word made =
+          new Word(
+              word.id(),
+              text,
+              word.startUs(),
+              word.endUs(),
+              word.speaker(),
+              close ? CLOSE_CALL : word.confidence());
       marked.add(made);
       if (made.endsSentence()) {
         from = i + 1;
@@ -60,6 +106,8 @@ public final class Punctuator {
   }
 
   private static boolean asks(List<Word> words, int from, int to) {
-    return to > from && ASKING.contains(words.get(from).bare().replaceAll("'(d|s|re|ll|ve)$", "")) && ASKING_AFTER.contains(words.get(from + 1).bare());
+    return to > from
+        && ASKING.contains(words.get(from).bare().replaceAll("'(d|s|re|ll|ve)$", ""))
+        && ASKING_AFTER.contains(words.get(from + 1).bare());
   }
 }

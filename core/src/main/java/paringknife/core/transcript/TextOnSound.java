@@ -12,9 +12,10 @@ import paringknife.core.time.Span;
  * @param transcript the text with its times; the confidence of a word in a stretch that does not
  *     match is {@value #UNMATCHED}
  * @param matched share of the words that were heard alike, 0 to 1
- * @param unmatched stretches of at least {@value #LONG_STRETCH} words of the text that were not heard
- * @param untold stretches of sound in which at least {@value #LONG_STRETCH} words were heard that the
- *     text does not have
+ * @param unmatched stretches of at least {@value #LONG_STRETCH} words of the text that were not
+ *     heard
+ * @param untold stretches of sound in which at least {@value #LONG_STRETCH} words were heard that
+ *     the text does not have
  */
 public record TextOnSound(
     Transcript transcript, double matched, List<Passage> unmatched, List<Span> untold) {
@@ -60,8 +61,20 @@ public record TextOnSound(
       } else {
         int next = firstOfNextSentence(words, i, end);
         long middle = from + (Math.max(from, to) - from) / 2;
-        share(words.subList(i, next), from, next == end ? Math.max(from, to) : middle, false, confidence, timed);
-        share(words.subList(next, end), next == i ? from : middle, Math.max(from, to), true, confidence, timed);
+        share(
+            words.subList(i, next),
+            from,
+            next == end ? Math.max(from, to) : middle,
+            false,
+            confidence,
+            timed);
+        share(
+            words.subList(next, end),
+            next == i ? from : middle,
+            Math.max(from, to),
+            true,
+            confidence,
+            timed);
       }
       if (wrong) {
         unmatched.add(new Passage(i, end, words.get(i).speaker()));
@@ -76,7 +89,8 @@ public record TextOnSound(
   }
 
   private static Word at(Word word, long startUs, long endUs, double confidence) {
-    return new Word(word.id(), word.text(), startUs, Math.max(startUs, endUs), word.speaker(), confidence);
+    return new Word(
+        word.id(), word.text(), startUs, Math.max(startUs, endUs), word.speaker(), confidence);
   }
 
   /** Where a sentence begins in a run of words; its end when none does. */
@@ -90,7 +104,13 @@ public record TextOnSound(
   }
 
   /** Words that were not heard lie close to one another, beside the words they belong to. */
-  private static void share(List<Word> words, long from, long to, boolean beforeNext, double confidence, List<Word> timed) {
+  private static void share(
+      List<Word> words,
+      long from,
+      long to,
+      boolean beforeNext,
+      double confidence,
+      List<Word> timed) {
     if (words.isEmpty()) {
       return;
     }

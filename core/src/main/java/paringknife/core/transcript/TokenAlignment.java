@@ -9,9 +9,9 @@ import java.util.Map;
 /**
  * Finds which tokens of one text are which of another, in order. Runs of three tokens that are
  * unique in both texts anchor long texts (the longest increasing row of anchors, as in patience
- * sorting); between anchors the cheapest row of insertions, deletions and exchanges decides (Wagner and
- * Fischer 1974), with the costs that word recognition is scored by (3, 3 and 4 as in NIST's sclite, from
- * memory), so that six exchanges do not hide three words that are the same.
+ * sorting); between anchors the cheapest row of insertions, deletions and exchanges decides (Wagner
+ * and Fischer 1974), with the costs that word recognition is scored by (3, 3 and 4 as in NIST's
+ * sclite, from memory), so that six exchanges do not hide three words that are the same.
  */
 public final class TokenAlignment {
   private static final int ANCHOR = 3;
@@ -30,7 +30,9 @@ public final class TokenAlignment {
     Arrays.fill(matchOfA, -1);
   }
 
-  /** For each token of {@code a} the index of the equal token of {@code b}; -1 where there is none. */
+  /**
+   * For each token of {@code a} the index of the equal token of {@code b}; -1 where there is none.
+   */
   public static int[] match(List<String> a, List<String> b) {
     TokenAlignment alignment = new TokenAlignment(List.copyOf(a), List.copyOf(b));
     alignment.align(0, a.size(), 0, b.size());
@@ -47,7 +49,8 @@ public final class TokenAlignment {
     if (a0 == a1 || b0 == b1) {
       return;
     }
-    List<int[]> anchors = (long) (a1 - a0) * (b1 - b0) > 250_000 ? anchors(a0, a1, b0, b1) : List.of();
+    List<int[]> anchors =
+        (long) (a1 - a0) * (b1 - b0) > 250_000 ? anchors(a0, a1, b0, b1) : List.of();
     if (!anchors.isEmpty()) {
       int fromA = a0;
       int fromB = b0;
@@ -129,7 +132,10 @@ public final class TokenAlignment {
         } else if (a.get(a0 + i).equals(b.get(b0 + j))) {
           cost[i][j] = cost[i + 1][j + 1];
         } else {
-          cost[i][j] = Math.min(EXCHANGED + cost[i + 1][j + 1], LEFT_OUT + Math.min(cost[i + 1][j], cost[i][j + 1]));
+          cost[i][j] =
+              Math.min(
+                  EXCHANGED + cost[i + 1][j + 1],
+                  LEFT_OUT + Math.min(cost[i + 1][j], cost[i][j + 1]));
         }
       }
     }

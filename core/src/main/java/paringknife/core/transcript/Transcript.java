@@ -14,10 +14,7 @@ import paringknife.core.time.Span;
  *     to (false); elsewhere {@link Paragraphs} decides
  */
 public record Transcript(
-    String language,
-    List<String> speakers,
-    List<Word> words,
-    Map<Long, Boolean> paragraphChoices) {
+    String language, List<String> speakers, List<Word> words, Map<Long, Boolean> paragraphChoices) {
   public Transcript {
     speakers = List.copyOf(speakers);
     words = List.copyOf(words);

@@ -71,7 +71,11 @@ public record TranscriptDelta(
   }
 
   private Transcript exchange(
-      Transcript transcript, int out, List<Word> in, @Nullable List<String> names, @Nullable Map<Long, Boolean> choices) {
+      Transcript transcript,
+      int out,
+      List<Word> in,
+      @Nullable List<String> names,
+      @Nullable Map<Long, Boolean> choices) {
     List<Word> words = new ArrayList<>(transcript.words().size() + in.size());
     words.addAll(transcript.words().subList(0, at));
     words.addAll(in);

@@ -8,8 +8,8 @@ import java.util.Map;
 import paringknife.core.time.Span;
 
 /**
- * Corrections of a transcript. Each answers the corrected one; the times of what did not change stay,
- * and no clip moves, since clips refer to times.
+ * Corrections of a transcript. Each answers the corrected one; the times of what did not change
+ * stay, and no clip moves, since clips refer to times.
  */
 public final class TranscriptEditor {
   private final Transcript transcript;
@@ -32,7 +32,8 @@ public final class TranscriptEditor {
     List<Word> old = transcript.words().subList(first, last + 1);
     int[] match =
         TokenAlignment.match(
-            tokens.stream().map(TranscriptEditor::bare).toList(), old.stream().map(Word::bare).toList());
+            tokens.stream().map(TranscriptEditor::bare).toList(),
+            old.stream().map(Word::bare).toList());
     List<Word> replaced = new ArrayList<>();
     long nextId = transcript.nextWordId();
     for (int i = 0; i < tokens.size(); ) {
@@ -54,11 +55,16 @@ public final class TranscriptEditor {
   }
 
   /** New words in the place of old ones {@code oldFrom} to {@code oldTo} (not included). */
-  private static long share(List<String> tokens, List<Word> old, int oldFrom, int oldTo, long nextId, List<Word> into) {
+  private static long share(
+      List<String> tokens, List<Word> old, int oldFrom, int oldTo, long nextId, List<Word> into) {
     boolean none = oldFrom >= oldTo;
     Word before = oldFrom > 0 ? old.get(oldFrom - 1) : old.get(0);
-    long start = none ? (oldFrom > 0 ? before.endUs() : old.get(0).startUs()) : old.get(oldFrom).startUs();
-    long end = none ? (oldTo < old.size() ? Math.max(start, old.get(oldTo).startUs()) : start) : old.get(oldTo - 1).endUs();
+    long start =
+        none ? (oldFrom > 0 ? before.endUs() : old.get(0).startUs()) : old.get(oldFrom).startUs();
+    long end =
+        none
+            ? (oldTo < old.size() ? Math.max(start, old.get(oldTo).startUs()) : start)
+            : old.get(oldTo - 1).endUs();
     int speaker = none ? before.speaker() : old.get(oldFrom).speaker();
     if (tokens.size() == oldTo - oldFrom) {
       for (int i = 0; i < tokens.size(); i++) {
@@ -104,7 +110,10 @@ public final class TranscriptEditor {
       Word firstWord = transcript.words().get(hit.from());
       Word lastWord = transcript.words().get(hit.to() - 1);
       if (!except.contains(firstWord.id())) {
-        changed = new TranscriptEditor(changed).replace(hit.from(), hit.to() - 1, likeBefore(text, firstWord.text(), lastWord.text()));
+        changed =
+            new TranscriptEditor(changed)
+                .replace(
+                    hit.from(), hit.to() - 1, likeBefore(text, firstWord.text(), lastWord.text()));
       }
     }
     return changed;
@@ -124,7 +133,14 @@ public final class TranscriptEditor {
   public Transcript join(int first, int last) {
     List<Word> old = transcript.words().subList(first, last + 1);
     String text = String.join("", old.stream().map(Word::text).toList());
-    Word whole = new Word(old.get(0).id(), text, old.get(0).startUs(), old.get(old.size() - 1).endUs(), old.get(0).speaker(), 1);
+    Word whole =
+        new Word(
+            old.get(0).id(),
+            text,
+            old.get(0).startUs(),
+            old.get(old.size() - 1).endUs(),
+            old.get(0).speaker(),
+            1);
     return with(first, last, List.of(whole));
   }
 
@@ -144,7 +160,10 @@ public final class TranscriptEditor {
     while (at < words.size() && words.get(at).startUs() < heard.startUs()) {
       at++;
     }
-    long end = at < words.size() ? Math.max(heard.startUs(), Math.min(heard.endUs(), words.get(at).startUs())) : heard.endUs();
+    long end =
+        at < words.size()
+            ? Math.max(heard.startUs(), Math.min(heard.endUs(), words.get(at).startUs()))
+            : heard.endUs();
     long syllables = tokens.stream().mapToLong(Syllables::of).sum();
     long passed = 0;
     long start = heard.startUs();
@@ -184,7 +203,8 @@ public final class TranscriptEditor {
     String clean = cleanName(name);
     Transcript known = transcript.speakers().contains(clean) ? transcript : addSpeaker(clean);
     int speaker = known.speakers().indexOf(clean);
-    return known.withWords(known.words().stream().map(w -> w.speaker() < 0 ? w.withSpeaker(speaker) : w).toList());
+    return known.withWords(
+        known.words().stream().map(w -> w.speaker() < 0 ? w.withSpeaker(speaker) : w).toList());
   }
 
   /** Names a speaker. A name that another one has makes the two one. */
@@ -223,12 +243,16 @@ public final class TranscriptEditor {
   public Transcript paragraphAt(int word, boolean starts) {
     Map<Long, Boolean> choices = new HashMap<>(transcript.paragraphChoices());
     choices.put(transcript.words().get(word).id(), starts);
-    return new Transcript(transcript.language(), transcript.speakers(), transcript.words(), choices);
+    return new Transcript(
+        transcript.language(), transcript.speakers(), transcript.words(), choices);
   }
 
   private static final List<String> MARKS = List.of("", ",", ".", "?", "!");
 
-  /** The next mark after a word: none, comma, full stop, question, exclamation. The next capital follows. */
+  /**
+   * The next mark after a word: none, comma, full stop, question, exclamation. The next capital
+   * follows.
+   */
   public Transcript cyclePunctuation(int word) {
     Word old = transcript.words().get(word);
     String body = old.text().replaceAll("[.,;:?!\u2026]+$", "");
@@ -241,7 +265,9 @@ public final class TranscriptEditor {
       Word after = words.get(word + 1);
       if (marked.endsSentence()) {
         words.set(word + 1, after.withText(capital(after.text(), true)));
-      } else if (old.endsSentence() && !after.bare().equals("i") && !after.bare().startsWith("i'")) {
+      } else if (old.endsSentence()
+          && !after.bare().equals("i")
+          && !after.bare().startsWith("i'")) {
         words.set(word + 1, after.withText(capital(after.text(), false)));
       }
     }
@@ -251,7 +277,9 @@ public final class TranscriptEditor {
   /** Changes a word's first letter from small to capital and back. */
   public Transcript cycleCapital(int word) {
     Word old = transcript.words().get(word);
-    boolean isCapital = old.text().codePoints().filter(Character::isLetter).findFirst().stream().anyMatch(Character::isUpperCase);
+    boolean isCapital =
+        old.text().codePoints().filter(Character::isLetter).findFirst().stream()
+            .anyMatch(Character::isUpperCase);
     List<Word> words = new ArrayList<>(transcript.words());
     words.set(word, old.withText(capital(old.text(), !isCapital)));
     return transcript.withWords(words);
@@ -261,7 +289,8 @@ public final class TranscriptEditor {
   static String capital(String text, boolean is) {
     for (int i = 0; i < text.length(); i++) {
       if (Character.isLetter(text.charAt(i))) {
-        char letter = is ? Character.toUpperCase(text.charAt(i)) : Character.toLowerCase(text.charAt(i));
+        char letter =
+            is ? Character.toUpperCase(text.charAt(i)) : Character.toLowerCase(text.charAt(i));
         return text.substring(0, i) + letter + text.substring(i + 1);
       }
     }

@@ -5,7 +5,9 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 
-/** Finds a phrase in a transcript; case and punctuation do not matter, the last word may be begun. */
+/**
+ * Finds a phrase in a transcript; case and punctuation do not matter, the last word may be begun.
+ */
 public final class TranscriptSearch {
   /** A hit: word indexes {@code from} (included) to {@code to} (not). */
   public record Hit(int from, int to) {}

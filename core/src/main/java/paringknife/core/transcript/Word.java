@@ -13,8 +13,7 @@ import paringknife.core.time.Span;
  * @param speaker index into the transcript's speakers; -1 when unknown
  * @param confidence the recogniser's confidence, 0 to 1; 1 when a person typed or accepted it
  */
-public record Word(
-    long id, String text, long startUs, long endUs, int speaker, double confidence) {
+public record Word(long id, String text, long startUs, long endUs, int speaker, double confidence) {
   public Word {
     if (endUs < startUs) {
       throw new IllegalArgumentException("word \"" + text + "\" ends before it starts");
@@ -53,11 +52,17 @@ public record Word(
 
   /** English words that are written with a full stop wherever they stand (common practice). */
   private static final Set<String> ABBREVIATED =
-      Set.of("mr", "mrs", "ms", "dr", "st", "prof", "sr", "jr", "vs", "approx", "fig", "vol", "capt", "lt", "col", "gen", "rev", "e.g", "i.e");
+      Set.of(
+          "mr", "mrs", "ms", "dr", "st", "prof", "sr", "jr", "vs", "approx", "fig", "vol", "capt",
+          "lt", "col", "gen", "rev", "e.g", "i.e");
 
-  /** Whether the word closes a sentence by its punctuation; an abbreviation or an initial does not. */
+  /**
+   * Whether the word closes a sentence by its punctuation; an abbreviation or an initial does not.
+   */
   public boolean endsSentence() {
-    if (text.endsWith(".") && !text.endsWith("..") && (isInitial() || ABBREVIATED.contains(bare()))) {
+    if (text.endsWith(".")
+        && !text.endsWith("..")
+        && (isInitial() || ABBREVIATED.contains(bare()))) {
       return false;
     }
     int last = text.length() - 1;
@@ -69,7 +74,10 @@ public record Word(
 
   /** A single capital with a full stop; a sentence may well end in "I." */
   private boolean isInitial() {
-    return text.length() == 2 && text.charAt(0) >= 'A' && text.charAt(0) <= 'Z' && text.charAt(0) != 'I';
+    return text.length() == 2
+        && text.charAt(0) >= 'A'
+        && text.charAt(0) <= 'Z'
+        && text.charAt(0) != 'I';
   }
 
   /** Whether the word closes a clause (comma, semicolon, colon, dash) or a sentence. */

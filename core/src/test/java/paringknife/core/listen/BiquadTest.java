@@ -7,7 +7,10 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
-/** Against the responses that the bilinear transform of the analogue filters has (Bristow-Johnson's cookbook). */
+/**
+ * Against the responses that the bilinear transform of the analogue filters has (Bristow-Johnson's
+ * cookbook).
+ */
 class BiquadTest {
   private static final double RATE = 48_000;
 
@@ -36,7 +39,8 @@ class BiquadTest {
   @ValueSource(doubles = {20, 40, 80, 113, 160, 1_000, 12_000})
   void aHighPassIsAButterworthOfTheSecondOrder(double hertz) {
     double expected = -10 * Math.log10(1 + Math.pow(warped(80) / warped(hertz), 4));
-    assertThat(gainDb(Biquad.highPass(80, Math.sqrt(0.5), RATE), hertz)).isCloseTo(expected, within(0.01));
+    assertThat(gainDb(Biquad.highPass(80, Math.sqrt(0.5), RATE), hertz))
+        .isCloseTo(expected, within(0.01));
   }
 
   @ParameterizedTest
@@ -44,7 +48,8 @@ class BiquadTest {
   void aNotchTakesOutItsOwnToneAndHardlyItsNeighbours(double hertz) {
     double q = 30;
     double s = warped(hertz) / warped(50);
-    double expected = 10 * Math.log10(Math.pow(1 - s * s, 2) / (Math.pow(1 - s * s, 2) + Math.pow(s / q, 2)));
+    double expected =
+        10 * Math.log10(Math.pow(1 - s * s, 2) / (Math.pow(1 - s * s, 2) + Math.pow(s / q, 2)));
     assertThat(gainDb(Biquad.notch(50, q, RATE), hertz)).isCloseTo(expected, within(0.05));
   }
 

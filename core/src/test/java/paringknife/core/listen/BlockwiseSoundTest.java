@@ -13,7 +13,9 @@ import org.junit.jupiter.api.Test;
 class BlockwiseSoundTest {
   private static final int LENGTH = 5 * SampleSource.SAMPLE_RATE + 123;
 
-  /** Each moment sounds like its own number, to the left and, negated, to the right; then it ends. */
+  /**
+   * Each moment sounds like its own number, to the left and, negated, to the right; then it ends.
+   */
   private static float[] made(long from, int frames) {
     int there = (int) Math.max(0, Math.min(frames, LENGTH - from));
     float[] block = new float[there * 2];
@@ -25,7 +27,9 @@ class BlockwiseSoundTest {
   }
 
   @Property(tries = 200)
-  void anyPartIsAsInTheWhole(@ForAll @LongRange(min = -1_000, max = 260_000) long from, @ForAll @IntRange(max = 130_000) int count) {
+  void anyPartIsAsInTheWhole(
+      @ForAll @LongRange(min = -1_000, max = 260_000) long from,
+      @ForAll @IntRange(max = 130_000) int count) {
     float[] part = new BlockwiseSound(1, 2, BlockwiseSoundTest::made).read(from, count);
     assertThat(part).hasSize(count * 2);
     for (int i = 0; i < count; i += 331) {

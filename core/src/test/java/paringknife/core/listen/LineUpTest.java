@@ -50,11 +50,21 @@ class LineUpTest {
     }
   }
 
-  private static float[] heard(Event event, double from, double seconds, double drift, double gain, double noise, long seed) {
+  private static float[] heard(
+      Event event,
+      double from,
+      double seconds,
+      double drift,
+      double gain,
+      double noise,
+      long seed) {
     Random random = new Random(seed);
     float[] out = new float[(int) (seconds * RATE)];
     for (int i = 0; i < out.length; i++) {
-      out[i] = (float) (gain * event.at(from + i / (double) RATE * (1 + drift)) + noise * random.nextGaussian());
+      out[i] =
+          (float)
+              (gain * event.at(from + i / (double) RATE * (1 + drift))
+                  + noise * random.nextGaussian());
     }
     return out;
   }
@@ -89,12 +99,16 @@ class LineUpTest {
     "-2.25, 300, -85, 0.3, 0.003",
     "100.125, 18, 0, 0.5, 0.003"
   })
-  void findsOffsetAndDriftWithinFiveMilliseconds(double from, double seconds, double ppm, double gain, double noise) {
+  void findsOffsetAndDriftWithinFiveMilliseconds(
+      double from, double seconds, double ppm, double gain, double noise) {
     Event event = new Event(5, 340);
     float[] reference = heard(event, 0, 300, 0, 1, 0.001, 11);
     float[] other = heard(event, from, seconds, ppm / 1e6, gain, noise, 12);
 
-    Placement placed = new LineUp(levels(reference), excerpt(reference)).place(levels(other), excerpt(other)).orElseThrow();
+    Placement placed =
+        new LineUp(levels(reference), excerpt(reference))
+            .place(levels(other), excerpt(other))
+            .orElseThrow();
 
     for (double t : new double[] {0, seconds / 2, seconds}) {
       double truth = from + t * (1 + ppm / 1e6);
@@ -107,7 +121,8 @@ class LineUpTest {
   void doesNotLineUpWhatHasNothingInCommon() {
     float[] reference = heard(new Event(5, 150), 0, 150, 0, 1, 0.001, 11);
     float[] other = heard(new Event(99, 150), 0, 150, 0, 1, 0.001, 12);
-    Optional<Placement> placed = new LineUp(levels(reference), excerpt(reference)).place(levels(other), excerpt(other));
+    Optional<Placement> placed =
+        new LineUp(levels(reference), excerpt(reference)).place(levels(other), excerpt(other));
     assertThat(placed).isEmpty();
   }
 
@@ -115,6 +130,9 @@ class LineUpTest {
   void silenceIsPlacedNowhere() {
     float[] reference = heard(new Event(5, 60), 0, 60, 0, 1, 0.001, 11);
     float[] silence = new float[20 * RATE];
-    assertThat(new LineUp(levels(reference), excerpt(reference)).place(levels(silence), excerpt(silence))).isEmpty();
+    assertThat(
+            new LineUp(levels(reference), excerpt(reference))
+                .place(levels(silence), excerpt(silence)))
+        .isEmpty();
   }
 }

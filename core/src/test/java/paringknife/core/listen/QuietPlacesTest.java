@@ -23,7 +23,10 @@ class QuietPlacesTest {
   }
 
   @Property(tries = 200)
-  void theyCoverAllOfTheSoundAndNoneIsTooShortOrTooLong(@ForAll @IntRange(min = 0, max = 6_000) int windows, @ForAll @IntRange(min = 50, max = 900) int shortest, @ForAll long seed) {
+  void theyCoverAllOfTheSoundAndNoneIsTooShortOrTooLong(
+      @ForAll @IntRange(min = 0, max = 6_000) int windows,
+      @ForAll @IntRange(min = 50, max = 900) int shortest,
+      @ForAll long seed) {
     float[] levels = new float[windows];
     java.util.Random random = new java.util.Random(seed);
     for (int i = 0; i < windows; i++) {
@@ -37,7 +40,8 @@ class QuietPlacesTest {
     }
     assertThat(at).isEqualTo(windows * LevelCurve.WINDOW_US);
     for (Span part : parts.subList(0, parts.size() - 1)) {
-      assertThat(part.lengthUs()).isBetween(shortest * LevelCurve.WINDOW_US, 2 * shortest * LevelCurve.WINDOW_US);
+      assertThat(part.lengthUs())
+          .isBetween(shortest * LevelCurve.WINDOW_US, 2 * shortest * LevelCurve.WINDOW_US);
     }
   }
 }

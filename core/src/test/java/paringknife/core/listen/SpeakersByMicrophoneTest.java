@@ -11,7 +11,16 @@ import paringknife.core.transcript.Transcript;
 import paringknife.core.transcript.Word;
 
 class SpeakersByMicrophoneTest {
-  private final Talk talk = new Talk().speaker("x").say("How did it begin").pause(0.5).say("With the ice. It came").pause(0.5).say("Right").pause(0.2).say("in one night.");
+  private final Talk talk =
+      new Talk()
+          .speaker("x")
+          .say("How did it begin")
+          .pause(0.5)
+          .say("With the ice. It came")
+          .pause(0.5)
+          .say("Right")
+          .pause(0.2)
+          .say("in one night.");
   private final Transcript transcript = talk.transcript();
 
   /** What one microphone hears: its speaker's words loud, the others' as quieter bleed. */
@@ -20,7 +29,8 @@ class SpeakersByMicrophoneTest {
     Arrays.fill(dbfs, -65);
     for (Word word : transcript.words()) {
       boolean mine = Arrays.stream(ownWords).anyMatch(w -> w == word.id());
-      Arrays.fill(dbfs, (int) (word.startUs() / 10_000), (int) (word.endUs() / 10_000), mine ? own : bleed);
+      Arrays.fill(
+          dbfs, (int) (word.startUs() / 10_000), (int) (word.endUs() / 10_000), mine ? own : bleed);
     }
     return dbfs;
   }
@@ -30,7 +40,9 @@ class SpeakersByMicrophoneTest {
   }
 
   private List<Integer> speakers(Microphone... microphones) {
-    return SpeakersByMicrophone.assign(transcript, List.of(microphones)).words().stream().map(Word::speaker).toList();
+    return SpeakersByMicrophone.assign(transcript, List.of(microphones)).words().stream()
+        .map(Word::speaker)
+        .toList();
   }
 
   private static final int[] HOST = {0, 1, 2, 3, 9};
@@ -38,12 +50,19 @@ class SpeakersByMicrophoneTest {
 
   @Test
   void everyWordIsWhoseMicrophoneIsLoudest() {
-    assertThat(speakers(microphone(heard(-15, -35, HOST), "Ada"), microphone(heard(-15, -35, GUEST), "Ben"))).containsExactly(0, 0, 0, 0, 1, 1, 1, 1, 1, 0, 1, 1, 1);
+    assertThat(
+            speakers(
+                microphone(heard(-15, -35, HOST), "Ada"),
+                microphone(heard(-15, -35, GUEST), "Ben")))
+        .containsExactly(0, 0, 0, 0, 1, 1, 1, 1, 1, 0, 1, 1, 1);
   }
 
   @Test
   void aMicrophoneTurnedUpDoesNotTakeTheOthersWords() {
-    assertThat(speakers(microphone(heard(-30, -48, HOST), "Ada"), microphone(heard(-6, -28, GUEST), "Ben"))).containsExactly(0, 0, 0, 0, 1, 1, 1, 1, 1, 0, 1, 1, 1);
+    assertThat(
+            speakers(
+                microphone(heard(-30, -48, HOST), "Ada"), microphone(heard(-6, -28, GUEST), "Ben")))
+        .containsExactly(0, 0, 0, 0, 1, 1, 1, 1, 1, 0, 1, 1, 1);
   }
 
   @Test
@@ -61,13 +80,25 @@ class SpeakersByMicrophoneTest {
   void aMicrophoneIsReadWhereItWasLinedUp() {
     float[] guest = heard(-15, -35, GUEST);
     float[] late = Arrays.copyOfRange(guest, 200, guest.length);
-    assertThat(speakers(microphone(heard(-15, -35, HOST), "Ada"), new Microphone(new LevelCurve(late), new Placement(2_000_000, 0, 1), "Ben"))).startsWith(0, 0, 0, 0).endsWith(1, 0, 1, 1, 1);
+    assertThat(
+            speakers(
+                microphone(heard(-15, -35, HOST), "Ada"),
+                new Microphone(new LevelCurve(late), new Placement(2_000_000, 0, 1), "Ben")))
+        .startsWith(0, 0, 0, 0)
+        .endsWith(1, 0, 1, 1, 1);
   }
 
   @Test
   void namesTimesAndIdentitiesAreKept() {
-    Transcript assigned = SpeakersByMicrophone.assign(transcript, List.of(microphone(heard(-15, -35, HOST), "Ada"), microphone(heard(-15, -35, GUEST), "Ben")));
+    Transcript assigned =
+        SpeakersByMicrophone.assign(
+            transcript,
+            List.of(
+                microphone(heard(-15, -35, HOST), "Ada"),
+                microphone(heard(-15, -35, GUEST), "Ben")));
     assertThat(assigned.speakers()).containsExactly("Ada", "Ben");
-    assertThat(assigned.words()).usingRecursiveFieldByFieldElementComparatorIgnoringFields("speaker").isEqualTo(transcript.words());
+    assertThat(assigned.words())
+        .usingRecursiveFieldByFieldElementComparatorIgnoringFields("speaker")
+        .isEqualTo(transcript.words());
   }
 }

@@ -21,7 +21,8 @@ class ToneLoopTest {
       slow[i % 2] += 0.25 * (random.nextGaussian() - slow[i % 2]);
       sound[i] = (float) (0.002 * slow[i % 2]);
     }
-    return (from, frames) -> java.util.Arrays.copyOfRange(sound, (int) from * 2, (int) (from + frames) * 2);
+    return (from, frames) ->
+        java.util.Arrays.copyOfRange(sound, (int) from * 2, (int) (from + frames) * 2);
   }
 
   private static double rms(ToneLoop loop, int channel, long from, int count) {
@@ -78,6 +79,7 @@ class ToneLoopTest {
   @Test
   void aVeryShortToneStillLoops() {
     ToneLoop loop = new ToneLoop(ROOM, new Span(1_000_000, 1_010_000));
-    assertThat(rms(loop, 0, 0, SECOND)).isCloseTo(rms(new ToneLoop(ROOM, new Span(0, 5_000_000)), 0, 0, SECOND), within(4.0));
+    assertThat(rms(loop, 0, 0, SECOND))
+        .isCloseTo(rms(new ToneLoop(ROOM, new Span(0, 5_000_000)), 0, 0, SECOND), within(4.0));
   }
 }

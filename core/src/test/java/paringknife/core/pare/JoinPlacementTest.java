@@ -53,7 +53,8 @@ class JoinPlacementTest {
     Transcript transcript = words(200, 500, 700, 1_000);
     float[] even = new float[200];
     Arrays.fill(even, -45);
-    assertThat(new JoinPlacement(transcript, new LevelCurve(even)).edgeAfter(0)).isBetween(590_000L, 610_000L);
+    assertThat(new JoinPlacement(transcript, new LevelCurve(even)).edgeAfter(0))
+        .isBetween(590_000L, 610_000L);
   }
 
   @Test
@@ -64,7 +65,9 @@ class JoinPlacementTest {
     assertThat(placement.around(1, 1)).isEqualTo(new Span(500_000, 790_000));
   }
 
-  /** Whatever the sound, no edge lies inside a word that stays, and the words asked for go whole. */
+  /**
+   * Whatever the sound, no edge lies inside a word that stays, and the words asked for go whole.
+   */
   @Property(tries = 300)
   void noWordThatStaysIsTouched(@ForAll long seed, @ForAll @IntRange(min = 1, max = 12) int count) {
     Random random = new Random(seed);

@@ -18,12 +18,27 @@ import paringknife.core.transcript.Word;
 /** Words moved to another place in a clip, pulled in from elsewhere, and dropped. */
 class StretchTest {
   private final Talk talk =
-      new Talk().speaker("Ada").say("One two three four.").pause(0.8).say("Five six seven eight.").pause(0.8).say("Nine ten eleven twelve.").pause(3).say("Far away from it.");
+      new Talk()
+          .speaker("Ada")
+          .say("One two three four.")
+          .pause(0.8)
+          .say("Five six seven eight.")
+          .pause(0.8)
+          .say("Nine ten eleven twelve.")
+          .pause(3)
+          .say("Far away from it.");
   private final Transcript transcript = talk.transcript();
   private final StretchEditor editor = new StretchEditor(transcript, talk.levels());
   private final ClipEditor paring = new ClipEditor(transcript, talk.levels());
   private final ClipDocument clip =
-      ClipDocument.of(new ClipSettings("Test", List.of(paring.stretchOf(0, 11)), "9:16", Framing.SPEAKER, "sluice", List.of()));
+      ClipDocument.of(
+          new ClipSettings(
+              "Test",
+              List.of(paring.stretchOf(0, 11)),
+              "9:16",
+              Framing.SPEAKER,
+              "sluice",
+              List.of()));
 
   /** What is heard, word by word, in playing order. */
   private String heard(ClipDocument document) {
@@ -41,16 +56,22 @@ class StretchTest {
   @Test
   void aSentenceMovesToTheFrontAndNothingIsLostOrHeardTwice() {
     ClipDocument moved = editor.move(clip, 8, 11, 0);
-    assertThat(heard(moved)).isEqualTo("Nine ten eleven twelve. One two three four. Five six seven eight.");
-    assertThat(CutList.of(moved, transcript).lengthUs()).isCloseTo(CutList.of(clip, transcript).lengthUs(), org.assertj.core.data.Offset.offset(40_000L));
+    assertThat(heard(moved))
+        .isEqualTo("Nine ten eleven twelve. One two three four. Five six seven eight.");
+    assertThat(CutList.of(moved, transcript).lengthUs())
+        .isCloseTo(
+            CutList.of(clip, transcript).lengthUs(), org.assertj.core.data.Offset.offset(40_000L));
     assertThat(moved.settings().stretches()).as("no silence is left alone").hasSize(2);
-    assertThat(editor.pieces(moved)).extracting(p -> transcript.text(p.from(), p.to())).containsExactly("Nine ten eleven twelve.", "One two three four. Five six seven eight.");
+    assertThat(editor.pieces(moved))
+        .extracting(p -> transcript.text(p.from(), p.to()))
+        .containsExactly("Nine ten eleven twelve.", "One two three four. Five six seven eight.");
   }
 
   @Test
   void aWordMovesIntoTheMiddleAndBack() {
     ClipDocument moved = editor.move(clip, 1, 1, 6);
-    assertThat(heard(moved)).isEqualTo("One three four. Five six two seven eight. Nine ten eleven twelve.");
+    assertThat(heard(moved))
+        .isEqualTo("One three four. Five six two seven eight. Nine ten eleven twelve.");
     ClipDocument back = editor.move(moved, 1, 1, 2);
     assertThat(heard(back)).isEqualTo(heard(clip));
     assertThat(back.settings().stretches()).hasSize(1);
@@ -59,13 +80,16 @@ class StretchTest {
   @Test
   void whatWasParedStaysParedWhereverItPlays() {
     ClipDocument pared = paring.pareWords(clip, 9, 10);
-    assertThat(heard(editor.move(pared, 8, 11, 4))).isEqualTo("One two three four. Nine twelve. Five six seven eight.");
+    assertThat(heard(editor.move(pared, 8, 11, 4)))
+        .isEqualTo("One two three four. Nine twelve. Five six seven eight.");
   }
 
   @Test
   void wordsOfElsewhereArePulledInAndDroppedAgain() {
     ClipDocument pulled = editor.pull(clip, 12, 15, 4);
-    assertThat(heard(pulled)).isEqualTo("One two three four. Far away from it. Five six seven eight. Nine ten eleven twelve.");
+    assertThat(heard(pulled))
+        .isEqualTo(
+            "One two three four. Far away from it. Five six seven eight. Nine ten eleven twelve.");
     assertThat(heard(editor.pull(clip, 12, 15, -1))).endsWith("twelve. Far away from it.");
     assertThat(heard(editor.drop(pulled, 1))).isEqualTo(heard(clip));
     assertThatThrownBy(() -> editor.drop(clip, 0)).hasMessageContaining("at least one stretch");
@@ -81,11 +105,13 @@ class StretchTest {
     assertThat(cues.get(0).text()).startsWith("Nine");
     assertThat(cues).noneMatch(c -> c.text().contains("twelve") && c.text().contains("One"));
     for (int i = 1; i < cues.size(); i++) {
-      assertThat(cues.get(i).span().startUs()).isGreaterThanOrEqualTo(cues.get(i - 1).span().startUs());
+      assertThat(cues.get(i).span().startUs())
+          .isGreaterThanOrEqualTo(cues.get(i - 1).span().startUs());
     }
     List<PictureRun> runs = PictureRun.of(cuts, new FrameRate(25, 1));
     assertThat(runs.get(0).episodeFrame()).isGreaterThan(runs.get(runs.size() - 1).episodeFrame());
-    assertThat(PictureRun.total(runs)).isEqualTo(new FrameRate(25, 1).nearestFrame(cuts.lengthUs()));
+    assertThat(PictureRun.total(runs))
+        .isEqualTo(new FrameRate(25, 1).nearestFrame(cuts.lengthUs()));
   }
 
   @Test
@@ -93,10 +119,14 @@ class StretchTest {
     ClipDocument moved = editor.move(clip, 8, 11, 0);
     Span before = moved.settings().stretches().get(0);
     Span after = moved.settings().stretches().get(1);
-    ClipDocument nudged = editor.moveSeam(moved, 1, before.endUs() - 40_000, after.startUs() + 80_000);
-    assertThat(CutList.of(nudged, transcript).lengthUs()).isEqualTo(CutList.of(moved, transcript).lengthUs() - 120_000);
+    ClipDocument nudged =
+        editor.moveSeam(moved, 1, before.endUs() - 40_000, after.startUs() + 80_000);
+    assertThat(CutList.of(nudged, transcript).lengthUs())
+        .isEqualTo(CutList.of(moved, transcript).lengthUs() - 120_000);
     assertThat(heard(nudged)).isEqualTo(heard(moved));
-    assertThatThrownBy(() -> editor.moveSeam(moved, 2, 0, 0)).isInstanceOf(IllegalArgumentException.class);
-    assertThatThrownBy(() -> editor.moveSeam(moved, 1, before.startUs(), after.startUs())).isInstanceOf(IllegalArgumentException.class);
+    assertThatThrownBy(() -> editor.moveSeam(moved, 2, 0, 0))
+        .isInstanceOf(IllegalArgumentException.class);
+    assertThatThrownBy(() -> editor.moveSeam(moved, 1, before.startUs(), after.startUs()))
+        .isInstanceOf(IllegalArgumentException.class);
   }
 }

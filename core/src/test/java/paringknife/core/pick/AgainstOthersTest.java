@@ -35,14 +35,24 @@ class AgainstOthersTest {
 
   private static String resource(String name) throws IOException {
     try (InputStream in = AgainstOthersTest.class.getResourceAsStream(name)) {
-      return new String(in.readAllBytes(), StandardCharsets.UTF_8).replaceAll("(?m)^[A-Z]: ", "").replaceAll("\\s+", " ").strip();
+      return new String(in.readAllBytes(), StandardCharsets.UTF_8)
+          .replaceAll("(?m)^[A-Z]: ", "")
+          .replaceAll("\\s+", " ")
+          .strip();
     }
   }
 
   private static Transcript spoken(String text) {
     List<Word> words = new ArrayList<>();
     for (String token : text.split(" ")) {
-      words.add(new Word(words.size(), token, words.size() * 350_000L, words.size() * 350_000L + 300_000, 0, 1));
+      words.add(
+          new Word(
+              words.size(),
+              token,
+              words.size() * 350_000L,
+              words.size() * 350_000L + 300_000,
+              0,
+              1));
     }
     return new Transcript("en", List.of("Ada"), words);
   }
@@ -51,7 +61,8 @@ class AgainstOthersTest {
   @Test
   void sentencesEndWhereOpenNlpEndsThem() throws IOException {
     SentenceDetectorME detector;
-    try (InputStream in = SentenceModel.class.getResourceAsStream("/opennlp-en-ud-ewt-sentence-1.3-2.5.4.bin")) {
+    try (InputStream in =
+        SentenceModel.class.getResourceAsStream("/opennlp-en-ud-ewt-sentence-1.3-2.5.4.bin")) {
       detector = new SentenceDetectorME(new SentenceModel(in));
     }
     String text = TALK + " " + resource("/planted-stories.txt");
@@ -59,11 +70,13 @@ class AgainstOthersTest {
     for (opennlp.tools.util.Span sentence : detector.sentPosDetect(text)) {
       theirs.add(text.substring(0, sentence.getEnd()).split(" ").length);
     }
-    Set<Integer> ours = new HashSet<>(Sentences.of(spoken(text)).stream().map(Passage::to).toList());
+    Set<Integer> ours =
+        new HashSet<>(Sentences.of(spoken(text)).stream().map(Passage::to).toList());
     Set<Integer> both = new HashSet<>(ours);
     both.retainAll(theirs);
     double agreement = 2.0 * both.size() / (ours.size() + theirs.size());
-    System.out.printf("sentence ends: ours %d, OpenNLP's %d, both %d%n", ours.size(), theirs.size(), both.size());
+    System.out.printf(
+        "sentence ends: ours %d, OpenNLP's %d, both %d%n", ours.size(), theirs.size(), both.size());
     assertThat(agreement).isGreaterThanOrEqualTo(0.93);
   }
 
@@ -90,7 +103,12 @@ class AgainstOthersTest {
         Set<String> shared = new HashSet<>(sentences.get(i));
         shared.retainAll(sentences.get(j));
         shared.removeIf(w -> sentences.stream().filter(s -> s.contains(w)).count() > 0.12 * n);
-        weight[i][j] = i == j ? 0 : shared.size() / (Math.log(1 + sentences.get(i).size()) + Math.log(1 + sentences.get(j).size()));
+        weight[i][j] =
+            i == j
+                ? 0
+                : shared.size()
+                    / (Math.log(1 + sentences.get(i).size())
+                        + Math.log(1 + sentences.get(j).size()));
       }
     }
     RealMatrix system = MatrixUtils.createRealIdentityMatrix(n);
@@ -100,7 +118,11 @@ class AgainstOthersTest {
         system.addToEntry(j, i, out == 0 ? 0 : -0.85 * weight[i][j] / out);
       }
     }
-    double[] solved = new LUDecomposition(new Array2DRowRealMatrix(system.getData())).getSolver().solve(new ArrayRealVector(n, 0.15)).toArray();
+    double[] solved =
+        new LUDecomposition(new Array2DRowRealMatrix(system.getData()))
+            .getSolver()
+            .solve(new ArrayRealVector(n, 0.15))
+            .toArray();
     double[] walked = Centrality.of(sentences);
     for (int i = 0; i < n; i++) {
       assertThat(walked[i]).as("sentence %d", i).isCloseTo(solved[i], within(0.02));
@@ -116,14 +138,19 @@ class AgainstOthersTest {
       int n = 4 + random.nextInt(8);
       for (int i = 0; i < n; i++) {
         long start = random.nextInt(50);
-        candidates.add(new BestSet.Candidate(new Span(start, start + 2 + random.nextInt(15)), random.nextInt(40) / 4.0 - 1));
+        candidates.add(
+            new BestSet.Candidate(
+                new Span(start, start + 2 + random.nextInt(15)), random.nextInt(40) / 4.0 - 1));
       }
       int most = 1 + random.nextInt(4);
       double best = 0;
       for (int subset = 0; subset < 1 << n; subset++) {
         best = Math.max(best, worth(candidates, subset, most));
       }
-      double chosen = BestSet.choose(candidates, most).stream().mapToDouble(i -> candidates.get(i).score()).sum();
+      double chosen =
+          BestSet.choose(candidates, most).stream()
+              .mapToDouble(i -> candidates.get(i).score())
+              .sum();
       assertThat(chosen).as("seed %d", seed).isEqualTo(best);
     }
   }
@@ -132,7 +159,9 @@ class AgainstOthersTest {
     double sum = 0;
     for (int i = 0; i < candidates.size(); i++) {
       for (int j = 0; j < i; j++) {
-        if ((subset >> i & 1) == 1 && (subset >> j & 1) == 1 && candidates.get(i).span().overlaps(candidates.get(j).span())) {
+        if ((subset >> i & 1) == 1
+            && (subset >> j & 1) == 1
+            && candidates.get(i).span().overlaps(candidates.get(j).span())) {
           return 0;
         }
       }

@@ -31,13 +31,18 @@ class PieceFinderTest {
 
   @Test
   void scriptsFindTheirPiecesWithAllAttemptsWhateverTheirOrder() {
-    String scripts = "Bearings\nA dry bearing sings like a kettle. Grease it while it still whispers.\n\nThe gate hangs a little out of true. The water shuts it without a hand.\n\nNobody ever reads this aloud in the recording at all.";
+    String scripts =
+        "Bearings\nA dry bearing sings like a kettle. Grease it while it still whispers.\n\nThe gate hangs a little out of true. The water shuts it without a hand.\n\nNobody ever reads this aloud in the recording at all.";
     List<Piece> pieces = new PieceFinder(TAKES).byScripts(scripts);
     assertThat(pieces).hasSize(2);
     assertThat(pieces.get(0).title()).isEqualTo("Bearings");
-    assertThat(TAKES.text(pieces.get(0).first(), pieces.get(0).last() + 1)).startsWith("A dry bearing").endsWith("still whispers.");
+    assertThat(TAKES.text(pieces.get(0).first(), pieces.get(0).last() + 1))
+        .startsWith("A dry bearing")
+        .endsWith("still whispers.");
     assertThat(pieces.get(1).attempts()).isEqualTo(1);
-    assertThat(TAKES.text(pieces.get(1).first(), pieces.get(1).last() + 1)).startsWith("The gate hangs a little out of true and it").endsWith("without a hand.");
+    assertThat(TAKES.text(pieces.get(1).first(), pieces.get(1).last() + 1))
+        .startsWith("The gate hangs a little out of true and it")
+        .endsWith("without a hand.");
     assertThat(pieces.get(1).matched()).isGreaterThan(0.9);
   }
 

@@ -54,7 +54,14 @@ class PlantedMomentsTest {
 
   private static Episode episode(int seed) throws IOException {
     Random random = new Random(seed);
-    List<String> stories = new ArrayList<>(Arrays.stream(resource("planted-stories.txt").replaceAll("(?m)^#.*\\n", "").split("\\n\\s*\\n")).map(String::strip).toList());
+    List<String> stories =
+        new ArrayList<>(
+            Arrays.stream(
+                    resource("planted-stories.txt")
+                        .replaceAll("(?m)^#.*\\n", "")
+                        .split("\\n\\s*\\n"))
+                .map(String::strip)
+                .toList());
     List<String> talk = resource("planted-small-talk.txt").lines().toList();
     java.util.Collections.shuffle(stories, random);
     Episode episode = new Episode();
@@ -84,10 +91,13 @@ class PlantedMomentsTest {
     for (int e = 0; e < EPISODES; e++) {
       Episode episode = episode(100 + e);
       Transcript transcript = new Transcript("en", List.of("Q", "S"), episode.words);
-      List<Pick> picks = new PickFinder(transcript, new LevelCurve(new float[0])).find(new Brief(STORIES, 15_000_000, 45_000_000, List.of()));
+      List<Pick> picks =
+          new PickFinder(transcript, new LevelCurve(new float[0]))
+              .find(new Brief(STORIES, 15_000_000, 45_000_000, List.of()));
       int here = 0;
       for (Span planted : episode.planted) {
-        boolean met = picks.stream().anyMatch(p -> p.span().overlapUs(planted) * 2 >= planted.lengthUs());
+        boolean met =
+            picks.stream().anyMatch(p -> p.span().overlapUs(planted) * 2 >= planted.lengthUs());
         here += met ? 1 : 0;
       }
       for (Pick pick : picks) {
@@ -96,10 +106,26 @@ class PlantedMomentsTest {
         proposed++;
       }
       found += here;
-      told.append("episode ").append(e + 1).append(": ").append(here).append(" of ").append(STORIES).append("; ");
+      told.append("episode ")
+          .append(e + 1)
+          .append(": ")
+          .append(here)
+          .append(" of ")
+          .append(STORIES)
+          .append("; ");
     }
-    System.out.println("planted moments proposed, " + told + idle + " of " + proposed + " proposals mostly small talk");
-    assertThat(found / (double) (EPISODES * STORIES)).as(told.toString()).isGreaterThanOrEqualTo(0.8);
-    assertThat(idle / (double) proposed).as("proposals that are mostly small talk").isLessThanOrEqualTo(0.1);
+    System.out.println(
+        "planted moments proposed, "
+            + told
+            + idle
+            + " of "
+            + proposed
+            + " proposals mostly small talk");
+    assertThat(found / (double) (EPISODES * STORIES))
+        .as(told.toString())
+        .isGreaterThanOrEqualTo(0.8);
+    assertThat(idle / (double) proposed)
+        .as("proposals that are mostly small talk")
+        .isLessThanOrEqualTo(0.1);
   }
 }

@@ -16,15 +16,17 @@ class TextTilingTest {
   /** Against Apache Commons Math's cosine of the same counts. */
   @Test
   void likenessIsTheCosineOfTheCounts() {
-    double theirs = new ArrayRealVector(new double[] {2, 1, 0, 3}).cosine(new ArrayRealVector(new double[] {1, 0, 4, 2}));
+    double theirs =
+        new ArrayRealVector(new double[] {2, 1, 0, 3})
+            .cosine(new ArrayRealVector(new double[] {1, 0, 4, 2}));
     double ours = TextTiling.cosine(Map.of("a", 2, "b", 1, "d", 3), Map.of("a", 1, "c", 4, "d", 2));
     assertThat(ours).isCloseTo(theirs, within(1e-12));
     assertThat(TextTiling.cosine(Map.of(), Map.of("a", 1))).isZero();
   }
 
   /**
-   * Depth by Hearst 1997, section 5.3: from the valley up to the nearest peak on either side, the two
-   * rises added. Worked by hand.
+   * Depth by Hearst 1997, section 5.3: from the valley up to the nearest peak on either side, the
+   * two rises added. Worked by hand.
    */
   @Test
   void depthIsTheRiseOnBothSides() {
@@ -38,11 +40,20 @@ class TextTilingTest {
   @Test
   void boundariesLieWhereTheWordsChange() {
     Random random = new Random(4);
-    String[][] subjects = {{"ice", "frost", "winter", "cold", "freeze"}, {"bread", "oven", "flour", "dough", "crust"}, {"rope", "ferry", "river", "bank", "current"}};
+    String[][] subjects = {
+      {"ice", "frost", "winter", "cold", "freeze"},
+      {"bread", "oven", "flour", "dough", "crust"},
+      {"rope", "ferry", "river", "bank", "current"}
+    };
     List<List<String>> units = new ArrayList<>();
     for (String[] subject : subjects) {
       for (int s = 0; s < 20; s++) {
-        units.add(List.of(subject[random.nextInt(5)], subject[random.nextInt(5)], "thing", "other" + random.nextInt(40)));
+        units.add(
+            List.of(
+                subject[random.nextInt(5)],
+                subject[random.nextInt(5)],
+                "thing",
+                "other" + random.nextInt(40)));
       }
     }
     List<Integer> found = TextTiling.boundaries(units, 6, 6);
@@ -60,15 +71,23 @@ class TextTilingTest {
   void aChapterIsTitledByWhatIsSaidThereOnly() {
     Talk talk = new Talk().speaker("A");
     for (int i = 0; i < 12; i++) {
-      talk.say("The ice was thick and the ice was " + (i % 2 == 0 ? "frozen" : "white") + " on the water.");
+      talk.say(
+          "The ice was thick and the ice was "
+              + (i % 2 == 0 ? "frozen" : "white")
+              + " on the water.");
     }
     for (int i = 0; i < 12; i++) {
-      talk.say("The bread goes into the oven with " + (i % 2 == 0 ? "flour" : "butter") + " on the crust.");
+      talk.say(
+          "The bread goes into the oven with "
+              + (i % 2 == 0 ? "flour" : "butter")
+              + " on the crust.");
     }
     List<Chapter> chapters = ChapterFinder.find(talk.transcript());
     assertThat(chapters).hasSize(2);
     assertThat(chapters.get(0).startUs()).isZero();
-    assertThat(chapters.get(0).title()).containsIgnoringCase("water").doesNotContainIgnoringCase("bread");
+    assertThat(chapters.get(0).title())
+        .containsIgnoringCase("water")
+        .doesNotContainIgnoringCase("bread");
     assertThat(chapters.get(1).title()).containsIgnoringCase("bread");
   }
 }

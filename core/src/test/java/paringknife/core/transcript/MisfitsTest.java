@@ -8,12 +8,28 @@ import paringknife.core.formats.PlainText;
 import paringknife.core.time.Span;
 
 class MisfitsTest {
-  private static final Transcript TEXT = PlainText.read("the ice came up the river in one night and took the gate", 13_000_000);
+  private static final Transcript TEXT =
+      PlainText.read("the ice came up the river in one night and took the gate", 13_000_000);
 
-  /** What was heard: a word a second, without "up the river" and with three words that nobody wrote down. */
+  /**
+   * What was heard: a word a second, without "up the river" and with three words that nobody wrote
+   * down.
+   */
   private static final List<HeardWord> HEARD =
       List.of(
-          heard("the", 0), heard("ice", 1), heard("came", 2), heard("in", 6), heard("one", 7), heard("night", 8), heard("well", 9), heard("yes", 10), heard("quite", 11), heard("and", 12), heard("took", 13), heard("the", 14), heard("gate", 15));
+          heard("the", 0),
+          heard("ice", 1),
+          heard("came", 2),
+          heard("in", 6),
+          heard("one", 7),
+          heard("night", 8),
+          heard("well", 9),
+          heard("yes", 10),
+          heard("quite", 11),
+          heard("and", 12),
+          heard("took", 13),
+          heard("the", 14),
+          heard("gate", 15));
 
   private static HeardWord heard(String token, int second) {
     return new HeardWord(token, second * 1_000_000L, second * 1_000_000L + 800_000, 0.9);
@@ -40,7 +56,9 @@ class MisfitsTest {
 
   @Test
   void anUntoldStretchGoesOnceWordsWereTypedIntoIt() {
-    Transcript typed = new TranscriptEditor(laid.transcript()).typeIn("well yes quite", new Span(9_000_000, 11_800_000), -1);
+    Transcript typed =
+        new TranscriptEditor(laid.transcript())
+            .typeIn("well yes quite", new Span(9_000_000, 11_800_000), -1);
     assertThat(misfits.left(typed).untold()).isEmpty();
     assertThat(misfits.left(laid.transcript())).isEqualTo(misfits);
   }

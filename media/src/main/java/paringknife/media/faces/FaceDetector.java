@@ -20,8 +20,8 @@ import paringknife.core.frame.Face;
 
 /**
  * Finds faces with the full-range model of {@code @mediapipe/face_detection} (Apache-2.0) through
- * OpenCV's dnn module. The picture is letterboxed to {@value #SIDE} pixels a side; one anchor a cell
- * of a {@value #CELLS} by {@value #CELLS} grid; boxes are regressed from the anchor's middle.
+ * OpenCV's dnn module. The picture is letterboxed to {@value #SIDE} pixels a side; one anchor a
+ * cell of a {@value #CELLS} by {@value #CELLS} grid; boxes are regressed from the anchor's middle.
  */
 public final class FaceDetector {
   private static final int SIDE = 192;
@@ -37,7 +37,8 @@ public final class FaceDetector {
   private final Net net;
 
   public FaceDetector() {
-    try (InputStream in = FaceDetector.class.getResourceAsStream("/models/face-full-range.tflite")) {
+    try (InputStream in =
+        FaceDetector.class.getResourceAsStream("/models/face-full-range.tflite")) {
       if (in == null) {
         throw new IllegalStateException("the face model is missing from this build");
       }
@@ -60,7 +61,9 @@ public final class FaceDetector {
     Imgproc.resize(rgb, small, new Size(width, height), 0, 0, Imgproc.INTER_AREA);
     Mat square = new Mat(SIDE, SIDE, CvType.CV_8UC3, new Scalar(0, 0, 0));
     small.copyTo(square.submat(top, top + height, left, left + width));
-    Mat blob = Dnn.blobFromImage(square, 1 / 127.5, new Size(SIDE, SIDE), new Scalar(127.5, 127.5, 127.5), false, false);
+    Mat blob =
+        Dnn.blobFromImage(
+            square, 1 / 127.5, new Size(SIDE, SIDE), new Scalar(127.5, 127.5, 127.5), false, false);
     net.setInput(blob);
     List<Mat> outputs = new ArrayList<>();
     net.forward(outputs, net.getUnconnectedOutLayersNames());
@@ -79,7 +82,12 @@ public final class FaceDetector {
         double h = box[a * perAnchor + 3];
         found.add(
             new Found(
-                new Face((cx - w / 2 - left) / width, (cy - h / 2 - top) / height, w / width, h / height, 0),
+                new Face(
+                    (cx - w / 2 - left) / width,
+                    (cy - h / 2 - top) / height,
+                    w / width,
+                    h / height,
+                    0),
                 sure));
       }
     }

@@ -27,7 +27,8 @@ public final class FaceReading {
         FaceWatcher watcher = new FaceWatcher(width, height)) {
       for (int n = 0; ; n++) {
         in.readFully(picture);
-        samples.add(new FaceSample(Math.round(n * 1e6 / picturesPerSecond), watcher.watch(picture)));
+        samples.add(
+            new FaceSample(Math.round(n * 1e6 / picturesPerSecond), watcher.watch(picture)));
       }
     } catch (EOFException end) {
       return samples;

@@ -10,9 +10,9 @@ import org.opencv.imgproc.Imgproc;
 import paringknife.core.frame.Face;
 
 /**
- * Watches a run of pictures: how much each mouth moves beyond the rest of its face in every one, and
- * where faces are in every {@value #SHORTEST_WAIT}th one, or every {@value #LONGEST_WAIT}th while the
- * picture stays nearly the same. Not for use from several threads.
+ * Watches a run of pictures: how much each mouth moves beyond the rest of its face in every one,
+ * and where faces are in every {@value #SHORTEST_WAIT}th one, or every {@value #LONGEST_WAIT}th
+ * while the picture stays nearly the same. Not for use from several threads.
  */
 public final class FaceWatcher implements AutoCloseable {
   private static final int SHORTEST_WAIT = 3;
@@ -68,8 +68,18 @@ public final class FaceWatcher implements AutoCloseable {
     if (greyBefore.empty()) {
       return 0;
     }
-    double mouth = change(face.x() + 0.2 * face.width(), face.y() + 0.62 * face.height(), 0.6 * face.width(), 0.35 * face.height());
-    double brow = change(face.x() + 0.2 * face.width(), face.y() + 0.05 * face.height(), 0.6 * face.width(), 0.2 * face.height());
+    double mouth =
+        change(
+            face.x() + 0.2 * face.width(),
+            face.y() + 0.62 * face.height(),
+            0.6 * face.width(),
+            0.35 * face.height());
+    double brow =
+        change(
+            face.x() + 0.2 * face.width(),
+            face.y() + 0.05 * face.height(),
+            0.6 * face.width(),
+            0.2 * face.height());
     return Math.max(0, mouth - brow);
   }
 

@@ -29,7 +29,8 @@ public final class AnalysisPictures {
   public AnalysisPictures(Recording recording) {
     this.recording = recording;
     Recording.Picture picture = recording.picture();
-    this.proxyHeight = picture == null ? PROXY_HEIGHT : Math.min(PROXY_HEIGHT, even(picture.height()));
+    this.proxyHeight =
+        picture == null ? PROXY_HEIGHT : Math.min(PROXY_HEIGHT, even(picture.height()));
     this.width = picture == null ? WIDTH : Math.min(WIDTH, even(picture.width()));
     this.ratio = picture == null ? 16 / 9.0 : picture.width() / (double) picture.height();
   }
@@ -57,12 +58,24 @@ public final class AnalysisPictures {
 
   /** The filters that make them of the recording. */
   String filters() {
-    return "fps=" + PER_SECOND + ":start_time=0,scale=" + width() + ":" + height() + ":flags=area,format=rgb24";
+    return "fps="
+        + PER_SECOND
+        + ":start_time=0,scale="
+        + width()
+        + ":"
+        + height()
+        + ":flags=area,format=rgb24";
   }
 
   /** The filters that make them of the proxy's pictures. */
   String filtersAfterProxy() {
-    return "fps=" + PER_SECOND + ":start_time=0,scale=" + width() + ":" + height() + ":flags=fast_bilinear,format=rgb24";
+    return "fps="
+        + PER_SECOND
+        + ":start_time=0,scale="
+        + width()
+        + ":"
+        + height()
+        + ":flags=fast_bilinear,format=rgb24";
   }
 
   List<FaceSample> read(InputStream pictures) throws IOException {
@@ -77,10 +90,22 @@ public final class AnalysisPictures {
     List<String> command = new ArrayList<>(List.of("ffmpeg", "-nostdin", "-v", "error"));
     command.addAll(Input.safety());
     command.addAll(
-        List.of("-i", Input.argument(recording.file()), "-map", "0:v:0", "-vf", filters(), "-f", "rawvideo", "pipe:1"));
+        List.of(
+            "-i",
+            Input.argument(recording.file()),
+            "-map",
+            "0:v:0",
+            "-vf",
+            filters(),
+            "-f",
+            "rawvideo",
+            "pipe:1"));
     try {
-      Process process = new ProcessBuilder(command).redirectError(ProcessBuilder.Redirect.DISCARD).start();
-      Thread killer = ChildProcess.killAfter(process, Duration.ofSeconds(120 + recording.durationUs() / 500_000));
+      Process process =
+          new ProcessBuilder(command).redirectError(ProcessBuilder.Redirect.DISCARD).start();
+      Thread killer =
+          ChildProcess.killAfter(
+              process, Duration.ofSeconds(120 + recording.durationUs() / 500_000));
       List<FaceSample> samples = read(process.getInputStream());
       int exit = process.waitFor();
       killer.interrupt();

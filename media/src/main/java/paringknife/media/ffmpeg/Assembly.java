@@ -12,9 +12,9 @@ import paringknife.media.store.ScratchFolder;
 import paringknife.media.store.WholeFile;
 
 /**
- * Puts pieces of several recordings one after the other into a recording of its own, at the size and
- * frame rate of the first: picture nearly lossless, sound lossless, every piece a whole number of
- * frames, so that sound and picture stay in step however many there are.
+ * Puts pieces of several recordings one after the other into a recording of its own, at the size
+ * and frame rate of the first: picture nearly lossless, sound lossless, every piece a whole number
+ * of frames, so that sound and picture stay in step however many there are.
  */
 public final class Assembly {
   /**
@@ -50,7 +50,8 @@ public final class Assembly {
   private static List<String> command(List<Piece> pieces, Path part) {
     Recording.Picture picture = pieces.get(0).recording().picture();
     if (picture == null) {
-      throw new UnusableRecording(pieces.get(0).recording().file().getFileName() + " has no picture to begin with.");
+      throw new UnusableRecording(
+          pieces.get(0).recording().file().getFileName() + " has no picture to begin with.");
     }
     FrameRate rate = picture.rate();
     List<String> c = new ArrayList<>(List.of("ffmpeg", "-nostdin", "-y", "-v", "error"));
@@ -62,18 +63,58 @@ public final class Assembly {
       double length = lengthUs(piece, rate) / 1e6;
       for (Path file : List.of(piece.recording().file(), piece.sound())) {
         c.addAll(Input.safety());
-        c.addAll(List.of("-ss", from, "-t", String.format(Locale.ROOT, "%.6f", length + 1), "-i", Input.argument(file)));
+        c.addAll(
+            List.of(
+                "-ss",
+                from,
+                "-t",
+                String.format(Locale.ROOT, "%.6f", length + 1),
+                "-i",
+                Input.argument(file)));
       }
       graph.append(
           String.format(
               Locale.ROOT,
               "[%d:v:0]setpts=PTS-STARTPTS,fps=%s:start_time=0,scale=%d:%d:force_original_aspect_ratio=decrease:flags=bicubic,pad=%d:%d:-1:-1,setsar=1,tpad=stop_mode=clone:stop_duration=2,trim=end_frame=%d,settb=%d/%d,setpts=N,format=yuv420p[v%d];",
-              2 * i, rate, picture.width(), picture.height(), picture.width(), picture.height(), rate.nearestFrame(Math.round(length * 1e6)), rate.denominator(), rate.numerator(), i));
-      graph.append(String.format(Locale.ROOT, "[%d:a:0]asetpts=PTS-STARTPTS,aresample=48000,aformat=sample_fmts=s16:channel_layouts=stereo,apad,atrim=end_sample=%d,asetpts=N/SR/TB[a%d];", 2 * i + 1, Math.round(length * 48_000), i));
+              2 * i,
+              rate,
+              picture.width(),
+              picture.height(),
+              picture.width(),
+              picture.height(),
+              rate.nearestFrame(Math.round(length * 1e6)),
+              rate.denominator(),
+              rate.numerator(),
+              i));
+      graph.append(
+          String.format(
+              Locale.ROOT,
+              "[%d:a:0]asetpts=PTS-STARTPTS,aresample=48000,aformat=sample_fmts=s16:channel_layouts=stereo,apad,atrim=end_sample=%d,asetpts=N/SR/TB[a%d];",
+              2 * i + 1,
+              Math.round(length * 48_000),
+              i));
       joined.append("[v").append(i).append("][a").append(i).append(']');
     }
     graph.append(joined).append("concat=n=").append(pieces.size()).append(":v=1:a=1[v][a]");
-    c.addAll(List.of("-filter_complex", graph.toString(), "-map", "[v]", "-map", "[a]", "-c:v", "libx264", "-preset", "veryfast", "-crf", "12", "-g", "50", "-c:a", "flac", part.toString()));
+    c.addAll(
+        List.of(
+            "-filter_complex",
+            graph.toString(),
+            "-map",
+            "[v]",
+            "-map",
+            "[a]",
+            "-c:v",
+            "libx264",
+            "-preset",
+            "veryfast",
+            "-crf",
+            "12",
+            "-g",
+            "50",
+            "-c:a",
+            "flac",
+            part.toString()));
     return c;
   }
 

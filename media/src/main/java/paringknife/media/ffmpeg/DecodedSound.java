@@ -32,12 +32,24 @@ public final class DecodedSound implements SoundExcerpt {
   /** Decodes the first sound of a recording on the clock that ingest uses too. */
   public static DecodedSound of(Recording recording, Path raw) {
     if (!recording.hasSound()) {
-      throw new UnusableRecording(recording.file().getFileName() + " has no sound, so it cannot be lined up.");
+      throw new UnusableRecording(
+          recording.file().getFileName() + " has no sound, so it cannot be lined up.");
     }
     List<String> command = new ArrayList<>(List.of("ffmpeg", "-nostdin", "-y", "-v", "error"));
     command.addAll(Input.safety());
     command.addAll(
-        List.of("-i", Input.argument(recording.file()), "-map", "0:a:0", "-af", "aresample=" + SAMPLE_RATE + ":async=1:first_pts=0", "-ac", "1", "-f", "s16le", raw.toString()));
+        List.of(
+            "-i",
+            Input.argument(recording.file()),
+            "-map",
+            "0:a:0",
+            "-af",
+            "aresample=" + SAMPLE_RATE + ":async=1:first_pts=0",
+            "-ac",
+            "1",
+            "-f",
+            "s16le",
+            raw.toString()));
     ChildProcess.run(command, null, LIMIT);
     return new DecodedSound(raw);
   }
@@ -46,7 +58,9 @@ public final class DecodedSound implements SoundExcerpt {
     LevelCurve.Collector collector = new LevelCurve.Collector(SAMPLE_RATE);
     try (InputStream in = new BufferedInputStream(Files.newInputStream(raw))) {
       byte[] block = new byte[2 * SAMPLE_RATE];
-      for (int n = in.readNBytes(block, 0, block.length); n > 1; n = in.readNBytes(block, 0, block.length)) {
+      for (int n = in.readNBytes(block, 0, block.length);
+          n > 1;
+          n = in.readNBytes(block, 0, block.length)) {
         ByteBuffer samples = ByteBuffer.wrap(block).order(ByteOrder.LITTLE_ENDIAN);
         for (int i = 0; i + 2 <= n; i += 2) {
           collector.add(samples.getShort(i) / 32768f);
@@ -66,7 +80,8 @@ public final class DecodedSound implements SoundExcerpt {
       long from = Math.max(0, first);
       long to = Math.min(file.size() / 2, first + samples);
       if (to > from) {
-        ByteBuffer bytes = ByteBuffer.allocate((int) (to - from) * 2).order(ByteOrder.LITTLE_ENDIAN);
+        ByteBuffer bytes =
+            ByteBuffer.allocate((int) (to - from) * 2).order(ByteOrder.LITTLE_ENDIAN);
         while (bytes.hasRemaining() && file.read(bytes, from * 2 + bytes.position()) >= 0) {
           continue;
         }

@@ -5,8 +5,8 @@ import java.util.Locale;
 
 /**
  * An ffmpeg expression whose value depends on the number of a frame, in steps. It halves the frames
- * again and again, so that it stays shallow and quick however many steps there are; ffmpeg refuses a
- * long sum.
+ * again and again, so that it stays shallow and quick however many steps there are; ffmpeg refuses
+ * a long sum.
  */
 final class FrameExpression {
   /** From a frame on the value is this one. */
@@ -33,11 +33,18 @@ final class FrameExpression {
   private void write(int from, int to, StringBuilder text) {
     if (to - from == 1) {
       double value = steps.get(from).value();
-      text.append(value == Math.rint(value) ? Long.toString((long) value) : String.format(Locale.ROOT, "%.3f", value));
+      text.append(
+          value == Math.rint(value)
+              ? Long.toString((long) value)
+              : String.format(Locale.ROOT, "%.3f", value));
       return;
     }
     int middle = (from + to) / 2;
-    text.append("if(lt(").append(variable).append(',').append(steps.get(middle).frame()).append("),");
+    text.append("if(lt(")
+        .append(variable)
+        .append(',')
+        .append(steps.get(middle).frame())
+        .append("),");
     write(from, middle, text);
     text.append(',');
     write(middle, to, text);

@@ -70,10 +70,12 @@ public final class Ingest {
     this(recording, heard, proxy, sound, new AnalysisPictures(recording)::read);
   }
 
-  Ingest(Recording recording, List<HeardSound> heard, Path proxy, Path sound, PictureReader pictures) {
+  Ingest(
+      Recording recording, List<HeardSound> heard, Path proxy, Path sound, PictureReader pictures) {
     Recording.Picture seen = recording.picture();
     if (seen == null) {
-      throw new UnusableRecording(recording.file().getFileName() + " has no picture; one has to be drawn first.");
+      throw new UnusableRecording(
+          recording.file().getFileName() + " has no picture; one has to be drawn first.");
     }
     this.recording = recording;
     this.picture = seen;
@@ -120,14 +122,16 @@ public final class Ingest {
     ExecutorService readers = Executors.newFixedThreadPool(3);
     Future<Curves> levels = readers.submit(() -> readLevels(pcm));
     try {
-      Future<List<FaceSample>> faces = readers.submit(() -> pictures.read(process.getInputStream()));
+      Future<List<FaceSample>> faces =
+          readers.submit(() -> pictures.read(process.getInputStream()));
       Future<String> errors = readers.submit(() -> followed(process, progress));
       int exit = process.waitFor();
       killer.interrupt();
       release(levels, pcm);
       if (exit != 0) {
         String said = errors.get();
-        // A reader that failed closes its pipe, and ffmpeg ends for that reason: the reader's tells more.
+        // A reader that failed closes its pipe, and ffmpeg ends for that reason: the reader's tells
+        // more.
         faces.get();
         throw new ProcessFailed("ffmpeg", exit, said);
       }
@@ -162,7 +166,9 @@ public final class Ingest {
     }
   }
 
-  /** One microphone is one channel in the proxy too: encoding it twice takes as long as the picture. */
+  /**
+   * One microphone is one channel in the proxy too: encoding it twice takes as long as the picture.
+   */
   private String channels() {
     return heard.isEmpty() && recording.soundChannels() == 1 ? "1" : "2";
   }
@@ -172,11 +178,19 @@ public final class Ingest {
   }
 
   private List<String> command(Path proxyPart, Path soundPart, Path thumbnailsPart, Path pcm) {
-    List<String> c = new ArrayList<>(List.of("ffmpeg", "-nostdin", "-y", "-v", "error", "-progress", "pipe:2"));
+    List<String> c =
+        new ArrayList<>(List.of("ffmpeg", "-nostdin", "-y", "-v", "error", "-progress", "pipe:2"));
     c.addAll(Input.safety());
     c.addAll(List.of("-i", Input.argument(recording.file())));
     if (!recording.hasSound()) {
-      c.addAll(List.of("-f", "lavfi", "-t", Double.toString(recording.durationUs() / 1e6), "-i", "anullsrc=r=48000:cl=stereo"));
+      c.addAll(
+          List.of(
+              "-f",
+              "lavfi",
+              "-t",
+              Double.toString(recording.durationUs() / 1e6),
+              "-i",
+              "anullsrc=r=48000:cl=stereo"));
     }
     int firstHeard = recording.hasSound() ? 1 : 2;
     for (HeardSound other : heard) {
@@ -186,25 +200,104 @@ public final class Ingest {
     String audio = recording.hasSound() ? "0:a:0" : "1:a:0";
     StringBuilder graph = new StringBuilder();
     AnalysisPictures analysis = new AnalysisPictures(recording);
-    String small = "fps=" + picture.rate() + ":start_time=0,scale=-2:" + analysis.proxyHeight() + ":flags=fast_bilinear:out_color_matrix=bt709:out_range=tv,format=yuv420p";
+    String small =
+        "fps="
+            + picture.rate()
+            + ":start_time=0,scale=-2:"
+            + analysis.proxyHeight()
+            + ":flags=fast_bilinear:out_color_matrix=bt709:out_range=tv,format=yuv420p";
     graph.append("[0:v:0]");
     if (analysis.areOfTheProxy()) {
-      graph.append(small).append(",split=3[proxy][va][vt];[va]").append(analysis.filtersAfterProxy()).append("[frames];");
+      graph
+          .append(small)
+          .append(",split=3[proxy][va][vt];[va]")
+          .append(analysis.filtersAfterProxy())
+          .append("[frames];");
     } else {
-      graph.append("split=2[vp][va];[vp]").append(small).append(",split=2[proxy][vt];[va]").append(analysis.filters()).append("[frames];");
+      graph
+          .append("split=2[vp][va];[vp]")
+          .append(small)
+          .append(",split=2[proxy][vt];[va]")
+          .append(analysis.filters())
+          .append("[frames];");
     }
     String tens = "floor(%s/" + THUMBNAIL_SECONDS + ")";
-    graph.append(String.format("[vt]select='isnan(prev_selected_t)+gt(" + tens + "," + tens + ")',scale=%d:-2[thumbnails];", "t", "prev_selected_t", THUMBNAIL_WIDTH));
+    graph.append(
+        String.format(
+            "[vt]select='isnan(prev_selected_t)+gt("
+                + tens
+                + ","
+                + tens
+                + ")',scale=%d:-2[thumbnails];",
+            "t",
+            "prev_selected_t",
+            THUMBNAIL_WIDTH));
     graph.append(
         heard.isEmpty()
             ? SoundGraph.own(audio, recording.soundChannels())
             : SoundGraph.mixed(heard, firstHeard, recording.durationUs()));
     graph.append(",asplit=3[ap][af][al]");
     c.addAll(List.of("-filter_complex", graph.toString()));
-    c.addAll(List.of("-map", "[proxy]", "-map", "[ap]", "-c:v", "libx264", "-preset", "ultrafast", "-tune", "fastdecode", "-crf", "26", "-g", "15", "-bf", "0", "-colorspace", "bt709", "-color_primaries", "bt709", "-color_trc", "bt709", "-color_range", "tv", "-c:a", "aac", "-aac_coder", "fast", "-b:a", "128k", "-ac", channels(), "-movflags", "+faststart", proxyPart.toString()));
+    c.addAll(
+        List.of(
+            "-map",
+            "[proxy]",
+            "-map",
+            "[ap]",
+            "-c:v",
+            "libx264",
+            "-preset",
+            "ultrafast",
+            "-tune",
+            "fastdecode",
+            "-crf",
+            "26",
+            "-g",
+            "15",
+            "-bf",
+            "0",
+            "-colorspace",
+            "bt709",
+            "-color_primaries",
+            "bt709",
+            "-color_trc",
+            "bt709",
+            "-color_range",
+            "tv",
+            "-c:a",
+            "aac",
+            "-aac_coder",
+            "fast",
+            "-b:a",
+            "128k",
+            "-ac",
+            channels(),
+            "-movflags",
+            "+faststart",
+            proxyPart.toString()));
     c.addAll(List.of("-map", "[frames]", "-f", "rawvideo", "pipe:1"));
-    c.addAll(List.of("-map", "[thumbnails]", "-f", "image2", "-fps_mode", "passthrough", "-q:v", "5", thumbnailsPart.resolve("%05d.jpg").toString()));
-    c.addAll(List.of("-map", "[af]", "-c:a", "flac", "-sample_fmt", "s16", "-compression_level", "2", soundPart.toString()));
+    c.addAll(
+        List.of(
+            "-map",
+            "[thumbnails]",
+            "-f",
+            "image2",
+            "-fps_mode",
+            "passthrough",
+            "-q:v",
+            "5",
+            thumbnailsPart.resolve("%05d.jpg").toString()));
+    c.addAll(
+        List.of(
+            "-map",
+            "[af]",
+            "-c:a",
+            "flac",
+            "-sample_fmt",
+            "s16",
+            "-compression_level",
+            "2",
+            soundPart.toString()));
     c.addAll(List.of("-map", "[al]", "-f", "s16le", "-c:a", "pcm_s16le", pcm.toString()));
     return c;
   }
@@ -215,7 +308,9 @@ public final class Ingest {
     try (InputStream in = new FileInputStream(pcm.toFile())) {
       byte[] block = new byte[48_000 * 4];
       ByteBuffer samples = ByteBuffer.wrap(block).order(ByteOrder.LITTLE_ENDIAN);
-      for (int read = in.readNBytes(block, 0, block.length); read > 0; read = in.readNBytes(block, 0, block.length)) {
+      for (int read = in.readNBytes(block, 0, block.length);
+          read > 0;
+          read = in.readNBytes(block, 0, block.length)) {
         for (int i = 0; i + 4 <= read; i += 4) {
           int left = samples.getShort(i);
           int right = samples.getShort(i + 2);
@@ -229,8 +324,8 @@ public final class Ingest {
   }
 
   /**
-   * Lets a reader go that still waits for a writer, should ffmpeg have died before opening the pipe.
-   * Opened for both, a pipe neither waits for its other end nor comes into being anew.
+   * Lets a reader go that still waits for a writer, should ffmpeg have died before opening the
+   * pipe. Opened for both, a pipe neither waits for its other end nor comes into being anew.
    */
   private static void release(Future<?> reader, Path pipe) throws IOException {
     while (!reader.isDone()) {

@@ -56,7 +56,9 @@ public final class Levels {
           (channels == 1 ? mono : stereo).add(samples);
           (channels == 1 ? monoPeak : stereoPeak).add(samples);
         });
-    return new Loudness(Math.max(mono.integratedLufs(), stereo.integratedLufs()), Math.max(monoPeak.dbtp(), stereoPeak.dbtp()));
+    return new Loudness(
+        Math.max(mono.integratedLufs(), stereo.integratedLufs()),
+        Math.max(monoPeak.dbtp(), stereoPeak.dbtp()));
   }
 
   private static void listen(Path media, Ear ear) {
@@ -68,15 +70,32 @@ public final class Levels {
     List<String> command = new ArrayList<>(List.of("ffmpeg", "-nostdin", "-v", "error"));
     command.addAll(Input.safety());
     command.addAll(
-        List.of("-i", Input.argument(media), "-map", "0:a:0", "-f", "f32le", "-ac", Integer.toString(channels), "-ar", "48000", "pipe:1"));
+        List.of(
+            "-i",
+            Input.argument(media),
+            "-map",
+            "0:a:0",
+            "-f",
+            "f32le",
+            "-ac",
+            Integer.toString(channels),
+            "-ar",
+            "48000",
+            "pipe:1"));
     try {
-      Process process = new ProcessBuilder(command).redirectError(ProcessBuilder.Redirect.DISCARD).start();
+      Process process =
+          new ProcessBuilder(command).redirectError(ProcessBuilder.Redirect.DISCARD).start();
       Thread killer = ChildProcess.killAfter(process, LIMIT);
       try (InputStream in = process.getInputStream()) {
         byte[] block = new byte[SampleSource.SAMPLE_RATE * channels * Float.BYTES];
-        for (int n = in.readNBytes(block, 0, block.length); n > 0; n = in.readNBytes(block, 0, block.length)) {
+        for (int n = in.readNBytes(block, 0, block.length);
+            n > 0;
+            n = in.readNBytes(block, 0, block.length)) {
           float[] samples = new float[n / Float.BYTES];
-          ByteBuffer.wrap(Arrays.copyOf(block, n)).order(ByteOrder.LITTLE_ENDIAN).asFloatBuffer().get(samples);
+          ByteBuffer.wrap(Arrays.copyOf(block, n))
+              .order(ByteOrder.LITTLE_ENDIAN)
+              .asFloatBuffer()
+              .get(samples);
           ear.hear(samples, channels);
         }
       }

@@ -24,7 +24,16 @@ public record Measurement(
     List<String> command = new ArrayList<>(List.of("ffmpeg", "-nostdin", "-nostats"));
     command.addAll(Input.safety());
     command.addAll(
-        List.of("-i", Input.argument(file), "-map", "0:a:0", "-af", "ebur128=peak=true", "-f", "null", "-"));
+        List.of(
+            "-i",
+            Input.argument(file),
+            "-map",
+            "0:a:0",
+            "-af",
+            "ebur128=peak=true",
+            "-f",
+            "null",
+            "-"));
     String said = ChildProcess.run(command, null, Duration.ofMinutes(10)).errors();
     String summary = said.substring(Math.max(0, said.lastIndexOf("Summary:")));
     return new Measurement(

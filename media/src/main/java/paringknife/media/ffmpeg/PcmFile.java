@@ -35,7 +35,8 @@ final class PcmFile implements SampleSource {
     try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(file))) {
       for (long at = 0; at < moments; at += BLOCK) {
         float[] block = source.read(at, (int) Math.min(BLOCK, moments - at));
-        ByteBuffer bytes = ByteBuffer.allocate(block.length * Float.BYTES).order(ByteOrder.LITTLE_ENDIAN);
+        ByteBuffer bytes =
+            ByteBuffer.allocate(block.length * Float.BYTES).order(ByteOrder.LITTLE_ENDIAN);
         bytes.asFloatBuffer().put(block);
         out.write(bytes.array());
       }
@@ -56,7 +57,8 @@ final class PcmFile implements SampleSource {
       if (last <= first) {
         return out;
       }
-      ByteBuffer bytes = ByteBuffer.allocate((int) (last - first) * BYTES).order(ByteOrder.LITTLE_ENDIAN);
+      ByteBuffer bytes =
+          ByteBuffer.allocate((int) (last - first) * BYTES).order(ByteOrder.LITTLE_ENDIAN);
       while (bytes.hasRemaining() && channel.read(bytes, first * BYTES + bytes.position()) >= 0) {
         continue;
       }
@@ -72,9 +74,29 @@ final class PcmFile implements SampleSource {
   PcmFile faster(double speed, Path after) {
     ChildProcess.run(
         List.of(
-            "ffmpeg", "-nostdin", "-y", "-v", "error", "-f", "f32le", "-ar", "48000", "-ac", "2", "-i", file.toString(),
-            "-af", String.format(Locale.ROOT, "rubberband=tempo=%.6f:transients=smooth:pitchq=quality", speed),
-            "-f", "f32le", "-ar", "48000", "-ac", "2", after.toString()),
+            "ffmpeg",
+            "-nostdin",
+            "-y",
+            "-v",
+            "error",
+            "-f",
+            "f32le",
+            "-ar",
+            "48000",
+            "-ac",
+            "2",
+            "-i",
+            file.toString(),
+            "-af",
+            String.format(
+                Locale.ROOT, "rubberband=tempo=%.6f:transients=smooth:pitchq=quality", speed),
+            "-f",
+            "f32le",
+            "-ar",
+            "48000",
+            "-ac",
+            "2",
+            after.toString()),
         null,
         LIMIT);
     return new PcmFile(after);

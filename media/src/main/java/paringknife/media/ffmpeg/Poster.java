@@ -14,7 +14,18 @@ public final class Poster {
     List<String> command = new ArrayList<>(List.of("ffmpeg", "-nostdin", "-y", "-v", "error"));
     command.addAll(Input.safety());
     command.addAll(
-        List.of("-ss", Double.toString(atSeconds), "-i", Input.argument(video), "-frames:v", "1", "-vf", "scale=" + width + ":-2", "-q:v", "4", target.toString()));
+        List.of(
+            "-ss",
+            Double.toString(atSeconds),
+            "-i",
+            Input.argument(video),
+            "-frames:v",
+            "1",
+            "-vf",
+            "scale=" + width + ":-2",
+            "-q:v",
+            "4",
+            target.toString()));
     ChildProcess.run(command, null, Duration.ofMinutes(1));
   }
 }

@@ -33,12 +33,12 @@ public final class Probe {
     }
     List<String> command = new ArrayList<>(List.of("ffprobe", "-v", "error"));
     command.addAll(Input.safety());
-    command.addAll(
-        List.of("-show_format", "-show_streams", "-of", "json", Input.argument(file)));
+    command.addAll(List.of("-show_format", "-show_streams", "-of", "json", Input.argument(file)));
     ChildProcess.Outcome outcome = ChildProcess.runAnyExit(command, null, LIMIT);
     if (outcome.exit() != 0) {
       throw new UnusableRecording(
-          file.getFileName() + " cannot be read as a recording. It may be damaged, cut off, or not a media file.");
+          file.getFileName()
+              + " cannot be read as a recording. It may be damaged, cut off, or not a media file.");
     }
     JsonNode root = JSON.readTree(outcome.output());
     Recording.Picture picture = null;
@@ -70,7 +70,9 @@ public final class Probe {
       return readThrough(file);
     }
     boolean saysItsEnd = format.path("format_name").asString("").startsWith("matroska");
-    return Math.round((seconds - (saysItsEnd ? Math.max(0, number(format.path("start_time").asString(""))) : 0)) * 1e6);
+    return Math.round(
+        (seconds - (saysItsEnd ? Math.max(0, number(format.path("start_time").asString(""))) : 0))
+            * 1e6);
   }
 
   private static double number(String text) {
@@ -78,10 +80,14 @@ public final class Probe {
   }
 
   private static long readThrough(Path file) {
-    List<String> command = new ArrayList<>(List.of("ffmpeg", "-nostdin", "-v", "error", "-progress", "pipe:1"));
+    List<String> command =
+        new ArrayList<>(List.of("ffmpeg", "-nostdin", "-v", "error", "-progress", "pipe:1"));
     command.addAll(Input.safety());
-    command.addAll(List.of("-i", Input.argument(file), "-map", "0", "-c", "copy", "-f", "null", "-"));
-    Matcher times = Pattern.compile("out_time_us=(\\d+)").matcher(ChildProcess.runAnyExit(command, null, READING_LIMIT).text());
+    command.addAll(
+        List.of("-i", Input.argument(file), "-map", "0", "-c", "copy", "-f", "null", "-"));
+    Matcher times =
+        Pattern.compile("out_time_us=(\\d+)")
+            .matcher(ChildProcess.runAnyExit(command, null, READING_LIMIT).text());
     long last = 0;
     while (times.find()) {
       last = Long.parseLong(times.group(1));
@@ -99,7 +105,10 @@ public final class Probe {
     for (JsonNode side : stream.path("side_data_list")) {
       turn = side.path("rotation").asInt(turn);
     }
-    FrameRate rate = rate(stream.path("r_frame_rate").asString("0/0"), stream.path("avg_frame_rate").asString("0/0"));
+    FrameRate rate =
+        rate(
+            stream.path("r_frame_rate").asString("0/0"),
+            stream.path("avg_frame_rate").asString("0/0"));
     return Math.abs(turn) % 180 == 90
         ? new Recording.Picture(height, width, rate)
         : new Recording.Picture(width, height, rate);

@@ -11,8 +11,7 @@ import paringknife.core.time.FrameRate;
  * @param picture the first moving picture; null when there is none
  * @param soundChannels channels of the first sound; 0 when there is none
  */
-public record Recording(
-    Path file, long durationUs, @Nullable Picture picture, int soundChannels) {
+public record Recording(Path file, long durationUs, @Nullable Picture picture, int soundChannels) {
   public boolean hasSound() {
     return soundChannels > 0;
   }

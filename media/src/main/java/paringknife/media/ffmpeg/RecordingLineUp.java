@@ -30,7 +30,10 @@ public final class RecordingLineUp {
                 .orElseThrow(
                     () ->
                         new UnusableRecording(
-                            other.file().getFileName() + " does not sound like the same event as " + first.file().getFileName() + ", so the two cannot be lined up."));
+                            other.file().getFileName()
+                                + " does not sound like the same event as "
+                                + first.file().getFileName()
+                                + ", so the two cannot be lined up."));
         placed.add(new HeardSound(other, placement));
       }
       return placed;

@@ -21,7 +21,10 @@ final class RenderGraph {
   private final List<List<PictureRun>> groups = new ArrayList<>();
   private final List<Hold> holds = new ArrayList<>();
 
-  /** Frames that go by while one is held: {@code after} frames have moved, then {@code count} do not. */
+  /**
+   * Frames that go by while one is held: {@code after} frames have moved, then {@code count} do
+   * not.
+   */
   private record Hold(long after, long count) {}
 
   RenderGraph(RenderOrder order, FrameRate rate) {
@@ -72,7 +75,12 @@ final class RenderGraph {
   String text() {
     StringBuilder graph = new StringBuilder();
     for (int g = 0; g < groups.size(); g++) {
-      graph.append('[').append(g).append(":v:0]fps=").append(rate).append(":start_time=0:round=near,");
+      graph
+          .append('[')
+          .append(g)
+          .append(":v:0]fps=")
+          .append(rate)
+          .append(":start_time=0:round=near,");
       graph.append("select='").append(selection(groups.get(g))).append("',");
       graph.append(oneByOne("N"));
       graph.append(groups.size() > 1 ? "[g" + g + "];\n" : ",");
@@ -81,17 +89,24 @@ final class RenderGraph {
       for (int g = 0; g < groups.size(); g++) {
         graph.append("[g").append(g).append(']');
       }
-      graph.append("concat=n=").append(groups.size()).append(":v=1:a=0,").append(oneByOne("N")).append(',');
+      graph
+          .append("concat=n=")
+          .append(groups.size())
+          .append(":v=1:a=0,")
+          .append(oneByOne("N"))
+          .append(',');
     }
     graph.append(holding());
     graph.append(crop());
     graph.append(",scale=").append(order.width()).append(':').append(order.height());
     graph.append(":flags=bicubic,setsar=1");
     if (!order.captions().isEmpty()) {
-      graph.append(",format=gbrp,ass=captions.ass:fontsdir=fonts,scale=out_color_matrix=bt709:out_range=tv");
+      graph.append(
+          ",format=gbrp,ass=captions.ass:fontsdir=fonts,scale=out_color_matrix=bt709:out_range=tv");
     }
     if (order.speed() != 1) {
-      graph.append(String.format(Locale.ROOT, ",settb=AVTB,setpts=PTS/%.6f,fps=%s", order.speed(), rate));
+      graph.append(
+          String.format(Locale.ROOT, ",settb=AVTB,setpts=PTS/%.6f,fps=%s", order.speed(), rate));
     }
     graph.append(",format=yuv420p[v]");
     return graph.toString();
@@ -102,7 +117,9 @@ final class RenderGraph {
     return "settb=" + rate.denominator() + "/" + rate.numerator() + ",setpts=" + number;
   }
 
-  /** Leaves time where a frame is held, and lets the frame rate's filter fill it with that frame. */
+  /**
+   * Leaves time where a frame is held, and lets the frame rate's filter fill it with that frame.
+   */
   private String holding() {
     if (holds.isEmpty()) {
       return "";
@@ -114,7 +131,12 @@ final class RenderGraph {
       later.add(new FrameExpression.Step(hold.after(), waited));
     }
     long last = holds.get(holds.size() - 1).count();
-    return oneByOne("'N+" + new FrameExpression("N", later).text() + "'") + ",fps=" + rate + ":start_time=0:round=near,tpad=stop=" + last + ":stop_mode=clone,";
+    return oneByOne("'N+" + new FrameExpression("N", later).text() + "'")
+        + ",fps="
+        + rate
+        + ":start_time=0:round=near,tpad=stop="
+        + last
+        + ":stop_mode=clone,";
   }
 
   private static String selection(List<PictureRun> group) {
@@ -142,7 +164,10 @@ final class RenderGraph {
   private String position(boolean horizontal) {
     List<FrameExpression.Step> steps =
         WindowRun.of(order.runs(), order.windows(), rate).stream()
-            .map(w -> new FrameExpression.Step(w.clipFrame(), horizontal ? w.window().x() : w.window().y()))
+            .map(
+                w ->
+                    new FrameExpression.Step(
+                        w.clipFrame(), horizontal ? w.window().x() : w.window().y()))
             .toList();
     return new FrameExpression("n", steps).text();
   }

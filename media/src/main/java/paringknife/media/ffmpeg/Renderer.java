@@ -21,9 +21,9 @@ import paringknife.media.store.ScratchFolder;
 import paringknife.media.store.WholeFile;
 
 /**
- * Renders a clip from the original to a finished file in one generation. Sound is joined, brought to
- * loudness and limited by sample here and handed over as PCM; the picture goes through one ffmpeg
- * process. The file appears under its name only when it is complete.
+ * Renders a clip from the original to a finished file in one generation. Sound is joined, brought
+ * to loudness and limited by sample here and handed over as PCM; the picture goes through one
+ * ffmpeg process. The file appears under its name only when it is complete.
  */
 public final class Renderer {
   private static final FrameRate WITHOUT_PICTURE = new FrameRate(25, 1);
@@ -68,7 +68,11 @@ public final class Renderer {
     Thread killer = ChildProcess.killAfter(process, limit(order));
     try {
       process.getOutputStream().close();
-      String said = FfmpegProgress.follow(process.getErrorStream(), Math.round(order.plan().lengthUs() / order.speed()), progress);
+      String said =
+          FfmpegProgress.follow(
+              process.getErrorStream(),
+              Math.round(order.plan().lengthUs() / order.speed()),
+              progress);
       int exit = process.waitFor();
       if (exit != 0) {
         throw new ProcessFailed("ffmpeg", exit, said);
@@ -88,14 +92,39 @@ public final class Renderer {
   }
 
   private List<String> command(RenderOrder order, RenderGraph graph) {
-    List<String> c = new ArrayList<>(List.of("ffmpeg", "-nostdin", "-y", "-v", "error", "-progress", "pipe:2"));
+    List<String> c =
+        new ArrayList<>(List.of("ffmpeg", "-nostdin", "-y", "-v", "error", "-progress", "pipe:2"));
     c.addAll(graph.inputArguments(Input.argument(order.recording().file())));
     c.addAll(List.of("-f", "f32le", "-ar", "48000", "-ac", "2", "-i", "sound.f32"));
-    c.addAll(List.of("-filter_complex_script", "graph.txt", "-map", "[v]", "-map", graph.inputs() + ":a:0"));
-    c.addAll(List.of("-frames:v", Long.toString(Math.round(PictureRun.total(order.runs()) / order.speed()))));
+    c.addAll(
+        List.of(
+            "-filter_complex_script", "graph.txt", "-map", "[v]", "-map", graph.inputs() + ":a:0"));
+    c.addAll(
+        List.of(
+            "-frames:v",
+            Long.toString(Math.round(PictureRun.total(order.runs()) / order.speed()))));
     c.addAll(List.of("-c:v", "libx264", "-preset", "veryfast", "-crf", "20", "-profile:v", "high"));
-    c.addAll(List.of("-colorspace", "bt709", "-color_primaries", "bt709", "-color_trc", "bt709", "-color_range", "tv"));
-    c.addAll(List.of("-c:a", "aac", "-b:a", "192k", "-map_metadata", "-1", "-movflags", "+faststart", "out.mp4"));
+    c.addAll(
+        List.of(
+            "-colorspace",
+            "bt709",
+            "-color_primaries",
+            "bt709",
+            "-color_trc",
+            "bt709",
+            "-color_range",
+            "tv"));
+    c.addAll(
+        List.of(
+            "-c:a",
+            "aac",
+            "-b:a",
+            "192k",
+            "-map_metadata",
+            "-1",
+            "-movflags",
+            "+faststart",
+            "out.mp4"));
     return c;
   }
 
@@ -110,8 +139,13 @@ public final class Renderer {
       PcmFile.write(sound, moments, file);
       return;
     }
-    LoudnessTarget target = new LoudnessTarget(order.loudness().lufs(), order.loudness().ceilingDbtp() - CODEC_ROOM_DB);
-    PcmFile once = PcmFile.write(target.round(sound, SoundMeasure.of(sound, moments)), moments, file.resolveSibling("once.f32"));
+    LoudnessTarget target =
+        new LoudnessTarget(order.loudness().lufs(), order.loudness().ceilingDbtp() - CODEC_ROOM_DB);
+    PcmFile once =
+        PcmFile.write(
+            target.round(sound, SoundMeasure.of(sound, moments)),
+            moments,
+            file.resolveSibling("once.f32"));
     PcmFile.write(target.round(once, SoundMeasure.of(once, moments)), moments, file);
   }
 }

@@ -19,7 +19,8 @@ public final class SoundFile {
 
   /** What lies before the start or after the end of the file is silence. */
   public static SampleSource of(Path sound) {
-    return new BlockwiseSound(BLOCK_SECONDS, BLOCKS_KEPT, (from, frames) -> decode(sound, from, frames));
+    return new BlockwiseSound(
+        BLOCK_SECONDS, BLOCKS_KEPT, (from, frames) -> decode(sound, from, frames));
   }
 
   private static float[] decode(Path sound, long from, int frames) {
@@ -27,10 +28,19 @@ public final class SoundFile {
     command.addAll(Input.safety());
     command.addAll(
         List.of(
-            "-ss", Long.toString(from / SampleSource.SAMPLE_RATE),
-            "-t", Integer.toString(frames / SampleSource.SAMPLE_RATE),
-            "-i", Input.argument(sound),
-            "-f", "f32le", "-ac", "2", "-ar", "48000", "pipe:1"));
+            "-ss",
+            Long.toString(from / SampleSource.SAMPLE_RATE),
+            "-t",
+            Integer.toString(frames / SampleSource.SAMPLE_RATE),
+            "-i",
+            Input.argument(sound),
+            "-f",
+            "f32le",
+            "-ac",
+            "2",
+            "-ar",
+            "48000",
+            "pipe:1"));
     byte[] bytes = ChildProcess.run(command, null, Duration.ofMinutes(5)).output();
     float[] samples = new float[bytes.length / Float.BYTES];
     ByteBuffer.wrap(bytes).order(ByteOrder.LITTLE_ENDIAN).asFloatBuffer().get(samples);

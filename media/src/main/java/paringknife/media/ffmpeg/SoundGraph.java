@@ -9,7 +9,8 @@ import paringknife.core.listen.Placement;
  * clock: one recording's own, or several lined up and mixed.
  */
 final class SoundGraph {
-  private static final String STEREO = "aformat=sample_fmts=flt:sample_rates=48000:channel_layouts=stereo";
+  private static final String STEREO =
+      "aformat=sample_fmts=flt:sample_rates=48000:channel_layouts=stereo";
 
   private static final int LOWEST_RATE = 48_000;
 
@@ -38,10 +39,15 @@ final class SoundGraph {
       graph.append("[m").append(i).append("]");
     }
     if (heard.size() > 1) {
-      graph.append("amix=inputs=").append(heard.size()).append(":normalize=0:dropout_transition=0,");
+      graph
+          .append("amix=inputs=")
+          .append(heard.size())
+          .append(":normalize=0:dropout_transition=0,");
     }
     graph.append("alimiter=limit=0.97:attack=2:release=40:level=false:latency=true,");
-    graph.append(String.format(Locale.ROOT, "apad,atrim=duration=%.6f,", durationUs / 1e6)).append(STEREO);
+    graph
+        .append(String.format(Locale.ROOT, "apad,atrim=duration=%.6f,", durationUs / 1e6))
+        .append(STEREO);
     return graph.toString();
   }
 
@@ -51,7 +57,9 @@ final class SoundGraph {
     if (samples > 0) {
       return stretched + ",adelay=delays=" + samples + "S:all=1";
     }
-    return samples == 0 ? stretched : stretched + ",atrim=start_sample=" + -samples + ",asetpts=PTS-STARTPTS";
+    return samples == 0
+        ? stretched
+        : stretched + ",atrim=start_sample=" + -samples + ",asetpts=PTS-STARTPTS";
   }
 
   /**

@@ -20,7 +20,17 @@ public final class SoundOnClock {
     List<String> command = new ArrayList<>(List.of("ffmpeg", "-nostdin", "-y", "-v", "error"));
     command.addAll(Input.safety());
     command.addAll(List.of("-i", Input.argument(sound.recording().file())));
-    command.addAll(List.of("-filter_complex", SoundGraph.mixed(List.of(sound), 0, durationUs) + "[out]", "-map", "[out]", "-c:a", "flac", "-sample_fmt", "s16", target.toString()));
+    command.addAll(
+        List.of(
+            "-filter_complex",
+            SoundGraph.mixed(List.of(sound), 0, durationUs) + "[out]",
+            "-map",
+            "[out]",
+            "-c:a",
+            "flac",
+            "-sample_fmt",
+            "s16",
+            target.toString()));
     ChildProcess.run(command, null, Duration.ofSeconds(120 + durationUs / 1_000_000));
     return target;
   }

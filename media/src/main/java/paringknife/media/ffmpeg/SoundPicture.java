@@ -35,7 +35,10 @@ public final class SoundPicture {
   public static Path draw(Recording sound, Path target, DoubleConsumer progress) {
     try (ScratchFolder scratch = ScratchFolder.in(target.toAbsolutePath().getParent())) {
       Path part = scratch.path().resolve("picture.mkv");
-      Process process = new ProcessBuilder(command(sound, part)).redirectOutput(ProcessBuilder.Redirect.DISCARD).start();
+      Process process =
+          new ProcessBuilder(command(sound, part))
+              .redirectOutput(ProcessBuilder.Redirect.DISCARD)
+              .start();
       try {
         process.getOutputStream().close();
         String said = FfmpegProgress.follow(process.getErrorStream(), sound.durationUs(), progress);
@@ -57,16 +60,50 @@ public final class SoundPicture {
 
   private static List<String> command(Recording sound, Path part) {
     String seconds = Double.toString(sound.durationUs() / 1e6);
-    List<String> c = new ArrayList<>(List.of("ffmpeg", "-nostdin", "-y", "-v", "error", "-progress", "pipe:2"));
+    List<String> c =
+        new ArrayList<>(List.of("ffmpeg", "-nostdin", "-y", "-v", "error", "-progress", "pipe:2"));
     c.addAll(Input.safety());
     c.addAll(List.of("-i", Input.argument(sound.file())));
-    c.addAll(List.of("-f", "lavfi", "-t", seconds, "-i", "color=c=" + GROUND + ":s=" + WIDTH + "x" + HEIGHT + ":r=" + PER_SECOND));
+    c.addAll(
+        List.of(
+            "-f",
+            "lavfi",
+            "-t",
+            seconds,
+            "-i",
+            "color=c=" + GROUND + ":s=" + WIDTH + "x" + HEIGHT + ":r=" + PER_SECOND));
     String graph =
         "[0:a:0]aresample=48000:async=1:first_pts=0,asplit=2[sound][seen];"
-            + "[seen]aformat=channel_layouts=mono,showwaves=s=" + WIDTH + "x" + WAVE + ":mode=cline:rate=" + PER_SECOND + ":colors=" + INK + ":scale=sqrt[wave];"
-            + "[1:v][wave]overlay=0:" + (HEIGHT - WAVE) / 2 + ":format=auto,format=yuv420p[picture]";
+            + "[seen]aformat=channel_layouts=mono,showwaves=s="
+            + WIDTH
+            + "x"
+            + WAVE
+            + ":mode=cline:rate="
+            + PER_SECOND
+            + ":colors="
+            + INK
+            + ":scale=sqrt[wave];"
+            + "[1:v][wave]overlay=0:"
+            + (HEIGHT - WAVE) / 2
+            + ":format=auto,format=yuv420p[picture]";
     c.addAll(List.of("-filter_complex", graph, "-map", "[picture]", "-map", "[sound]"));
-    c.addAll(List.of("-c:v", "libx264", "-preset", "ultrafast", "-crf", "20", "-g", "50", "-c:a", "flac", "-sample_fmt", "s16", "-t", seconds, part.toString()));
+    c.addAll(
+        List.of(
+            "-c:v",
+            "libx264",
+            "-preset",
+            "ultrafast",
+            "-crf",
+            "20",
+            "-g",
+            "50",
+            "-c:a",
+            "flac",
+            "-sample_fmt",
+            "s16",
+            "-t",
+            seconds,
+            part.toString()));
     return c;
   }
 }

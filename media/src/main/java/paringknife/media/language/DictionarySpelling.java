@@ -15,8 +15,8 @@ import org.languagetool.rules.spelling.morfologik.MorfologikSpellerRule;
 import paringknife.core.transcript.DoubtfulWords;
 
 /**
- * LanguageTool's English dictionaries, American and British: a word is known when either has it, and
- * so is every word of a language that is not installed. What was looked up once is remembered.
+ * LanguageTool's English dictionaries, American and British: a word is known when either has it,
+ * and so is every word of a language that is not installed. What was looked up once is remembered.
  */
 public final class DictionarySpelling implements DoubtfulWords.Spelling {
   private static final int MOST_REMEMBERED = 200_000;
@@ -34,7 +34,9 @@ public final class DictionarySpelling implements DoubtfulWords.Spelling {
 
   @Override
   public boolean knows(String word) {
-    if (!english || word.length() < 2 || !word.codePoints().allMatch(c -> Character.isLetter(c) || c == '\'' || c == '-')) {
+    if (!english
+        || word.length() < 2
+        || !word.codePoints().allMatch(c -> Character.isLetter(c) || c == '\'' || c == '-')) {
       return true;
     }
     if (remembered.size() > MOST_REMEMBERED) {
@@ -72,8 +74,10 @@ public final class DictionarySpelling implements DoubtfulWords.Spelling {
         Language british = Languages.getLanguageForShortCode("en-GB");
         read =
             List.of(
-                new MorfologikAmericanSpellerRule(JLanguageTool.getMessageBundle(american), american),
-                new MorfologikBritishSpellerRule(JLanguageTool.getMessageBundle(british), british, null, List.of()));
+                new MorfologikAmericanSpellerRule(
+                    JLanguageTool.getMessageBundle(american), american),
+                new MorfologikBritishSpellerRule(
+                    JLanguageTool.getMessageBundle(british), british, null, List.of()));
       } catch (IOException e) {
         throw new UncheckedIOException(e);
       }

@@ -58,7 +58,8 @@ public final class ChildProcess {
     }
   }
 
-  private static Outcome outcome(Process process, String name, Duration limit) throws IOException, InterruptedException {
+  private static Outcome outcome(Process process, String name, Duration limit)
+      throws IOException, InterruptedException {
     try {
       process.getOutputStream().close();
       ByteArrayOutputStream errors = new ByteArrayOutputStream();
@@ -78,8 +79,8 @@ public final class ChildProcess {
   }
 
   /**
-   * Kills a process that still runs and waits until it is gone, so that it writes nothing more where it
-   * worked; the thread's interruption is kept.
+   * Kills a process that still runs and waits until it is gone, so that it writes nothing more
+   * where it worked; the thread's interruption is kept.
    */
   public static void end(Process process) {
     process.destroyForcibly();

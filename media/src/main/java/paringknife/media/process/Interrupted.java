@@ -1,6 +1,8 @@
 package paringknife.media.process;
 
-/** The work was told to stop, as when the server shuts down; it has not failed and may be repeated. */
+/**
+ * The work was told to stop, as when the server shuts down; it has not failed and may be repeated.
+ */
 public class Interrupted extends RuntimeException {
   private static final long serialVersionUID = 1;
 

@@ -37,7 +37,17 @@ public final class Flite {
       try {
         Files.writeString(source, text);
         List<String> command =
-            List.of("flite", "-voice", voice, "--setf", "duration_stretch=" + stretch, "-psdur", "-f", source.toString(), "-o", wav.toString());
+            List.of(
+                "flite",
+                "-voice",
+                voice,
+                "--setf",
+                "duration_stretch=" + stretch,
+                "-psdur",
+                "-f",
+                source.toString(),
+                "-o",
+                wav.toString());
         return phones(ChildProcess.run(command, null, Duration.ofMinutes(1)).text());
       } finally {
         Files.delete(source);

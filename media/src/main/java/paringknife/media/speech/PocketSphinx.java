@@ -18,16 +18,28 @@ public final class PocketSphinx implements Recogniser {
 
   @Override
   public Description description() {
-    return new Description("CMU Sphinx", "en", "US English. It mishears one word in three or four of clear speech, knows no names and no punctuation.");
+    return new Description(
+        "CMU Sphinx",
+        "en",
+        "US English. It mishears one word in three or four of clear speech, knows no names and no punctuation.");
   }
 
   @Override
   public Transcript recognise(Path sound, DoubleConsumer progress) {
     List<Word> words = new ArrayList<>();
     long last = 0;
-    for (HeardWord heard : new SphinxDecoder(SphinxModel.dictionary(), SphinxModel.language()).decode(sound, progress)) {
+    for (HeardWord heard :
+        new SphinxDecoder(SphinxModel.dictionary(), SphinxModel.language())
+            .decode(sound, progress)) {
       long start = Math.max(last, heard.startUs());
-      words.add(new Word(words.size(), heard.token(), start, Math.max(start, heard.endUs()), -1, Math.min(SUREST, heard.confidence())));
+      words.add(
+          new Word(
+              words.size(),
+              heard.token(),
+              start,
+              Math.max(start, heard.endUs()),
+              -1,
+              Math.min(SUREST, heard.confidence())));
       last = start;
     }
     return new Transcript("en", List.of(), words);

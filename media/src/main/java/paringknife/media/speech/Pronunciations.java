@@ -55,10 +55,23 @@ final class Pronunciations {
 
   private static String asRead(String word) {
     String said =
-        ChildProcess.run(List.of("flite", "-voice", "slt", "-ps", "-t", word.replaceAll("[^\\p{L}\\p{N}']", " "), "-o", "none"), null, Duration.ofSeconds(20)).text();
+        ChildProcess.run(
+                List.of(
+                    "flite",
+                    "-voice",
+                    "slt",
+                    "-ps",
+                    "-t",
+                    word.replaceAll("[^\\p{L}\\p{N}']", " "),
+                    "-o",
+                    "none"),
+                null,
+                Duration.ofSeconds(20))
+            .text();
     List<String> phones = new ArrayList<>();
     for (String phone : said.trim().split("\\s+")) {
-      String name = phone.toUpperCase(Locale.ROOT).replaceAll("[^A-Z]", "").replaceAll("^AX$", "AH");
+      String name =
+          phone.toUpperCase(Locale.ROOT).replaceAll("[^A-Z]", "").replaceAll("^AX$", "AH");
       if (PHONES.contains(name)) {
         phones.add(name);
       }

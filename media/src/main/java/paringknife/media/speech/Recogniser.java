@@ -33,6 +33,8 @@ public interface Recogniser {
    */
   static Recogniser installed() {
     String folder = System.getenv(VOSK_MODEL);
-    return folder == null || folder.isBlank() ? new PocketSphinx() : new VoskModelFolder(Path.of(folder));
+    return folder == null || folder.isBlank()
+        ? new PocketSphinx()
+        : new VoskModelFolder(Path.of(folder));
   }
 }

@@ -50,7 +50,8 @@ final class SphinxDecoder {
     try (ScratchFolder scratch = ScratchFolder.in(Path.of(System.getProperty("java.io.tmpdir")))) {
       Path raw = scratch.path().resolve("sound.raw");
       LevelCurve levels = DecodedSound.of(Probe.of(sound), raw).levels();
-      List<Span> parts = QuietPlaces.parts(levels, PART_US).stream().filter(p -> isHeard(levels, p)).toList();
+      List<Span> parts =
+          QuietPlaces.parts(levels, PART_US).stream().filter(p -> isHeard(levels, p)).toList();
       if (parts.isEmpty()) {
         return List.of();
       }
@@ -77,7 +78,13 @@ final class SphinxDecoder {
   private static List<String> lines(List<Span> parts) {
     List<String> lines = new ArrayList<>();
     for (Span part : parts) {
-      lines.add(String.format(Locale.ROOT, "sound %d %d %d", part.startUs() / 10_000, part.endUs() / 10_000, lines.size()));
+      lines.add(
+          String.format(
+              Locale.ROOT,
+              "sound %d %d %d",
+              part.startUs() / 10_000,
+              part.endUs() / 10_000,
+              lines.size()));
     }
     return lines;
   }
@@ -97,11 +104,13 @@ final class SphinxDecoder {
         while (!process.waitFor(500, TimeUnit.MILLISECONDS)) {
           progress.accept(Math.min(0.99, done(work) / (double) parts.size()));
           if (System.nanoTime() > until) {
-            throw new ProcessFailed("pocketsphinx_batch", -1, "took longer than " + LIMIT.toHours() + " hours");
+            throw new ProcessFailed(
+                "pocketsphinx_batch", -1, "took longer than " + LIMIT.toHours() + " hours");
           }
         }
         if (process.exitValue() != 0) {
-          throw new ProcessFailed("pocketsphinx_batch", process.exitValue(), "the recogniser stopped");
+          throw new ProcessFailed(
+              "pocketsphinx_batch", process.exitValue(), "the recogniser stopped");
         }
       }
     } finally {
@@ -118,10 +127,33 @@ final class SphinxDecoder {
 
   private Process start(Path work, int run, int skipped, int count) throws IOException {
     return new ProcessBuilder(
-            "pocketsphinx_batch", "-hmm", SphinxModel.acoustic().toString(), "-dict", dictionary.toString(), "-lm", language.toString(),
-            "-adcin", "yes", "-adchdr", "0", "-cepdir", ".", "-cepext", ".raw", "-ctl", "parts",
-            "-ctloffset", Integer.toString(skipped), "-ctlcount", Integer.toString(count),
-            "-remove_silence", "no", "-ctm", "heard-" + run, "-logfn", "log-" + run)
+            "pocketsphinx_batch",
+            "-hmm",
+            SphinxModel.acoustic().toString(),
+            "-dict",
+            dictionary.toString(),
+            "-lm",
+            language.toString(),
+            "-adcin",
+            "yes",
+            "-adchdr",
+            "0",
+            "-cepdir",
+            ".",
+            "-cepext",
+            ".raw",
+            "-ctl",
+            "parts",
+            "-ctloffset",
+            Integer.toString(skipped),
+            "-ctlcount",
+            Integer.toString(count),
+            "-remove_silence",
+            "no",
+            "-ctm",
+            "heard-" + run,
+            "-logfn",
+            "log-" + run)
         .directory(work.toFile())
         .redirectErrorStream(true)
         .redirectOutput(ProcessBuilder.Redirect.DISCARD)
@@ -133,7 +165,8 @@ final class SphinxDecoder {
     long done = 0;
     try (Stream<Path> files = Files.list(work)) {
       for (Path log : files.filter(f -> f.getFileName().toString().startsWith("log-")).toList()) {
-        try (Stream<String> lines = Files.lines(log, java.nio.charset.StandardCharsets.ISO_8859_1)) {
+        try (Stream<String> lines =
+            Files.lines(log, java.nio.charset.StandardCharsets.ISO_8859_1)) {
           done += lines.filter(l -> l.contains("Decoding '")).count();
         }
       }
@@ -148,7 +181,10 @@ final class SphinxDecoder {
     }
     for (String line : Files.readAllLines(ctm)) {
       String[] field = line.trim().split("\\s+");
-      if (field.length < 6 || field[4].startsWith("<") || field[4].startsWith("[") || field[4].startsWith("++")) {
+      if (field.length < 6
+          || field[4].startsWith("<")
+          || field[4].startsWith("[")
+          || field[4].startsWith("++")) {
         continue;
       }
       long partUs = parts.get(Integer.parseInt(field[0])).startUs();

@@ -42,14 +42,21 @@ final class TextModel {
     HESITATIONS.forEach(h -> one.putIfAbsent(h, 1));
     double all = one.values().stream().mapToInt(Integer::intValue).sum();
     try (BufferedWriter out = Files.newBufferedWriter(target)) {
-      out.write(String.format("\\data\\%nngram 1=%d%nngram 2=%d%nngram 3=%d%n%n\\1-grams:%n", one.size(), two.size(), three.size()));
+      out.write(
+          String.format(
+              "\\data\\%nngram 1=%d%nngram 2=%d%nngram 3=%d%n%n\\1-grams:%n",
+              one.size(), two.size(), three.size()));
       for (Map.Entry<String, Integer> gram : one.entrySet()) {
         out.write(line(gram.getValue() / all, gram.getKey()) + " " + log(DISCOUNT) + "\n");
       }
       out.write("\n\\2-grams:\n");
       for (Map.Entry<String, Integer> gram : two.entrySet()) {
         int before = one.get(gram.getKey().substring(0, gram.getKey().indexOf(' ')));
-        out.write(line((1 - DISCOUNT) * gram.getValue() / before, gram.getKey()) + " " + log(DISCOUNT) + "\n");
+        out.write(
+            line((1 - DISCOUNT) * gram.getValue() / before, gram.getKey())
+                + " "
+                + log(DISCOUNT)
+                + "\n");
       }
       out.write("\n\\3-grams:\n");
       for (Map.Entry<String, Integer> gram : three.entrySet()) {

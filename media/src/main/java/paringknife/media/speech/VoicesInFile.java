@@ -14,7 +14,9 @@ public final class VoicesInFile {
   /** The transcript with the speakers proposed by voice; as it is when only one voice is heard. */
   public static Transcript propose(Path sound, Transcript transcript) {
     try (ScratchFolder scratch = ScratchFolder.in(Path.of(System.getProperty("java.io.tmpdir")))) {
-      return new SpeakersByVoice(DecodedSound.of(Probe.of(sound), scratch.path().resolve("sound.raw"))).propose(transcript);
+      return new SpeakersByVoice(
+              DecodedSound.of(Probe.of(sound), scratch.path().resolve("sound.raw")))
+          .propose(transcript);
     }
   }
 }

@@ -25,11 +25,12 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
- * Recognition with Vosk and a model folder of the user's own. The language is read from the folder's
- * name, as the models' makers name them; {@code und} where it says none.
+ * Recognition with Vosk and a model folder of the user's own. The language is read from the
+ * folder's name, as the models' makers name them; {@code und} where it says none.
  */
 public final class VoskModelFolder implements Recogniser {
-  private static final Pattern LANGUAGE = Pattern.compile("vosk-model(?:-(?:small|lgraph))?-([a-z]{2})(?:-[a-z]{2})?(?:-.*)?");
+  private static final Pattern LANGUAGE =
+      Pattern.compile("vosk-model(?:-(?:small|lgraph))?-([a-z]{2})(?:-[a-z]{2})?(?:-.*)?");
   private static final JsonMapper JSON = new JsonMapper();
 
   private final Path folder;
@@ -46,7 +47,10 @@ public final class VoskModelFolder implements Recogniser {
 
   @Override
   public Description description() {
-    return new Description("Vosk, " + folder.getFileName(), language(folder.getFileName().toString()), "As good as the model is; read it over.");
+    return new Description(
+        "Vosk, " + folder.getFileName(),
+        language(folder.getFileName().toString()),
+        "As good as the model is; read it over.");
   }
 
   static String language(String folderName) {
@@ -68,7 +72,9 @@ public final class VoskModelFolder implements Recogniser {
         double all = Math.max(1, Files.size(raw));
         long read = 0;
         byte[] block = new byte[SoundExcerpt.SAMPLE_RATE];
-        for (int n = in.readNBytes(block, 0, block.length); n > 0; n = in.readNBytes(block, 0, block.length)) {
+        for (int n = in.readNBytes(block, 0, block.length);
+            n > 0;
+            n = in.readNBytes(block, 0, block.length)) {
           if (recognizer.acceptWaveForm(block, n)) {
             addWords(recognizer.getResult(), words);
           }
@@ -87,11 +93,14 @@ public final class VoskModelFolder implements Recogniser {
     try {
       return new Model(folder.toString());
     } catch (IOException e) {
-      throw new UnusableModel("The folder " + folder + " is not a Vosk model, so nothing was recognised.");
+      throw new UnusableModel(
+          "The folder " + folder + " is not a Vosk model, so nothing was recognised.");
     }
   }
 
-  /** Words of one of Vosk's results: {@code {"result":[{"word","start","end","conf"}]}}, in seconds. */
+  /**
+   * Words of one of Vosk's results: {@code {"result":[{"word","start","end","conf"}]}}, in seconds.
+   */
   static void addWords(String result, List<Word> words) {
     for (JsonNode node : JSON.readTree(result).path("result")) {
       long before = words.isEmpty() ? 0 : words.get(words.size() - 1).startUs();

@@ -6,7 +6,9 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 
-/** Puts files in place whole: under their name there is the old one or the new one, never a part. */
+/**
+ * Puts files in place whole: under their name there is the old one or the new one, never a part.
+ */
 public final class WholeFile {
   private WholeFile() {}
 

@@ -18,9 +18,13 @@ import paringknife.core.formats.SubtitleReader;
 import paringknife.core.formats.Ttml;
 import paringknife.core.transcript.Transcript;
 
-/** Reads a transcript handed over as a file: our JSON with words, SubRip, WebVTT, TTML or plain text. */
+/**
+ * Reads a transcript handed over as a file: our JSON with words, SubRip, WebVTT, TTML or plain
+ * text.
+ */
 public final class TranscriptFile {
-  private static final List<String> EXTENSIONS = List.of("json", "srt", "vtt", "ttml", "xml", "txt");
+  private static final List<String> EXTENSIONS =
+      List.of("json", "srt", "vtt", "ttml", "xml", "txt");
 
   /** Length a text without times is laid over until it is timed. */
   private static final long UNKNOWN_LENGTH_US = 600_000_000;
@@ -77,10 +81,12 @@ public final class TranscriptFile {
         return new Imported(PlainText.read(text, UNKNOWN_LENGTH_US), Timing.NOTHING, mended);
       }
     } catch (IllegalArgumentException e) {
-      throw new UnreadableTranscript(name + " cannot be used as a transcript: " + e.getMessage() + ".");
+      throw new UnreadableTranscript(
+          name + " cannot be used as a transcript: " + e.getMessage() + ".");
     }
     throw new UnreadableTranscript(
-        name + " is not a transcript this version reads. It takes .json (words with times), .srt, .vtt, .ttml and .txt.");
+        name
+            + " is not a transcript this version reads. It takes .json (words with times), .srt, .vtt, .ttml and .txt.");
   }
 
   private static Imported cues(ImportedText read, List<String> mended) {

@@ -50,7 +50,13 @@ public final class TranscriptJson {
       backwards += to < from ? 1 : 0;
       int speaker = node.path("speaker").asInt(-1);
       words.add(
-          new Word(words.size(), node.path("text").asString(), from, Math.max(from, to), speaker < speakers.size() ? speaker : -1, node.path("confidence").asDouble(0.95)));
+          new Word(
+              words.size(),
+              node.path("text").asString(),
+              from,
+              Math.max(from, to),
+              speaker < speakers.size() ? speaker : -1,
+              node.path("confidence").asDouble(0.95)));
     }
     List<Word> ordered = new ArrayList<>(words);
     ordered.sort(Comparator.comparingLong(Word::startUs));
@@ -67,7 +73,8 @@ public final class TranscriptJson {
   private static List<Word> renumbered(List<Word> words) {
     List<Word> numbered = new ArrayList<>();
     for (Word w : words) {
-      numbered.add(new Word(numbered.size(), w.text(), w.startUs(), w.endUs(), w.speaker(), w.confidence()));
+      numbered.add(
+          new Word(numbered.size(), w.text(), w.startUs(), w.endUs(), w.speaker(), w.confidence()));
     }
     return numbered;
   }

@@ -14,7 +14,10 @@ import org.junit.jupiter.api.io.TempDir;
 import paringknife.core.time.Span;
 import paringknife.media.process.ChildProcess;
 
-/** Pieces of recordings of different size and rate, each with a flash and a tone that begin together. */
+/**
+ * Pieces of recordings of different size and rate, each with a flash and a tone that begin
+ * together.
+ */
 class AssemblyTest {
   @TempDir Path folder;
 
@@ -29,10 +32,37 @@ class AssemblyTest {
     Path file = folder.resolve(name + ".mp4");
     Path sound = folder.resolve(name + ".flac");
     ffmpeg(
-        "-f", "lavfi", "-i", "color=black:s=" + size + ":r=" + rate + ":d=6,drawbox=c=white:t=fill:enable='between(t,1.999,2.5)'",
-        "-f", "lavfi", "-i", "sine=f=800:r=48000:d=0.5,adelay=2000:all=1,apad=whole_dur=6",
-        "-c:v", "libx264", "-preset", "ultrafast", "-g", "48", "-c:a", "aac", file.toString());
-    ffmpeg("-f", "lavfi", "-i", "sine=f=800:r=48000:d=0.5,adelay=2000:all=1,apad=whole_dur=6", "-ac", "2", "-c:a", "flac", sound.toString());
+        "-f",
+        "lavfi",
+        "-i",
+        "color=black:s="
+            + size
+            + ":r="
+            + rate
+            + ":d=6,drawbox=c=white:t=fill:enable='between(t,1.999,2.5)'",
+        "-f",
+        "lavfi",
+        "-i",
+        "sine=f=800:r=48000:d=0.5,adelay=2000:all=1,apad=whole_dur=6",
+        "-c:v",
+        "libx264",
+        "-preset",
+        "ultrafast",
+        "-g",
+        "48",
+        "-c:a",
+        "aac",
+        file.toString());
+    ffmpeg(
+        "-f",
+        "lavfi",
+        "-i",
+        "sine=f=800:r=48000:d=0.5,adelay=2000:all=1,apad=whole_dur=6",
+        "-ac",
+        "2",
+        "-c:a",
+        "flac",
+        sound.toString());
     return new Assembly.Piece(Probe.of(file), sound, span);
   }
 
@@ -56,12 +86,36 @@ class AssemblyTest {
     Recording recording = Probe.of(made);
     assertThat(recording.picture().width()).isEqualTo(640);
     assertThat(recording.picture().rate().perSecond()).isEqualTo(25);
-    long expected = pieces.stream().mapToLong(p -> Assembly.lengthUs(p, recording.picture().rate())).sum();
+    long expected =
+        pieces.stream().mapToLong(p -> Assembly.lengthUs(p, recording.picture().rate())).sum();
     assertThat(recording.durationUs()).isCloseTo(expected, within(30_000L));
-    List<Double> tones = all("silence_end: ([0-9.]+)", ffmpeg("-i", made.toString(), "-vn", "-af", "silencedetect=noise=-30dB:d=0.2", "-f", "null", "-").errors());
-    String pictures = ffmpeg("-i", made.toString(), "-an", "-vf", "crop=iw/4:ih/4,signalstats,metadata=print:key=lavfi.signalstats.YAVG:file=-", "-f", "null", "-").text();
+    List<Double> tones =
+        all(
+            "silence_end: ([0-9.]+)",
+            ffmpeg(
+                    "-i",
+                    made.toString(),
+                    "-vn",
+                    "-af",
+                    "silencedetect=noise=-30dB:d=0.2",
+                    "-f",
+                    "null",
+                    "-")
+                .errors());
+    String pictures =
+        ffmpeg(
+                "-i",
+                made.toString(),
+                "-an",
+                "-vf",
+                "crop=iw/4:ih/4,signalstats,metadata=print:key=lavfi.signalstats.YAVG:file=-",
+                "-f",
+                "null",
+                "-")
+            .text();
     List<Double> flashes = new ArrayList<>();
-    Matcher picture = Pattern.compile("pts_time:([0-9.]+)\\s+lavfi.signalstats.YAVG=([0-9.]+)").matcher(pictures);
+    Matcher picture =
+        Pattern.compile("pts_time:([0-9.]+)\\s+lavfi.signalstats.YAVG=([0-9.]+)").matcher(pictures);
     boolean white = false;
     while (picture.find()) {
       boolean now = Double.parseDouble(picture.group(2)) > 128;
@@ -72,7 +126,9 @@ class AssemblyTest {
     }
     assertThat(flashes).hasSize(3);
     for (int i = 0; i < 3; i++) {
-      assertThat(tones.get(i)).as("piece %d: tone against flash", i + 1).isCloseTo(flashes.get(i), within(0.045));
+      assertThat(tones.get(i))
+          .as("piece %d: tone against flash", i + 1)
+          .isCloseTo(flashes.get(i), within(0.045));
     }
   }
 }

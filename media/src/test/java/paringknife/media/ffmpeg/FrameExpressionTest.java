@@ -11,8 +11,12 @@ class FrameExpressionTest {
   @Test
   void stepsAreHalvedAgainAndAgain() {
     assertThat(new FrameExpression("n", List.of(new Step(0, 1))).text()).isEqualTo("1");
-    assertThat(new FrameExpression("n", List.of(new Step(0, 1), new Step(10, 0))).text()).isEqualTo("if(lt(n,10),1,0)");
-    assertThat(new FrameExpression("N", List.of(new Step(0, 1), new Step(10, 0), new Step(20, 2.5))).text()).isEqualTo("if(lt(N,10),1,if(lt(N,20),0,2.500))");
+    assertThat(new FrameExpression("n", List.of(new Step(0, 1), new Step(10, 0))).text())
+        .isEqualTo("if(lt(n,10),1,0)");
+    assertThat(
+            new FrameExpression("N", List.of(new Step(0, 1), new Step(10, 0), new Step(20, 2.5)))
+                .text())
+        .isEqualTo("if(lt(N,10),1,if(lt(N,20),0,2.500))");
   }
 
   @Test

@@ -16,8 +16,8 @@ import paringknife.media.process.ChildProcess;
 
 /**
  * A made recording of three hours with everything that puts sound and picture out of step: pictures
- * left out, a start long after nought, 44.1 kHz. A flash and a tone begin together near the start and
- * near the end; ffmpeg's own filters say where they are after ingest.
+ * left out, a start long after nought, 44.1 kHz. A flash and a tone begin together near the start
+ * and near the end; ffmpeg's own filters say where they are after ingest.
  */
 class LongRecordingTest {
   private static final double EARLY = 10;
@@ -35,18 +35,55 @@ class LongRecordingTest {
     Path file = folder.resolve("long.mkv");
     String flash = "between(t,10,11.4)+between(t,10790,10791.4)";
     ffmpeg(
-        "-f", "lavfi", "-i", "color=black:s=64x36:r=2:d=10800,drawbox=c=white:t=fill:enable='" + flash + "',select='not(eq(mod(n,7),3))'",
-        "-f", "lavfi", "-i", "sine=f=1000:r=44100:d=1.5,asplit[a][b];[a]adelay=10000:all=1[c];[b]adelay=10790000:all=1[d];[c][d]amix=normalize=0,apad=whole_dur=10800",
-        "-vsync", "vfr", "-c:v", "libx264", "-preset", "ultrafast", "-g", "250", "-c:a", "pcm_s16le", "-output_ts_offset", "37.3", file.toString());
+        "-f",
+        "lavfi",
+        "-i",
+        "color=black:s=64x36:r=2:d=10800,drawbox=c=white:t=fill:enable='"
+            + flash
+            + "',select='not(eq(mod(n,7),3))'",
+        "-f",
+        "lavfi",
+        "-i",
+        "sine=f=1000:r=44100:d=1.5,asplit[a][b];[a]adelay=10000:all=1[c];[b]adelay=10790000:all=1[d];[c][d]amix=normalize=0,apad=whole_dur=10800",
+        "-vsync",
+        "vfr",
+        "-c:v",
+        "libx264",
+        "-preset",
+        "ultrafast",
+        "-g",
+        "250",
+        "-c:a",
+        "pcm_s16le",
+        "-output_ts_offset",
+        "37.3",
+        file.toString());
     return file;
   }
 
   /** When the first white picture is shown after a time. */
   private static double flash(Path file, double after) {
-    String said = ffmpeg("-ss", Double.toString(after - 5), "-to", Double.toString(after + 5), "-copyts", "-i", file.toString(), "-an", "-vf", "signalstats,metadata=print:key=lavfi.signalstats.YAVG:file=-", "-f", "null", "-").text();
-    Matcher picture = Pattern.compile("pts_time:([0-9.]+)\\s+lavfi.signalstats.YAVG=([0-9.]+)").matcher(said);
+    String said =
+        ffmpeg(
+                "-ss",
+                Double.toString(after - 5),
+                "-to",
+                Double.toString(after + 5),
+                "-copyts",
+                "-i",
+                file.toString(),
+                "-an",
+                "-vf",
+                "signalstats,metadata=print:key=lavfi.signalstats.YAVG:file=-",
+                "-f",
+                "null",
+                "-")
+            .text();
+    Matcher picture =
+        Pattern.compile("pts_time:([0-9.]+)\\s+lavfi.signalstats.YAVG=([0-9.]+)").matcher(said);
     while (picture.find()) {
-      if (Double.parseDouble(picture.group(2)) > 128 && Double.parseDouble(picture.group(1)) > after - 5) {
+      if (Double.parseDouble(picture.group(2)) > 128
+          && Double.parseDouble(picture.group(1)) > after - 5) {
         return Double.parseDouble(picture.group(1));
       }
     }
@@ -55,7 +92,22 @@ class LongRecordingTest {
 
   /** When sound begins after a time, by {@code silencedetect}. */
   private static double tone(Path file, double after) {
-    String said = ffmpeg("-ss", Double.toString(after - 5), "-to", Double.toString(after + 5), "-copyts", "-i", file.toString(), "-vn", "-af", "silencedetect=noise=-30dB:d=0.2", "-f", "null", "-").errors();
+    String said =
+        ffmpeg(
+                "-ss",
+                Double.toString(after - 5),
+                "-to",
+                Double.toString(after + 5),
+                "-copyts",
+                "-i",
+                file.toString(),
+                "-vn",
+                "-af",
+                "silencedetect=noise=-30dB:d=0.2",
+                "-f",
+                "null",
+                "-")
+            .errors();
     Matcher end = Pattern.compile("silence_end: ([0-9.]+)").matcher(said);
     assertThat(end.find()).as(said).isTrue();
     return Double.parseDouble(end.group(1));
@@ -78,8 +130,12 @@ class LongRecordingTest {
         .run(share -> {});
     for (double at : new double[] {EARLY, LATE}) {
       double shown = flash(proxy, at);
-      assertThat(tone(proxy, at)).as("tone of the proxy against its flash near %s", at).isCloseTo(shown, within(0.010));
-      assertThat(tone(sound, at)).as("tone of the sound against the flash near %s", at).isCloseTo(shown, within(0.010));
+      assertThat(tone(proxy, at))
+          .as("tone of the proxy against its flash near %s", at)
+          .isCloseTo(shown, within(0.010));
+      assertThat(tone(sound, at))
+          .as("tone of the sound against the flash near %s", at)
+          .isCloseTo(shown, within(0.010));
       assertThat(shown).isCloseTo(at, within(0.010));
     }
   }

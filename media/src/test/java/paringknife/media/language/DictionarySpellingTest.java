@@ -15,7 +15,8 @@ class DictionarySpellingTest {
 
   @Test
   void bothSidesOfTheOceanSpellRight() {
-    assertThat(List.of("winter", "colour", "color", "don't", "sluice", "half-frozen", "1987", "a")).allMatch(english::knows);
+    assertThat(List.of("winter", "colour", "color", "don't", "sluice", "half-frozen", "1987", "a"))
+        .allMatch(english::knows);
     assertThat(List.of("wintr", "sluise", "half-frozn", "Ostreva")).noneMatch(english::knows);
   }
 
@@ -27,8 +28,16 @@ class DictionarySpellingTest {
   @Test
   void aMisspeltWordIsDoubtfulUntilItIsAccepted() {
     Transcript transcript =
-        new Transcript("en", List.of(), List.of(word(0, "The", 0.9), word(1, "\u201cwintr\u201d,", 0.9), word(2, "held.", 0.9), word(3, "Sluise", 1)));
-    assertThat(DoubtfulWords.find(transcript, english)).containsExactly(new DoubtfulWord(1, DoubtfulWord.Why.UNKNOWN_SPELLING));
+        new Transcript(
+            "en",
+            List.of(),
+            List.of(
+                word(0, "The", 0.9),
+                word(1, "\u201cwintr\u201d,", 0.9),
+                word(2, "held.", 0.9),
+                word(3, "Sluise", 1)));
+    assertThat(DoubtfulWords.find(transcript, english))
+        .containsExactly(new DoubtfulWord(1, DoubtfulWord.Why.UNKNOWN_SPELLING));
   }
 
   private static Word word(int i, String text, double confidence) {

@@ -25,7 +25,8 @@ class ChildProcessTest {
         new Thread(
             () -> {
               try {
-                ChildProcess.run(List.of("sh", "-c", "echo $$ > pid; exec sleep 300 > /dev/null"), folder, LONG);
+                ChildProcess.run(
+                    List.of("sh", "-c", "echo $$ > pid; exec sleep 300 > /dev/null"), folder, LONG);
               } catch (Interrupted e) {
                 told.set(Thread.currentThread().isInterrupted());
               } finally {
@@ -37,7 +38,8 @@ class ChildProcessTest {
     while (!Files.exists(pid) || Files.size(pid) == 0) {
       Thread.sleep(10);
     }
-    ProcessHandle child = ProcessHandle.of(Long.parseLong(Files.readString(pid).strip())).orElseThrow();
+    ProcessHandle child =
+        ProcessHandle.of(Long.parseLong(Files.readString(pid).strip())).orElseThrow();
     waiting.interrupt();
     over.await();
     assertThat(told).isTrue();
@@ -46,7 +48,8 @@ class ChildProcessTest {
 
   @Test
   void theLimitIsToldAsSuch() {
-    assertThatThrownBy(() -> ChildProcess.run(List.of("sleep", "300"), folder, Duration.ofMillis(50)))
+    assertThatThrownBy(
+            () -> ChildProcess.run(List.of("sleep", "300"), folder, Duration.ofMillis(50)))
         .isInstanceOf(ProcessFailed.class)
         .hasMessageContaining("took longer");
   }
@@ -54,7 +57,10 @@ class ChildProcessTest {
   @Test
   void aProcessThatWasEndedWritesNothingMore() throws Exception {
     Path written = folder.resolve("written");
-    Process writer = new ProcessBuilder("sh", "-c", "while true; do echo more >> written; done").directory(folder.toFile()).start();
+    Process writer =
+        new ProcessBuilder("sh", "-c", "while true; do echo more >> written; done")
+            .directory(folder.toFile())
+            .start();
     while (!Files.exists(written)) {
       Thread.sleep(5);
     }

@@ -13,9 +13,13 @@ class VoskResultTest {
   void wordsComeWithTimesAndConfidence() {
     List<Word> words = new ArrayList<>();
     VoskModelFolder.addWords(
-        "{\"result\":[{\"conf\":0.97,\"end\":1.02,\"start\":0.63,\"word\":\"tide\"},{\"conf\":1.0,\"end\":1.4,\"start\":1.02,\"word\":\"mill\"}],\"text\":\"tide mill\"}", words);
+        "{\"result\":[{\"conf\":0.97,\"end\":1.02,\"start\":0.63,\"word\":\"tide\"},{\"conf\":1.0,\"end\":1.4,\"start\":1.02,\"word\":\"mill\"}],\"text\":\"tide mill\"}",
+        words);
     VoskModelFolder.addWords("{\"text\":\"\"}", words);
-    assertThat(words).containsExactly(new Word(0, "tide", 630_000, 1_020_000, -1, 0.97), new Word(1, "mill", 1_020_000, 1_400_000, -1, 0.99));
+    assertThat(words)
+        .containsExactly(
+            new Word(0, "tide", 630_000, 1_020_000, -1, 0.97),
+            new Word(1, "mill", 1_020_000, 1_400_000, -1, 0.99));
   }
 
   @Test

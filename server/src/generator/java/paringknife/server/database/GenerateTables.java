@@ -40,8 +40,15 @@ public final class GenerateTables {
                               .withOutputSchemaToDefault(true)
                               .withExcludes("flyway_.*|scheduled_tasks")
                               .withForcedTypes(
-                                  new ForcedType().withName("BOOLEAN").withIncludeTypes("(?i:TINYINT\\(1\\))")))
-                      .withGenerate(new Generate().withRecords(false).withGeneratedAnnotation(false).withJavadoc(false).withComments(false))
+                                  new ForcedType()
+                                      .withName("BOOLEAN")
+                                      .withIncludeTypes("(?i:TINYINT\\(1\\))")))
+                      .withGenerate(
+                          new Generate()
+                              .withRecords(false)
+                              .withGeneratedAnnotation(false)
+                              .withJavadoc(false)
+                              .withComments(false))
                       .withTarget(
                           new Target()
                               .withPackageName("paringknife.server.database.generated")

@@ -48,7 +48,8 @@ class ClipController {
 
   private record Told(ClipState state, Episode episode) {}
 
-  ClipController(Episodes episodes, ClipStore store, VersionStore versions, Events events, NewClips clips) {
+  ClipController(
+      Episodes episodes, ClipStore store, VersionStore versions, Events events, NewClips clips) {
     this.clips = clips;
     this.episodes = episodes;
     this.store = store;
@@ -66,7 +67,15 @@ class ClipController {
   record Seen(int revision) {}
 
   /** What could still be pared: counts, and microseconds it would give. */
-  record Prospects(int pauses, long pausesUs, int sureFillers, int doubtfulFillers, long sureFillersUs, int repeats, long repeatsUs, List<Span> pauseSpans) {}
+  record Prospects(
+      int pauses,
+      long pausesUs,
+      int sureFillers,
+      int doubtfulFillers,
+      long sureFillersUs,
+      int repeats,
+      long repeatsUs,
+      List<Span> pauseSpans) {}
 
   /**
    * What plays and shows, frame by frame, for the clip's shape.
@@ -74,7 +83,14 @@ class ClipController {
    * @param dressed whether the sound is more than the recording cut: room tone, or cleaned
    */
   record Preview(
-      int revision, int width, int height, int frameRateNumerator, int frameRateDenominator, boolean dressed, List<PictureRun> runs, List<WindowRun> windows) {}
+      int revision,
+      int width,
+      int height,
+      int frameRateNumerator,
+      int frameRateDenominator,
+      boolean dressed,
+      List<PictureRun> runs,
+      List<WindowRun> windows) {}
 
   @GetMapping("/episodes/{id}/clips")
   List<ClipState> ofEpisode(@PathVariable long id) {
@@ -99,7 +115,8 @@ class ClipController {
     StringBuilder title = new StringBuilder();
     for (int i = asked.firstWord(); i <= asked.lastWord() && title.length() < 32; i++) {
       String bare = transcript.words().get(i).bare();
-      if (!fillers.isSure(bare) && !(title.isEmpty() && List.of("so", "well", "and", "but").contains(bare))) {
+      if (!fillers.isSure(bare)
+          && !(title.isEmpty() && List.of("so", "well", "and", "but").contains(bare))) {
         title.append(title.isEmpty() ? "" : " ").append(transcript.words().get(i).text());
         if (transcript.words().get(i).endsSentence() && title.length() > 8) {
           break;
@@ -107,7 +124,9 @@ class ClipController {
       }
     }
     String plain = title.toString().replaceAll("[.,;:]+$", "");
-    return plain.isEmpty() ? "Clip" : plain.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + plain.substring(1);
+    return plain.isEmpty()
+        ? "Clip"
+        : plain.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + plain.substring(1);
   }
 
   @GetMapping("/clips/{id}")
@@ -122,7 +141,12 @@ class ClipController {
     Episode episode = episodes.open(clip.episodeId());
     ClipDocument changed = change.intent().apply(clip.document(), episode);
     if (change.intent().isSweeping() && !changed.equals(clip.document())) {
-      versions.keep(id, "before: " + change.intent().label(), true, episode.editor().lengthUs(clip.document()), clip.document());
+      versions.keep(
+          id,
+          "before: " + change.intent().label(),
+          true,
+          episode.editor().lengthUs(clip.document()),
+          clip.document());
     }
     return settle(clip, store.change(clip, change.intent().label(), changed), episode);
   }
@@ -144,8 +168,11 @@ class ClipController {
   ClipStep returnTo(@PathVariable long id, @PathVariable long version, @RequestBody Seen seen) {
     ClipStore.StoredClip clip = seen(id, seen.revision());
     ClipDocument kept = versions.document(id, version);
-    ClipDocument returned = kept.withRemovals(kept.removals(), Math.max(kept.nextRemovalId(), clip.document().nextRemovalId()));
-    return settle(clip, store.change(clip, "return to a version", returned), episodes.open(clip.episodeId()));
+    ClipDocument returned =
+        kept.withRemovals(
+            kept.removals(), Math.max(kept.nextRemovalId(), clip.document().nextRemovalId()));
+    return settle(
+        clip, store.change(clip, "return to a version", returned), episodes.open(clip.episodeId()));
   }
 
   /** A clip in two: what is left of it, and the new one that goes on from there. */
@@ -161,7 +188,9 @@ class ClipController {
     ClipIntent.Range.check(asked.word(), asked.word(), episode);
     StretchEditor.Parted parted = episode.stretches().part(clip.document(), asked.word());
     ClipStore.StoredClip second = store.create(clip.episodeId(), parted.second());
-    return new PartedClip(settle(clip, store.change(clip, "part the clip", parted.first()), episode), ClipState.of(second, episode));
+    return new PartedClip(
+        settle(clip, store.change(clip, "part the clip", parted.first()), episode),
+        ClipState.of(second, episode));
   }
 
   /** Puts another clip of the same episode after this one. */
@@ -176,7 +205,14 @@ class ClipController {
       throw new IllegalArgumentException("Only another clip of the same episode can be joined on.");
     }
     Episode episode = episodes.open(clip.episodeId());
-    ClipStep step = settle(clip, store.change(clip, "join on " + other.document().settings().title(), episode.stretches().append(clip.document(), other.document())), episode);
+    ClipStep step =
+        settle(
+            clip,
+            store.change(
+                clip,
+                "join on " + other.document().settings().title(),
+                episode.stretches().append(clip.document(), other.document())),
+            episode);
     bin(other.id());
     return step;
   }
@@ -184,16 +220,21 @@ class ClipController {
   private ClipStore.StoredClip seen(long id, int revision) {
     ClipStore.StoredClip clip = store.byId(id);
     if (clip.revision() != revision) {
-      throw new Outdated("This clip was changed in another window. That change is kept; the clip is shown as it is now.");
+      throw new Outdated(
+          "This clip was changed in another window. That change is kept; the clip is shown as it is now.");
     }
     return clip;
   }
 
-  private ClipStep settle(ClipStore.StoredClip before, ClipStore.StoredClip after, Episode episode) {
+  private ClipStep settle(
+      ClipStore.StoredClip before, ClipStore.StoredClip after, Episode episode) {
     store.remember(after);
     events.clipChanged(after.episodeId(), after.id(), after.revision());
     Told known = told.get(before.id());
-    boolean fresh = known != null && known.episode() == episode && known.state().revision() == before.revision();
+    boolean fresh =
+        known != null
+            && known.episode() == episode
+            && known.state().revision() == before.revision();
     ClipState from = fresh ? known.state() : ClipState.of(before, episode);
     ClipState to = ClipState.of(after, episode);
     told.put(after.id(), new Told(to, episode));
@@ -227,7 +268,8 @@ class ClipController {
     Episode episode = episodes.open(clip.episodeId());
     ClipEditor editor = episode.editor();
     ClipDocument document = clip.document();
-    List<Pause> pauses = editor.pauses(document, ClipIntent.ParePauses.settings(thresholdDb, shortest, head, tail));
+    List<Pause> pauses =
+        editor.pauses(document, ClipIntent.ParePauses.settings(thresholdDb, shortest, head, tail));
     List<Filler> fillers = editor.fillers(document);
     int sure = (int) fillers.stream().filter(Filler::sure).count();
     ToLongFunction<ClipDocument> length = d -> editor.cuts(d).lengthUs();
@@ -266,7 +308,9 @@ class ClipController {
   }
 
   /** The drawing instructions of the captions, for the worker that draws them over the preview. */
-  @GetMapping(path = "/clips/{id}/captions.ass", produces = MediaType.TEXT_PLAIN_VALUE + ";charset=UTF-8")
+  @GetMapping(
+      path = "/clips/{id}/captions.ass",
+      produces = MediaType.TEXT_PLAIN_VALUE + ";charset=UTF-8")
   String captionScript(@PathVariable long id) {
     return captions(id).ass();
   }
@@ -275,13 +319,20 @@ class ClipController {
     ClipStore.StoredClip clip = store.byId(id);
     Episode episode = episodes.open(clip.episodeId());
     ClipDocument document = clip.document();
-    return CaptionTrack.of(document, episode.editor().cuts(document), episode.transcript(), specFor(document.settings().shape()));
+    return CaptionTrack.of(
+        document,
+        episode.editor().cuts(document),
+        episode.transcript(),
+        specFor(document.settings().shape()));
   }
 
   private static DeliverySpec specFor(String shape) {
     return DeliverySpecs.shipped().stream()
         .filter(s -> s.shape().toString().equals(shape))
         .findFirst()
-        .orElseThrow(() -> new IllegalArgumentException("There is no delivery spec of the shape " + shape + "."));
+        .orElseThrow(
+            () ->
+                new IllegalArgumentException(
+                    "There is no delivery spec of the shape " + shape + "."));
   }
 }

@@ -4,11 +4,11 @@ import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.util.List;
 import java.util.Locale;
+import paringknife.core.deliver.DeliverySpecs;
 import paringknife.core.frame.Shape;
 import paringknife.core.letter.Letterings;
 import paringknife.core.listen.PauseSettings;
 import paringknife.core.listen.clean.Cleanup;
-import paringknife.core.deliver.DeliverySpecs;
 import paringknife.core.pare.ClipDocument;
 import paringknife.core.pare.FitPlan;
 import paringknife.core.pare.Framing;
@@ -133,7 +133,9 @@ public sealed interface ClipIntent {
   record MoveSeam(int place, long outUs, long inUs) implements ClipIntent {
     @Override
     public ClipDocument apply(ClipDocument clip, Episode episode) {
-      return episode.stretches().moveSeam(clip, place, Math.min(outUs, episode.levels().durationUs()), inUs);
+      return episode
+          .stretches()
+          .moveSeam(clip, place, Math.min(outUs, episode.levels().durationUs()), inUs);
     }
 
     @Override
@@ -151,7 +153,8 @@ public sealed interface ClipIntent {
     }
 
     static PauseSettings settings(double thresholdDb, double shortest, double head, double tail) {
-      return new PauseSettings(thresholdDb, Math.round(shortest * 1e6), Math.round(head * 1e6), Math.round(tail * 1e6));
+      return new PauseSettings(
+          thresholdDb, Math.round(shortest * 1e6), Math.round(head * 1e6), Math.round(tail * 1e6));
     }
 
     @Override
@@ -187,7 +190,14 @@ public sealed interface ClipIntent {
   record PareChosenFillers(List<Integer> first, Means means) implements ClipIntent {
     @Override
     public ClipDocument apply(ClipDocument clip, Episode episode) {
-      return episode.editor().takeFillers(clip, episode.editor().fillers(clip).stream().filter(f -> first.contains(f.first())).toList(), means);
+      return episode
+          .editor()
+          .takeFillers(
+              clip,
+              episode.editor().fillers(clip).stream()
+                  .filter(f -> first.contains(f.first()))
+                  .toList(),
+              means);
     }
 
     @Override
@@ -243,10 +253,12 @@ public sealed interface ClipIntent {
   }
 
   /** Choose what is done to the voice. */
-  record CleanUp(boolean hum, boolean noise, boolean even, boolean sibilance) implements ClipIntent {
+  record CleanUp(boolean hum, boolean noise, boolean even, boolean sibilance)
+      implements ClipIntent {
     @Override
     public ClipDocument apply(ClipDocument clip, Episode episode) {
-      return clip.withSettings(clip.settings().withCleanup(new Cleanup(hum, noise, even, sibilance)));
+      return clip.withSettings(
+          clip.settings().withCleanup(new Cleanup(hum, noise, even, sibilance)));
     }
 
     @Override
@@ -279,9 +291,14 @@ public sealed interface ClipIntent {
     public ClipDocument apply(ClipDocument clip, Episode episode) {
       RepeatGroup found =
           episode.editor().repeatGroups(clip).stream()
-              .filter(g -> g.attempts().get(0).first() == group && attempt >= 0 && attempt < g.attempts().size())
+              .filter(
+                  g ->
+                      g.attempts().get(0).first() == group
+                          && attempt >= 0
+                          && attempt < g.attempts().size())
               .findFirst()
-              .orElseThrow(() -> new IllegalArgumentException("There is no such repeat in this clip."));
+              .orElseThrow(
+                  () -> new IllegalArgumentException("There is no such repeat in this clip."));
       return episode.editor().keepAttempt(clip, found, attempt);
     }
 
@@ -400,7 +417,8 @@ public sealed interface ClipIntent {
     @Override
     public ClipDocument apply(ClipDocument clip, Episode episode) {
       String clean = title.strip().replaceAll("\\s+", " ");
-      return clip.withSettings(clip.settings().withTitle(clean.substring(0, Math.min(120, clean.length()))));
+      return clip.withSettings(
+          clip.settings().withTitle(clean.substring(0, Math.min(120, clean.length()))));
     }
 
     @Override
@@ -417,7 +435,9 @@ public sealed interface ClipIntent {
         throw new IllegalArgumentException("There is no such person in the picture.");
       }
       return clip.withSettings(
-          clip.settings().withShape(Shape.parse(shape).toString()).withFraming(new Framing(mode, mode == Framing.Mode.PERSON ? person : -1)));
+          clip.settings()
+              .withShape(Shape.parse(shape).toString())
+              .withFraming(new Framing(mode, mode == Framing.Mode.PERSON ? person : -1)));
     }
 
     @Override

@@ -30,7 +30,8 @@ import paringknife.server.shelf.Episodes;
 @Component
 class ClipSound {
   private static final long LONGEST_PART_US = 60_000_000;
-  private static final AudioFormat FORMAT = new AudioFormat(SampleSource.SAMPLE_RATE, Short.SIZE, SampleSource.CHANNELS, true, false);
+  private static final AudioFormat FORMAT =
+      new AudioFormat(SampleSource.SAMPLE_RATE, Short.SIZE, SampleSource.CHANNELS, true, false);
 
   private final Episodes episodes;
   private final ClipStore clips;
@@ -43,7 +44,8 @@ class ClipSound {
   private record Measured(int revision, Episode episode, SoundMeasure sound) {}
 
   /** How loud a clip is before it is brought to its target, and what will be done about it. */
-  record Loudness(double lufs, double truePeakDbtp, double targetLufs, double ceilingDbtp, double gainDb) {}
+  record Loudness(
+      double lufs, double truePeakDbtp, double targetLufs, double ceilingDbtp, double gainDb) {}
 
   ClipSound(Episodes episodes, ClipStore clips) {
     this.episodes = episodes;
@@ -70,12 +72,18 @@ class ClipSound {
     Episode episode = episodes.open(clip.episodeId());
     Measured known = measured.get(clipId);
     if (known == null || known.revision() != clip.revision() || known.episode() != episode) {
-      SoundJoiner joiner = joiner(clip.document(), episode, episode.sound(clip.document().settings().cleanup()));
+      SoundJoiner joiner =
+          joiner(clip.document(), episode, episode.sound(clip.document().settings().cleanup()));
       known = new Measured(clip.revision(), episode, SoundMeasure.of(joiner, joiner.moments()));
       measured.put(clipId, known);
     }
     SoundMeasure sound = known.sound();
-    return new Loudness(sound.lufs(), sound.truePeakDbtp(), target.lufs(), target.ceilingDbtp(), target.gainDb(sound));
+    return new Loudness(
+        sound.lufs(),
+        sound.truePeakDbtp(),
+        target.lufs(),
+        target.ceilingDbtp(),
+        target.gainDb(sound));
   }
 
   private SoundJoiner joiner(long clipId, boolean asRecorded) {
@@ -83,30 +91,43 @@ class ClipSound {
     Episode episode = episodes.open(clip.episodeId());
     Cleanup cleanup = asRecorded ? Cleanup.NONE : clip.document().settings().cleanup();
     long key = clip.episodeId() * 16 + bits(cleanup);
-    Heard source = heard.getOrMake(key, h -> h.episode() == episode, k -> new Heard(episode, episode.sound(cleanup)));
+    Heard source =
+        heard.getOrMake(
+            key, h -> h.episode() == episode, k -> new Heard(episode, episode.sound(cleanup)));
     return joiner(clip.document(), episode, source.source());
   }
 
   private static SoundJoiner joiner(ClipDocument clip, Episode episode, SampleSource source) {
-    return new SoundJoiner(source, episode.soundPlanner().plan(clip, CutList.of(clip, episode.transcript())));
+    return new SoundJoiner(
+        source, episode.soundPlanner().plan(clip, CutList.of(clip, episode.transcript())));
   }
 
   private static long bits(Cleanup cleanup) {
     long bits = 0;
-    for (boolean on : List.of(cleanup.hum(), cleanup.noise(), cleanup.even(), cleanup.sibilance())) {
+    for (boolean on :
+        List.of(cleanup.hum(), cleanup.noise(), cleanup.even(), cleanup.sibilance())) {
       bits = bits * 2 + (on ? 1 : 0);
     }
     return bits;
   }
 
   private static byte[] wav(float[] interleaved) {
-    ByteBuffer samples = ByteBuffer.allocate(interleaved.length * Short.BYTES).order(ByteOrder.LITTLE_ENDIAN);
+    ByteBuffer samples =
+        ByteBuffer.allocate(interleaved.length * Short.BYTES).order(ByteOrder.LITTLE_ENDIAN);
     for (float sample : interleaved) {
-      samples.putShort((short) Math.max(Short.MIN_VALUE, Math.min(Short.MAX_VALUE, Math.round(sample * 32767f))));
+      samples.putShort(
+          (short)
+              Math.max(Short.MIN_VALUE, Math.min(Short.MAX_VALUE, Math.round(sample * 32767f))));
     }
     ByteArrayOutputStream wav = new ByteArrayOutputStream(samples.capacity());
     try {
-      AudioSystem.write(new AudioInputStream(new ByteArrayInputStream(samples.array()), FORMAT, interleaved.length / SampleSource.CHANNELS), AudioFileFormat.Type.WAVE, wav);
+      AudioSystem.write(
+          new AudioInputStream(
+              new ByteArrayInputStream(samples.array()),
+              FORMAT,
+              interleaved.length / SampleSource.CHANNELS),
+          AudioFileFormat.Type.WAVE,
+          wav);
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }

@@ -66,9 +66,16 @@ public record ClipState(
   public record GapShown(long id, int word, int after, long lengthUs) {}
 
   private static List<GapShown> gaps(ClipDocument clip, CutList cuts, Transcript transcript) {
-    Map<Long, Long> places = clip.settings().gaps().stream().collect(Collectors.toMap(Gap::id, Gap::atUs));
+    Map<Long, Long> places =
+        clip.settings().gaps().stream().collect(Collectors.toMap(Gap::id, Gap::atUs));
     return cuts.gaps().stream()
-        .map(g -> new GapShown(g.id(), transcript.firstEndingAfter(places.getOrDefault(g.id(), 0L)) - 1, g.after(), g.lengthUs()))
+        .map(
+            g ->
+                new GapShown(
+                    g.id(),
+                    transcript.firstEndingAfter(places.getOrDefault(g.id(), 0L)) - 1,
+                    g.after(),
+                    g.lengthUs()))
         .toList();
   }
 
@@ -105,7 +112,13 @@ public record ClipState(
         Math.round(parings.lengthUs() / settings.speed()),
         Arrays.stream(Reason.values())
             .filter(parings.byReason()::containsKey)
-            .map(r -> new Paring(r, r.name().toLowerCase(Locale.ROOT), parings.byReason().get(r).count(), parings.byReason().get(r).us()))
+            .map(
+                r ->
+                    new Paring(
+                        r,
+                        r.name().toLowerCase(Locale.ROOT),
+                        parings.byReason().get(r).count(),
+                        parings.byReason().get(r).us()))
             .toList());
   }
 }

@@ -79,13 +79,15 @@ public record ClipStep(
   private static RemovalSplice removals(List<Removal> before, List<Removal> after) {
     int from = alikeAtStart(before, after);
     int end = alikeAtEnd(before, after, from);
-    return new RemovalSplice(from, before.size() - end - from, after.subList(from, after.size() - end));
+    return new RemovalSplice(
+        from, before.size() - end - from, after.subList(from, after.size() - end));
   }
 
   private static SpanSplice spans(List<Span> before, List<Span> after) {
     int from = alikeAtStart(before, after);
     int end = alikeAtEnd(before, after, from);
-    return new SpanSplice(from, before.size() - end - from, after.subList(from, after.size() - end));
+    return new SpanSplice(
+        from, before.size() - end - from, after.subList(from, after.size() - end));
   }
 
   private static int alikeAtStart(List<?> a, List<?> b) {
@@ -98,7 +100,8 @@ public record ClipStep(
 
   private static int alikeAtEnd(List<?> a, List<?> b, int start) {
     int n = 0;
-    while (n < Math.min(a.size(), b.size()) - start && a.get(a.size() - 1 - n).equals(b.get(b.size() - 1 - n))) {
+    while (n < Math.min(a.size(), b.size()) - start
+        && a.get(a.size() - 1 - n).equals(b.get(b.size() - 1 - n))) {
       n++;
     }
     return n;

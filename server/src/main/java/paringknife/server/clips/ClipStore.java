@@ -19,8 +19,8 @@ import paringknife.server.web.Outdated;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
- * Clips in the database, with every change as a step of a {@link StepLog} in the same transaction as
- * the clip's new revision. A change made from an outdated state is refused.
+ * Clips in the database, with every change as a step of a {@link StepLog} in the same transaction
+ * as the clip's new revision. A change made from an outdated state is refused.
  */
 @Repository
 public class ClipStore {
@@ -36,7 +36,12 @@ public class ClipStore {
         new StepLog<>(
             db,
             json,
-            new StepLog.Columns(CLIP_CHANGE, CLIP_CHANGE.CLIP_ID, CLIP_CHANGE.STEP, CLIP_CHANGE.NAME, CLIP_CHANGE.DELTA),
+            new StepLog.Columns(
+                CLIP_CHANGE,
+                CLIP_CHANGE.CLIP_ID,
+                CLIP_CHANGE.STEP,
+                CLIP_CHANGE.NAME,
+                CLIP_CHANGE.DELTA),
             ClipDelta.class);
   }
 
@@ -75,7 +80,8 @@ public class ClipStore {
   }
 
   public List<StoredClip> ofEpisode(long episodeId) {
-    return db.select(CLIP.ID)
+    return db
+        .select(CLIP.ID)
         .from(CLIP)
         .where(CLIP.EPISODE_ID.eq(episodeId).and(CLIP.BINNED_AT.isNull()))
         .orderBy(CLIP.ID)
@@ -96,7 +102,8 @@ public class ClipStore {
     if (known != null && known.revision() == row.value2()) {
       return known;
     }
-    var written = db.select(CLIP.DOCUMENT, CLIP.DOCUMENT_STEP).from(CLIP).where(CLIP.ID.eq(id)).fetchSingle();
+    var written =
+        db.select(CLIP.DOCUMENT, CLIP.DOCUMENT_STEP).from(CLIP).where(CLIP.ID.eq(id)).fetchSingle();
     StoredClip read =
         new StoredClip(
             id,
@@ -104,7 +111,11 @@ public class ClipStore {
             row.value2(),
             row.value3(),
             written.value2(),
-            steps.replayed(id, json.readValue(written.value1(), ClipDocument.class), written.value2(), row.value3()),
+            steps.replayed(
+                id,
+                json.readValue(written.value1(), ClipDocument.class),
+                written.value2(),
+                row.value3()),
             steps.name(id, row.value3()),
             steps.name(id, row.value3() + 1));
     recent.put(id, read);
@@ -121,7 +132,8 @@ public class ClipStore {
     int step = seen.applied() + 1;
     int written = save(seen, changed, step, seen.written() > seen.applied());
     steps.append(seen.id(), step, name, delta, seen.redo() != null);
-    return new StoredClip(seen.id(), seen.episodeId(), seen.revision() + 1, step, written, changed, name, null);
+    return new StoredClip(
+        seen.id(), seen.episodeId(), seen.revision() + 1, step, written, changed, name, null);
   }
 
   @Transactional
@@ -158,9 +170,13 @@ public class ClipStore {
     boolean write = StepLog.writesWhole(applied, seen.written(), leaving);
     var update = db.update(CLIP).set(CLIP.REVISION, seen.revision() + 1).set(CLIP.APPLIED, applied);
     if (write) {
-      update = update.set(CLIP.DOCUMENT, json.writeValueAsString(document)).set(CLIP.DOCUMENT_STEP, applied);
+      update =
+          update
+              .set(CLIP.DOCUMENT, json.writeValueAsString(document))
+              .set(CLIP.DOCUMENT_STEP, applied);
     }
-    int saved = update.where(CLIP.ID.eq(seen.id()).and(CLIP.REVISION.eq(seen.revision()))).execute();
+    int saved =
+        update.where(CLIP.ID.eq(seen.id()).and(CLIP.REVISION.eq(seen.revision()))).execute();
     if (saved == 0) {
       throw new Outdated(
           "This clip was changed in another window. That change is kept; the clip is shown as it is now.");
@@ -175,7 +191,10 @@ public class ClipStore {
 
   @Transactional
   public void bin(long id) {
-    db.update(CLIP).set(CLIP.BINNED_AT, LocalDateTime.now(ZoneOffset.UTC)).where(CLIP.ID.eq(id)).execute();
+    db.update(CLIP)
+        .set(CLIP.BINNED_AT, LocalDateTime.now(ZoneOffset.UTC))
+        .where(CLIP.ID.eq(id))
+        .execute();
     recent.remove(id);
   }
 

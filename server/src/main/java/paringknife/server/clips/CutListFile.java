@@ -21,7 +21,8 @@ public final class CutListFile {
    *
    * @param handles frames to show around each piece
    */
-  public static String write(ClipDocument clip, Episode episode, String format, boolean dropFrame, int handles) {
+  public static String write(
+      ClipDocument clip, Episode episode, String format, boolean dropFrame, int handles) {
     if (handles < 0 || handles > 500) {
       throw new IllegalArgumentException("Handles are 0 to 500 frames.");
     }
@@ -31,7 +32,14 @@ public final class CutListFile {
     String file = episode.recording().file().getFileName().toString();
     return switch (format) {
       case "edl" -> EditDecisionList.write(title, file, events, rate, dropFrame, handles);
-      case "otio" -> TimelineJson.write(title, file, rate.nearestFrame(episode.recording().durationUs()), events, rate, handles);
+      case "otio" ->
+          TimelineJson.write(
+              title,
+              file,
+              rate.nearestFrame(episode.recording().durationUs()),
+              events,
+              rate,
+              handles);
       case "csv" -> CutListCsv.write(events, rate, dropFrame, handles);
       default -> throw new IllegalArgumentException("A cut list is written as edl, otio or csv.");
     };
@@ -44,8 +52,12 @@ public final class CutListFile {
       EditEvent last = events.isEmpty() ? null : events.get(events.size() - 1);
       if (run.held()) {
         events.add(new EditEvent(run.episodeFrame(), run.clipFrame(), run.count(), true));
-      } else if (last != null && !last.held() && last.sourceFrame() + last.count() == run.episodeFrame()) {
-        events.set(events.size() - 1, new EditEvent(last.sourceFrame(), last.recordFrame(), last.count() + run.count()));
+      } else if (last != null
+          && !last.held()
+          && last.sourceFrame() + last.count() == run.episodeFrame()) {
+        events.set(
+            events.size() - 1,
+            new EditEvent(last.sourceFrame(), last.recordFrame(), last.count() + run.count()));
       } else {
         events.add(new EditEvent(run.episodeFrame(), run.clipFrame(), run.count()));
       }

@@ -63,11 +63,14 @@ class GatheredController {
       spans.add(episode.editor().stretchOf(piece.firstWord(), piece.lastWord()));
     }
     if (spans.stream().mapToLong(Span::lengthUs).sum() > LONGEST_US) {
-      throw new IllegalArgumentException("More than half an hour has been gathered; a clip of that length is not put together here.");
+      throw new IllegalArgumentException(
+          "More than half an hour has been gathered; a clip of that length is not put together here.");
     }
     long first = asked.pieces().get(0).episodeId();
     boolean ofOne = asked.pieces().stream().allMatch(p -> p.episodeId() == first);
-    return ofOne ? clip(first, title, spans) : assembled(title, episodes.row(first).show(), sources, spans);
+    return ofOne
+        ? clip(first, title, spans)
+        : assembled(title, episodes.row(first).show(), sources, spans);
   }
 
   private MadeClip clip(long episodeId, String title, List<Span> stretches) {
@@ -77,26 +80,35 @@ class GatheredController {
   }
 
   /** Pieces of several episodes become an episode of their own, with their words and speakers. */
-  private MadeClip assembled(String title, String show, List<Episode> sources, List<Span> spans) throws IOException {
+  private MadeClip assembled(String title, String show, List<Episode> sources, List<Span> spans)
+      throws IOException {
     FrameRate rate = sources.get(0).rate();
     List<Assembly.Piece> pieces = new ArrayList<>();
     List<AssembledTranscript.Piece> words = new ArrayList<>();
     long total = 0;
     for (int i = 0; i < sources.size(); i++) {
       Episode source = sources.get(i);
-      Assembly.Piece piece = new Assembly.Piece(source.recording(), source.folder().sound(), spans.get(i));
+      Assembly.Piece piece =
+          new Assembly.Piece(source.recording(), source.folder().sound(), spans.get(i));
       long length = Assembly.lengthUs(piece, rate);
       pieces.add(piece);
       words.add(new AssembledTranscript.Piece(source.transcript(), spans.get(i), length));
       total += length;
     }
     Path folder = Files.createDirectories(data.media().resolve("assembled"));
-    Path file = folder.resolve(title.replaceAll("[^\\p{L}\\p{N} _-]", "").strip() + " " + System.currentTimeMillis() + ".mkv");
+    Path file =
+        folder.resolve(
+            title.replaceAll("[^\\p{L}\\p{N} _-]", "").strip()
+                + " "
+                + System.currentTimeMillis()
+                + ".mkv");
     Assembly.write(pieces, file);
     Transcript transcript = AssembledTranscript.of(words);
     long id =
         episodes
-            .add(new EpisodeSource(show, title, file, null, List.of()), new TranscriptFile.Imported(transcript, TranscriptFile.Timing.WORDS, List.of()))
+            .add(
+                new EpisodeSource(show, title, file, null, List.of()),
+                new TranscriptFile.Imported(transcript, TranscriptFile.Timing.WORDS, List.of()))
             .id();
     return clip(id, title, List.of(new Span(0, total)));
   }

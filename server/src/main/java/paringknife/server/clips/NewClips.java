@@ -7,7 +7,10 @@ import paringknife.core.pare.ClipSettings;
 import paringknife.core.pare.Framing;
 import paringknife.core.time.Span;
 
-/** Makes clips as they are before anything is done to them: upright, on whoever speaks, for the specs the show asks for. */
+/**
+ * Makes clips as they are before anything is done to them: upright, on whoever speaks, for the
+ * specs the show asks for.
+ */
 @Component
 class NewClips {
   private static final String SHAPE = "9:16";
@@ -22,7 +25,9 @@ class NewClips {
   }
 
   ClipStore.StoredClip make(long episodeId, String title, List<Span> stretches) {
-    ClipSettings settings = new ClipSettings(title, stretches, SHAPE, Framing.SPEAKER, LETTERING, wanted.specsFor(episodeId));
+    ClipSettings settings =
+        new ClipSettings(
+            title, stretches, SHAPE, Framing.SPEAKER, LETTERING, wanted.specsFor(episodeId));
     return store.create(episodeId, ClipDocument.of(settings));
   }
 }

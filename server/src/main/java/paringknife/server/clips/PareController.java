@@ -39,7 +39,8 @@ class PareController {
   private final ClipSound sound;
   private final Events events;
 
-  PareController(Episodes episodes, ClipStore clips, VersionStore versions, ClipSound sound, Events events) {
+  PareController(
+      Episodes episodes, ClipStore clips, VersionStore versions, ClipSound sound, Events events) {
     this.sound = sound;
     this.episodes = episodes;
     this.clips = clips;
@@ -118,7 +119,10 @@ class PareController {
 
   @GetMapping(value = "/sound", produces = "audio/wav")
   byte[] sound(
-      @PathVariable long id, @RequestParam long fromUs, @RequestParam long toUs, @RequestParam(defaultValue = "false") boolean asRecorded) {
+      @PathVariable long id,
+      @RequestParam long fromUs,
+      @RequestParam long toUs,
+      @RequestParam(defaultValue = "false") boolean asRecorded) {
     return sound.part(id, fromUs, toUs, asRecorded);
   }
 
@@ -126,17 +130,22 @@ class PareController {
   @GetMapping("/loudness")
   ClipSound.Loudness loudness(@PathVariable long id) {
     List<String> specs = clips.byId(id).document().settings().specs();
-    DeliverySpec spec = DeliverySpecs.byId(specs.isEmpty() ? DeliverySpecs.shipped().get(0).id() : specs.get(0));
+    DeliverySpec spec =
+        DeliverySpecs.byId(specs.isEmpty() ? DeliverySpecs.shipped().get(0).id() : specs.get(0));
     return sound.loudness(id, new LoudnessTarget(spec.lufs(), spec.ceilingDbtp()));
   }
 
   @GetMapping("/fit")
-  FitPlan fit(@PathVariable long id, @RequestParam long targetUs, @RequestParam(defaultValue = "") Set<FitPlan.Kind> declined) {
+  FitPlan fit(
+      @PathVariable long id,
+      @RequestParam long targetUs,
+      @RequestParam(defaultValue = "") Set<FitPlan.Kind> declined) {
     ClipStore.StoredClip clip = clips.byId(id);
     if (targetUs < 1_000_000) {
       throw new IllegalArgumentException("A clip cannot be fitted to less than a second.");
     }
-    return FitPlan.of(episodes.open(clip.episodeId()).editor(), clip.document(), targetUs, declined);
+    return FitPlan.of(
+        episodes.open(clip.episodeId()).editor(), clip.document(), targetUs, declined);
   }
 
   @GetMapping("/versions")
@@ -151,23 +160,40 @@ class PareController {
     if (name.isEmpty()) {
       throw new IllegalArgumentException("A version needs a name.");
     }
-    versions.keep(id, name, false, episodes.open(clip.episodeId()).editor().lengthUs(clip.document()), clip.document());
+    versions.keep(
+        id,
+        name,
+        false,
+        episodes.open(clip.episodeId()).editor().lengthUs(clip.document()),
+        clip.document());
     return versions.of(id);
   }
 
   /** A kept version against another one, or against the clip as it is now. */
   @GetMapping("/versions/{version}/comparison")
-  Comparison compare(@PathVariable long id, @PathVariable long version, @RequestParam(required = false) @Nullable Long with) {
+  Comparison compare(
+      @PathVariable long id,
+      @PathVariable long version,
+      @RequestParam(required = false) @Nullable Long with) {
     ClipStore.StoredClip clip = clips.byId(id);
-    return Comparison.of(versions.document(id, version), with == null ? clip.document() : versions.document(id, with), episodes.open(clip.episodeId()).transcript());
+    return Comparison.of(
+        versions.document(id, version),
+        with == null ? clip.document() : versions.document(id, with),
+        episodes.open(clip.episodeId()).transcript());
   }
 
   /** Another clip just like this one. */
   @PostMapping("/duplicate")
   ClipState duplicate(@PathVariable long id) {
     ClipStore.StoredClip clip = clips.byId(id);
-    ClipDocument copy = clip.document().withSettings(clip.document().settings().withTitle(clip.document().settings().title() + ", copy"));
-    ClipState made = ClipState.of(clips.create(clip.episodeId(), copy), episodes.open(clip.episodeId()));
+    ClipDocument copy =
+        clip.document()
+            .withSettings(
+                clip.document()
+                    .settings()
+                    .withTitle(clip.document().settings().title() + ", copy"));
+    ClipState made =
+        ClipState.of(clips.create(clip.episodeId(), copy), episodes.open(clip.episodeId()));
     events.clipsChanged(clip.episodeId());
     return made;
   }
@@ -179,11 +205,18 @@ class PareController {
       @RequestParam(defaultValue = "false") boolean dropFrame,
       @RequestParam(defaultValue = "0") int handles) {
     ClipStore.StoredClip clip = clips.byId(id);
-    String text = CutListFile.write(clip.document(), episodes.open(clip.episodeId()), format, dropFrame, handles);
+    String text =
+        CutListFile.write(
+            clip.document(), episodes.open(clip.episodeId()), format, dropFrame, handles);
     String name = clip.document().settings().title().replaceAll("[^\\p{L}\\p{N} ._-]", "").strip();
     return ResponseEntity.ok()
         .header("Content-Type", "text/plain;charset=UTF-8")
-        .header("Content-Disposition", ContentDisposition.attachment().filename((name.isEmpty() ? "clip" : name) + "." + format, StandardCharsets.UTF_8).build().toString())
+        .header(
+            "Content-Disposition",
+            ContentDisposition.attachment()
+                .filename((name.isEmpty() ? "clip" : name) + "." + format, StandardCharsets.UTF_8)
+                .build()
+                .toString())
         .body(text.getBytes(StandardCharsets.UTF_8));
   }
 }

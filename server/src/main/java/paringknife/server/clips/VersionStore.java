@@ -28,16 +28,29 @@ public class VersionStore {
   public record Version(long id, String name, boolean automatic, long lengthUs, long madeAt) {}
 
   public List<Version> of(long clipId) {
-    return db.select(CLIP_VERSION.ID, CLIP_VERSION.NAME, CLIP_VERSION.AUTOMATIC, CLIP_VERSION.LENGTH_US, CLIP_VERSION.MADE_AT)
+    return db.select(
+            CLIP_VERSION.ID,
+            CLIP_VERSION.NAME,
+            CLIP_VERSION.AUTOMATIC,
+            CLIP_VERSION.LENGTH_US,
+            CLIP_VERSION.MADE_AT)
         .from(CLIP_VERSION)
         .where(CLIP_VERSION.CLIP_ID.eq(clipId))
         .orderBy(CLIP_VERSION.ID.desc())
-        .fetch(r -> new Version(r.value1(), r.value2(), r.value3(), r.value4(), r.value5().toInstant(ZoneOffset.UTC).toEpochMilli()));
+        .fetch(
+            r ->
+                new Version(
+                    r.value1(),
+                    r.value2(),
+                    r.value3(),
+                    r.value4(),
+                    r.value5().toInstant(ZoneOffset.UTC).toEpochMilli()));
   }
 
   /** Keeps a state; of the automatic ones the newest {@value #MOST_AUTOMATIC} stay. */
   @Transactional
-  public void keep(long clipId, String name, boolean automatic, long lengthUs, ClipDocument document) {
+  public void keep(
+      long clipId, String name, boolean automatic, long lengthUs, ClipDocument document) {
     db.insertInto(CLIP_VERSION)
         .set(CLIP_VERSION.CLIP_ID, clipId)
         .set(CLIP_VERSION.NAME, name.substring(0, Math.min(200, name.length())))
@@ -46,7 +59,11 @@ public class VersionStore {
         .set(CLIP_VERSION.DOCUMENT, json.writeValueAsString(document))
         .execute();
     List<Long> old =
-        of(clipId).stream().filter(Version::automatic).skip(MOST_AUTOMATIC).map(Version::id).toList();
+        of(clipId).stream()
+            .filter(Version::automatic)
+            .skip(MOST_AUTOMATIC)
+            .map(Version::id)
+            .toList();
     if (!old.isEmpty()) {
       db.deleteFrom(CLIP_VERSION).where(CLIP_VERSION.ID.in(old)).execute();
     }

@@ -57,14 +57,22 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** The whole job without a browser and without a database. */
-@Command(name = "batch", description = "Make clips of a recording: pick, pare, frame, letter, render.")
+@Command(
+    name = "batch",
+    description = "Make clips of a recording: pick, pare, frame, letter, render.")
 final class BatchCommand implements Callable<Integer> {
   private static final JsonMapper JSON = new JsonMapper();
 
-  @Option(names = "--media", required = true, description = "the recording; further ones are lined up by their sound and heard instead of its own")
+  @Option(
+      names = "--media",
+      required = true,
+      description =
+          "the recording; further ones are lined up by their sound and heard instead of its own")
   private List<Path> media = List.of();
 
-  @Option(names = "--transcript", description = ".json, .srt or .vtt; recognised on this machine when left out")
+  @Option(
+      names = "--transcript",
+      description = ".json, .srt or .vtt; recognised on this machine when left out")
   private @Nullable Path transcriptFile;
 
   @Option(names = "--clips", defaultValue = "3")
@@ -97,9 +105,11 @@ final class BatchCommand implements Callable<Integer> {
     Recording recording = step("probe", () -> Probe.of(media.get(0)));
     List<Recording> microphones = media.stream().skip(1).map(Probe::of).toList();
     if (!recording.hasSound()) {
-      throw new UnusableRecording(media.get(0).getFileName() + " has no sound, so there is nothing to read or pare.");
+      throw new UnusableRecording(
+          media.get(0).getFileName() + " has no sound, so there is nothing to read or pare.");
     }
-    TranscriptFile.Imported given = transcriptFile == null ? null : TranscriptFile.read(transcriptFile);
+    TranscriptFile.Imported given =
+        transcriptFile == null ? null : TranscriptFile.read(transcriptFile);
     if (given != null) {
       given.mended().forEach(m -> System.err.println("transcript: " + m));
     }
@@ -107,19 +117,27 @@ final class BatchCommand implements Callable<Integer> {
       Path work = scratch.path();
       EpisodeFolder folder = new EpisodeFolder(work.resolve("episode"));
       List<HeardSound> heard =
-          microphones.isEmpty() ? List.of() : step("line up", () -> RecordingLineUp.of(recording, microphones, work));
-      step("ingest", () -> {
-        EpisodeIngest.run(recording, heard, folder, share -> tell("taking in", share));
-        return folder;
-      });
+          microphones.isEmpty()
+              ? List.of()
+              : step("line up", () -> RecordingLineUp.of(recording, microphones, work));
+      step(
+          "ingest",
+          () -> {
+            EpisodeIngest.run(recording, heard, folder, share -> tell("taking in", share));
+            return folder;
+          });
       Transcript transcript =
           given != null ? timed(given, folder) : step("recognise", () -> recognised(folder, heard));
       Episode episode = new Episode(folder.recording(recording.file()), folder, transcript);
       List<Pick> picks = step("pick", () -> episode.picks(brief));
       if (picks.isEmpty()) {
-        throw new IllegalArgumentException("No stretch of this recording fits a length of " + length + " s; try another --length.");
+        throw new IllegalArgumentException(
+            "No stretch of this recording fits a length of "
+                + length
+                + " s; try another --length.");
       }
-      List<Made> made = step("pare", () -> picks.stream().map(p -> new Made(pare(episode, p), p)).toList());
+      List<Made> made =
+          step("pare", () -> picks.stream().map(p -> new Made(pare(episode, p), p)).toList());
       ObjectNode report = JSON.createObjectNode();
       heard.forEach(h -> addSound(report.withArray("sounds"), h));
       ArrayNode pickNodes = report.putArray("picks");
@@ -131,7 +149,9 @@ final class BatchCommand implements Callable<Integer> {
       }
       ObjectNode times = report.putObject("seconds");
       seconds.forEach(times::put);
-      WholeFile.write(out.resolve("report.json"), JSON.writerWithDefaultPrettyPrinter().writeValueAsBytes(report));
+      WholeFile.write(
+          out.resolve("report.json"),
+          JSON.writerWithDefaultPrettyPrinter().writeValueAsBytes(report));
       System.err.println(made.size() + " clips for " + asked.size() + " specs are in " + out);
     }
     return 0;
@@ -142,22 +162,41 @@ final class BatchCommand implements Callable<Integer> {
     if (given.timing() == TranscriptFile.Timing.WORDS) {
       return given.transcript();
     }
-    TextOnSound laid = step("align", () -> new ForcedAligner().align(folder.sound(), given.transcript(), share -> tell("timing the text", share)));
+    TextOnSound laid =
+        step(
+            "align",
+            () ->
+                new ForcedAligner()
+                    .align(
+                        folder.sound(),
+                        given.transcript(),
+                        share -> tell("timing the text", share)));
     if (laid.matched() < ForcedAligner.LEAST_MATCH) {
-      throw new IllegalArgumentException(transcriptFile.getFileName() + " does not say what is said in " + media.get(0).getFileName() + ".");
+      throw new IllegalArgumentException(
+          transcriptFile.getFileName()
+              + " does not say what is said in "
+              + media.get(0).getFileName()
+              + ".");
     }
-    laid.unmatched().forEach(p -> System.err.println("not heard: " + laid.transcript().text(p.from(), p.to())));
+    laid.unmatched()
+        .forEach(p -> System.err.println("not heard: " + laid.transcript().text(p.from(), p.to())));
     return laid.transcript();
   }
 
   private static Transcript recognised(EpisodeFolder folder, List<HeardSound> heard) {
-    Transcript words = Recogniser.installed().recognise(folder.sound(), share -> tell("listening", share));
+    Transcript words =
+        Recogniser.installed().recognise(folder.sound(), share -> tell("listening", share));
     return heard.size() < 2
         ? VoicesInFile.propose(folder.sound(), words)
         : SpeakersByMicrophone.assign(
             words,
             heard.stream()
-                .map(h -> new SpeakersByMicrophone.Microphone(Levels.of(h.recording().file()), h.placement(), stem(h.recording().file())))
+                .map(
+                    h ->
+                        new SpeakersByMicrophone.Microphone(
+                            Levels.of(h.recording().file()),
+                            h.placement(),
+                            stem(h.recording().file())))
                 .toList());
   }
 
@@ -171,22 +210,33 @@ final class BatchCommand implements Callable<Integer> {
 
   private ClipDocument pare(Episode episode, Pick pick) {
     String opening = pick.opening().replaceAll("[.,;:]+$", "");
-    String title = opening.length() > 48 ? opening.substring(0, 48).replaceAll("\\s+\\S*$", "") : opening;
+    String title =
+        opening.length() > 48 ? opening.substring(0, 48).replaceAll("\\s+\\S*$", "") : opening;
     ClipDocument whole =
         ClipDocument.of(
-            new ClipSettings(title, List.of(pick.span()), "9:16", Framing.SPEAKER, lettering, specs));
+            new ClipSettings(
+                title, List.of(pick.span()), "9:16", Framing.SPEAKER, lettering, specs));
     ClipDocument withoutFillers = episode.editor().pareSureFillers(whole);
-    return episode.editor().parePauses(withoutFillers, PauseSettings.DEFAULT.inRoom(episode.editor().quietBelowDb()));
+    return episode
+        .editor()
+        .parePauses(withoutFillers, PauseSettings.DEFAULT.inRoom(episode.editor().quietBelowDb()));
   }
 
   private static void addPick(ArrayNode nodes, Pick pick) {
     ObjectNode node = nodes.addObject();
-    node.put("in", seconds(pick.span().startUs())).put("out", seconds(pick.span().endUs())).put("score", pick.score());
+    node.put("in", seconds(pick.span().startUs()))
+        .put("out", seconds(pick.span().endUs()))
+        .put("score", pick.score());
     ArrayNode reasons = node.putArray("reasons");
     pick.reasons().forEach(reasons::add);
   }
 
-  private void addClip(ArrayNode nodes, Episode episode, ClipDocument clip, List<DeliverySpec> asked, ClipRenderer renderer)
+  private void addClip(
+      ArrayNode nodes,
+      Episode episode,
+      ClipDocument clip,
+      List<DeliverySpec> asked,
+      ClipRenderer renderer)
       throws IOException {
     CutList cuts = CutList.of(clip, episode.transcript());
     ObjectNode node = nodes.addObject();
@@ -210,28 +260,48 @@ final class BatchCommand implements Callable<Integer> {
     }
   }
 
-  private void addFile(ArrayNode files, Episode episode, ClipDocument clip, DeliverySpec spec, ClipRenderer renderer, Map<String, Path> made)
+  private void addFile(
+      ArrayNode files,
+      Episode episode,
+      ClipDocument clip,
+      DeliverySpec spec,
+      ClipRenderer renderer,
+      Map<String, Path> made)
       throws IOException {
     Composition composition = ClipRenderer.compose(episode, clip, spec);
     String name = FileNames.of(stem(media.get(0)), clip.settings().title(), spec);
     ObjectNode node = files.addObject().put("spec", spec.id());
     List<Check> before = composition.preflight();
     if (!Preflight.passes(before)) {
-      System.err.println(name + " was not rendered: " + before.stream().filter(c -> c.verdict() == Check.Verdict.FAILS).map(Check::text).toList());
+      System.err.println(
+          name
+              + " was not rendered: "
+              + before.stream()
+                  .filter(c -> c.verdict() == Check.Verdict.FAILS)
+                  .map(Check::text)
+                  .toList());
       addChecks(node, before);
       return;
     }
     Path target = out.resolve(name + ".mp4");
-    String picture = composition.captions().ass() + composition.playback().windowRuns() + spec.width() + "x" + spec.height() + spec.lufs();
+    String picture =
+        composition.captions().ass()
+            + composition.playback().windowRuns()
+            + spec.width()
+            + "x"
+            + spec.height()
+            + spec.lufs();
     Path same = made.get(picture);
-    step("render", () -> {
-      if (same == null) {
-        renderer.render(episode, composition, target, share -> tell(name, share));
-      } else {
-        WholeFile.copy(same, target);
-      }
-      return target;
-    });
+    step(
+        "render",
+        () -> {
+          if (same == null) {
+            renderer.render(episode, composition, target, share -> tell(name, share));
+          } else {
+            WholeFile.copy(same, target);
+          }
+          return target;
+        });
     made.putIfAbsent(picture, target);
     Files.writeString(out.resolve(name + ".srt"), SubRip.write(composition.subtitles()));
     Measurement measured = step("measure", () -> Measurement.of(target));
@@ -248,7 +318,11 @@ final class BatchCommand implements Callable<Integer> {
   private static void addChecks(ObjectNode node, List<Check> checks) {
     ArrayNode nodes = node.putArray("checks");
     for (Check check : checks) {
-      nodes.addObject().put("subject", check.subject()).put("verdict", check.verdict().name().toLowerCase(Locale.ROOT)).put("text", check.text());
+      nodes
+          .addObject()
+          .put("subject", check.subject())
+          .put("verdict", check.verdict().name().toLowerCase(Locale.ROOT))
+          .put("text", check.text());
     }
   }
 
@@ -265,7 +339,10 @@ final class BatchCommand implements Callable<Integer> {
     try {
       return work.get();
     } finally {
-      seconds.merge(name, Math.round((System.nanoTime() - from) / 1e6) / 1e3, (a, b) -> Math.round((a + b) * 1e3) / 1e3);
+      seconds.merge(
+          name,
+          Math.round((System.nanoTime() - from) / 1e6) / 1e3,
+          (a, b) -> Math.round((a + b) * 1e3) / 1e3);
     }
   }
 

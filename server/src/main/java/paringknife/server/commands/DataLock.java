@@ -27,11 +27,14 @@ final class DataLock implements AutoCloseable {
     try {
       Files.createDirectories(data);
       FileChannel channel =
-          FileChannel.open(data.resolve("lock"), StandardOpenOption.CREATE, StandardOpenOption.WRITE);
+          FileChannel.open(
+              data.resolve("lock"), StandardOpenOption.CREATE, StandardOpenOption.WRITE);
       if (tryLock(channel) == null) {
         channel.close();
         throw new IllegalArgumentException(
-            "Paring Knife already runs with the data in " + data + "; stop it, or give another --data.");
+            "Paring Knife already runs with the data in "
+                + data
+                + "; stop it, or give another --data.");
       }
       return new DataLock(channel);
     } catch (IOException e) {

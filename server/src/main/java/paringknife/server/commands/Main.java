@@ -41,6 +41,7 @@ public final class Main implements Runnable {
 
   @Override
   public void run() {
-    throw new CommandLine.ParameterException(spec.commandLine(), "say what to do: serve, worker, batch or tool");
+    throw new CommandLine.ParameterException(
+        spec.commandLine(), "say what to do: serve, worker, batch or tool");
   }
 }

@@ -44,7 +44,8 @@ public final class RunningServer implements AutoCloseable {
       ScratchFolder.sweep(new DataFolder(data, media).finishedFolder());
       SpringApplication application = new SpringApplication(Application.class);
       application.setRegisterShutdownHook(false);
-      application.setDefaultProperties(properties(database.url(), database.userName(), database.password(), data, media, port));
+      application.setDefaultProperties(
+          properties(database.url(), database.userName(), database.password(), data, media, port));
       return new RunningServer(lock, database, application.run());
     } catch (RuntimeException e) {
       if (database != null) {
@@ -60,19 +61,22 @@ public final class RunningServer implements AutoCloseable {
       probe.setReuseAddress(true);
       probe.bind(new InetSocketAddress(InetAddress.getLoopbackAddress(), port));
     } catch (IOException e) {
-      throw new IllegalArgumentException("Port " + port + " is taken by another program; choose one with --port.");
+      throw new IllegalArgumentException(
+          "Port " + port + " is taken by another program; choose one with --port.");
     }
   }
 
   /** Starts a worker without a web server against a database that runs elsewhere. */
-  static ConfigurableApplicationContext startWorker(String url, String user, String password, Path data, Path media) {
+  static ConfigurableApplicationContext startWorker(
+      String url, String user, String password, Path data, Path media) {
     SpringApplication application = new SpringApplication(Application.class);
     application.setWebApplicationType(WebApplicationType.NONE);
     application.setDefaultProperties(properties(url, user, password, data, media, 0));
     return application.run();
   }
 
-  private static Map<String, Object> properties(String url, String user, String password, Path data, Path media, int port) {
+  private static Map<String, Object> properties(
+      String url, String user, String password, Path data, Path media, int port) {
     Map<String, Object> properties = new HashMap<>();
     properties.put("spring.datasource.url", url);
     properties.put("spring.datasource.username", user);

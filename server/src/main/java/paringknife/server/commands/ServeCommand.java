@@ -19,20 +19,25 @@ final class ServeCommand implements Callable<Integer> {
   @Option(names = "--data", defaultValue = "data", description = "where everything is kept")
   private Path data = Path.of("data");
 
-  @Option(names = "--media", description = "folder from which recordings can be chosen; default DATA/media")
+  @Option(
+      names = "--media",
+      description = "folder from which recordings can be chosen; default DATA/media")
   private Path media;
 
   @Option(names = "--port", defaultValue = "8080")
   private int port;
 
-  @Option(names = "--shelve", description = "put the episodes described in this folder on the shelf")
+  @Option(
+      names = "--shelve",
+      description = "put the episodes described in this folder on the shelf")
   private Path shelve;
 
   @Override
   public Integer call() throws IOException, InterruptedException {
     Path folder = media == null ? data.resolve("media") : media;
     Files.createDirectories(folder);
-    RunningServer server = RunningServer.start(data.toAbsolutePath(), folder.toAbsolutePath(), port);
+    RunningServer server =
+        RunningServer.start(data.toAbsolutePath(), folder.toAbsolutePath(), port);
     CountDownLatch stopped = new CountDownLatch(1);
     Runtime.getRuntime()
         .addShutdownHook(
@@ -64,7 +69,10 @@ final class ServeCommand implements Callable<Integer> {
 
   private static List<Path> manifests(Path folder) throws IOException {
     try (Stream<Path> found = Files.walk(folder.toAbsolutePath(), 2)) {
-      return found.filter(f -> f.getFileName().toString().equals("episode.json")).sorted(java.util.Comparator.reverseOrder()).toList();
+      return found
+          .filter(f -> f.getFileName().toString().equals("episode.json"))
+          .sorted(java.util.Comparator.reverseOrder())
+          .toList();
     }
   }
 }

@@ -78,11 +78,13 @@ final class ToolCommand implements Runnable {
   }
 
   @Command(description = "a text timed against the sound it was said in, as transcript JSON")
-  void align(@Parameters(paramLabel = "MEDIA") Path media, @Parameters(paramLabel = "TEXT") Path text) {
+  void align(
+      @Parameters(paramLabel = "MEDIA") Path media, @Parameters(paramLabel = "TEXT") Path text) {
     Transcript given = TranscriptFile.read(text).transcript();
     TextOnSound laid = new ForcedAligner().align(media, given, share -> {});
     if (laid.matched() < ForcedAligner.LEAST_MATCH) {
-      throw new IllegalArgumentException(text.getFileName() + " does not say what is said in " + media.getFileName() + ".");
+      throw new IllegalArgumentException(
+          text.getFileName() + " does not say what is said in " + media.getFileName() + ".");
     }
     laid.unmatched().forEach(p -> System.err.println("not heard: " + given.text(p.from(), p.to())));
     System.out.println(TranscriptJson.write(laid.transcript()));
@@ -145,40 +147,70 @@ final class ToolCommand implements Runnable {
     for (FaceSample sample : new AnalysisPictures(Probe.of(video)).faces()) {
       ArrayNode boxes = out.addObject().put("time", seconds(sample.timeUs())).putArray("faces");
       for (Face face : sample.faces()) {
-        boxes.addObject().put("x", round(face.x(), 1e4)).put("y", round(face.y(), 1e4)).put("width", round(face.width(), 1e4)).put("height", round(face.height(), 1e4));
+        boxes
+            .addObject()
+            .put("x", round(face.x(), 1e4))
+            .put("y", round(face.y(), 1e4))
+            .put("width", round(face.width(), 1e4))
+            .put("height", round(face.height(), 1e4));
       }
     }
     print(out);
   }
 
-  @Command(name = "crop-path", description = "which part of the picture shows for a shape, in pixels of the video")
+  @Command(
+      name = "crop-path",
+      description = "which part of the picture shows for a shape, in pixels of the video")
   void cropPath(
       @Parameters(paramLabel = "VIDEO") Path video,
       @Option(names = "--shape", defaultValue = "9:16") String shape,
-      @Option(names = "--transcript", description = "tells who speaks; without one the first person is held") @Nullable Path file) {
+      @Option(
+              names = "--transcript",
+              description = "tells who speaks; without one the first person is held")
+          @Nullable Path file) {
     Recording recording = Probe.of(video);
     List<Person> people = PeopleTracker.people(new AnalysisPictures(recording).faces());
-    Transcript transcript = file == null ? new Transcript("en", List.of(), List.of()) : TranscriptFile.read(file).transcript();
+    Transcript transcript =
+        file == null
+            ? new Transcript("en", List.of(), List.of())
+            : TranscriptFile.read(file).transcript();
     Recording.Picture picture = recording.picture();
     FramePlanner planner = new FramePlanner(picture.width(), picture.height(), people, transcript);
-    Framing framing = file == null && !people.isEmpty() ? new Framing(Framing.Mode.PERSON, 0) : Framing.SPEAKER;
+    Framing framing =
+        file == null && !people.isEmpty() ? new Framing(Framing.Mode.PERSON, 0) : Framing.SPEAKER;
     ClipDocument whole =
-        ClipDocument.of(new ClipSettings("whole", List.of(new Span(0, recording.durationUs())), shape, framing, "sluice", List.of()));
+        ClipDocument.of(
+            new ClipSettings(
+                "whole",
+                List.of(new Span(0, recording.durationUs())),
+                shape,
+                framing,
+                "sluice",
+                List.of()));
     ArrayNode out = JSON.createArrayNode();
-    for (HeldWindow window : planner.plan(whole, CutList.of(whole, transcript), Shape.parse(shape))) {
+    for (HeldWindow window :
+        planner.plan(whole, CutList.of(whole, transcript), Shape.parse(shape))) {
       span(out.addObject(), window.span())
-          .put("x", round(window.x(), 1000)).put("y", round(window.y(), 1000))
-          .put("width", round(window.width(), 1000)).put("height", round(window.height(), 1000))
+          .put("x", round(window.x(), 1000))
+          .put("y", round(window.y(), 1000))
+          .put("width", round(window.width(), 1000))
+          .put("height", round(window.height(), 1000))
           .put("person", window.person());
     }
     print(out);
   }
 
-  @Command(name = "line-up", description = "where recordings of one event lie on the clock of the first")
+  @Command(
+      name = "line-up",
+      description = "where recordings of one event lie on the clock of the first")
   void lineUp(@Parameters(paramLabel = "MEDIA", arity = "2..*") List<Path> media) {
     List<Recording> recordings = media.stream().map(Probe::of).toList();
     ArrayNode out = JSON.createArrayNode();
-    for (HeardSound sound : RecordingLineUp.of(recordings.get(0), recordings.subList(1, recordings.size()), Path.of(System.getProperty("java.io.tmpdir")))) {
+    for (HeardSound sound :
+        RecordingLineUp.of(
+            recordings.get(0),
+            recordings.subList(1, recordings.size()),
+            Path.of(System.getProperty("java.io.tmpdir")))) {
       out.addObject()
           .put("file", sound.recording().file().toString())
           .put("offset", round(sound.placement().offsetUs() / 1e6, 1e5))
@@ -200,7 +232,9 @@ final class ToolCommand implements Runnable {
     ArrayNode out = JSON.createArrayNode();
     for (Pick pick : new PickFinder(transcript, levels).find(Lengths.brief(clips, length, about))) {
       ObjectNode node = span(out.addObject(), pick.span());
-      node.put("pared", seconds(pick.paredUs())).put("score", pick.score()).put("opening", pick.opening());
+      node.put("pared", seconds(pick.paredUs()))
+          .put("score", pick.score())
+          .put("opening", pick.opening());
       ArrayNode reasons = node.putArray("reasons");
       pick.reasons().forEach(reasons::add);
     }
@@ -210,7 +244,10 @@ final class ToolCommand implements Runnable {
   @Command(description = "integrated loudness and true peak")
   void loudness(@Parameters(paramLabel = "MEDIA") Path media) {
     Levels.Loudness loudness = Levels.loudness(media);
-    print(JSON.createObjectNode().put("lufs", round(loudness.lufs(), 10)).put("truePeak", round(loudness.truePeakDbtp(), 10)));
+    print(
+        JSON.createObjectNode()
+            .put("lufs", round(loudness.lufs(), 10))
+            .put("truePeak", round(loudness.truePeakDbtp(), 10)));
   }
 
   @Command(description = "a transcript broken into captions")
@@ -229,10 +266,14 @@ final class ToolCommand implements Runnable {
   }
 
   @Command(description = "subtitles from one format to another, by extension")
-  void convert(@Parameters(paramLabel = "IN") Path in, @Parameters(paramLabel = "OUT") Path target) throws IOException {
+  void convert(@Parameters(paramLabel = "IN") Path in, @Parameters(paramLabel = "OUT") Path target)
+      throws IOException {
     String from = in.getFileName().toString().toLowerCase(Locale.ROOT);
     String text = Files.readString(in);
-    ImportedText read = from.endsWith(".ttml") || from.endsWith(".xml") ? Ttml.read(text) : SubtitleReader.read(text);
+    ImportedText read =
+        from.endsWith(".ttml") || from.endsWith(".xml")
+            ? Ttml.read(text)
+            : SubtitleReader.read(text);
     read.mended().forEach(m -> System.err.println(in.getFileName() + ": " + m));
     String name = target.getFileName().toString().toLowerCase(Locale.ROOT);
     String written =
@@ -240,7 +281,8 @@ final class ToolCommand implements Runnable {
           case "srt" -> SubRip.write(read.cues());
           case "vtt" -> WebVtt.write(read.cues());
           case "ttml" -> Ttml.write(read.cues(), "en");
-          default -> throw new IllegalArgumentException("Captions are written as .srt, .vtt or .ttml.");
+          default ->
+              throw new IllegalArgumentException("Captions are written as .srt, .vtt or .ttml.");
         };
     Files.writeString(target, written);
   }
@@ -249,7 +291,12 @@ final class ToolCommand implements Runnable {
   void specs() {
     ArrayNode out = JSON.createArrayNode();
     for (DeliverySpec s : DeliverySpecs.shipped()) {
-      out.addObject().put("id", s.id()).put("name", s.name()).put("width", s.width()).put("height", s.height()).put("longest", seconds(s.longestUs()));
+      out.addObject()
+          .put("id", s.id())
+          .put("name", s.name())
+          .put("width", s.width())
+          .put("height", s.height())
+          .put("longest", seconds(s.longestUs()));
     }
     print(out);
   }

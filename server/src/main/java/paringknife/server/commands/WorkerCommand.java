@@ -27,7 +27,8 @@ final class WorkerCommand implements Callable<Integer> {
   @Override
   public Integer call() throws InterruptedException {
     String password = System.getenv().getOrDefault("PARING_KNIFE_DATABASE_PASSWORD", "");
-    ConfigurableApplicationContext context = RunningServer.startWorker(database, user, password, data, media);
+    ConfigurableApplicationContext context =
+        RunningServer.startWorker(database, user, password, data, media);
     CountDownLatch stopped = new CountDownLatch(1);
     Runtime.getRuntime()
         .addShutdownHook(

@@ -43,7 +43,13 @@ public final class MariaDbProcess implements AutoCloseable {
       stopLeftOver(home.resolve("pid"));
       if (!Files.exists(data.resolve("mysql"))) {
         ChildProcess.run(
-            List.of("mariadb-install-db", "--no-defaults", "--user=" + user(), "--datadir=" + data, "--auth-root-authentication-method=normal", "--skip-test-db"),
+            List.of(
+                "mariadb-install-db",
+                "--no-defaults",
+                "--user=" + user(),
+                "--datadir=" + data,
+                "--auth-root-authentication-method=normal",
+                "--skip-test-db"),
             null,
             Duration.ofMinutes(2));
       }
@@ -53,7 +59,19 @@ public final class MariaDbProcess implements AutoCloseable {
       int port = freePort();
       Process process =
           new ProcessBuilder(
-                  "mariadbd", "--no-defaults", "--user=" + user(), "--datadir=" + data, "--bind-address=127.0.0.1", "--port=" + port, "--socket=" + socket(home), "--pid-file=" + home.resolve("pid"), "--init-file=" + init, "--skip-name-resolve", "--character-set-server=utf8mb4", "--innodb-flush-log-at-trx-commit=1", "--max-allowed-packet=256M")
+                  "mariadbd",
+                  "--no-defaults",
+                  "--user=" + user(),
+                  "--datadir=" + data,
+                  "--bind-address=127.0.0.1",
+                  "--port=" + port,
+                  "--socket=" + socket(home),
+                  "--pid-file=" + home.resolve("pid"),
+                  "--init-file=" + init,
+                  "--skip-name-resolve",
+                  "--character-set-server=utf8mb4",
+                  "--innodb-flush-log-at-trx-commit=1",
+                  "--max-allowed-packet=256M")
               .redirectErrorStream(true)
               .redirectOutput(home.resolve("mariadb.log").toFile())
               .start();
@@ -70,14 +88,24 @@ public final class MariaDbProcess implements AutoCloseable {
 
   /** Socket paths have a short limit, so the socket lies in the temporary directory. */
   private static Path socket(Path home) {
-    return Path.of(System.getProperty("java.io.tmpdir"), "pk-" + Integer.toHexString(home.hashCode()) + ".sock");
+    return Path.of(
+        System.getProperty("java.io.tmpdir"),
+        "pk-" + Integer.toHexString(home.hashCode()) + ".sock");
   }
 
   private static String initSql(String password) {
-    return "CREATE DATABASE IF NOT EXISTS " + NAME + " CHARACTER SET utf8mb4;\n"
-        + "CREATE OR REPLACE USER 'paring'@'127.0.0.1' IDENTIFIED BY '" + password + "';\n"
-        + "GRANT ALL ON " + NAME + ".* TO 'paring'@'127.0.0.1';\n"
-        + "ALTER USER 'root'@'localhost' IDENTIFIED BY '" + password + "';\n";
+    return "CREATE DATABASE IF NOT EXISTS "
+        + NAME
+        + " CHARACTER SET utf8mb4;\n"
+        + "CREATE OR REPLACE USER 'paring'@'127.0.0.1' IDENTIFIED BY '"
+        + password
+        + "';\n"
+        + "GRANT ALL ON "
+        + NAME
+        + ".* TO 'paring'@'127.0.0.1';\n"
+        + "ALTER USER 'root'@'localhost' IDENTIFIED BY '"
+        + password
+        + "';\n";
   }
 
   private static String password(Path file) throws IOException {
@@ -91,7 +119,8 @@ public final class MariaDbProcess implements AutoCloseable {
 
   private static void writePrivate(Path file, String text) throws IOException {
     Files.deleteIfExists(file);
-    Files.createFile(file, PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------")));
+    Files.createFile(
+        file, PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------")));
     Files.writeString(file, text);
   }
 
@@ -141,7 +170,11 @@ public final class MariaDbProcess implements AutoCloseable {
   }
 
   public String url() {
-    return "jdbc:mariadb://127.0.0.1:" + port + "/" + NAME + "?useBulkStmts=false&connectionTimeZone=UTC&forceConnectionTimeZoneToSession=true";
+    return "jdbc:mariadb://127.0.0.1:"
+        + port
+        + "/"
+        + NAME
+        + "?useBulkStmts=false&connectionTimeZone=UTC&forceConnectionTimeZoneToSession=true";
   }
 
   public String userName() {

@@ -71,7 +71,9 @@ public final class StepLog<T, D extends Delta<T>> {
   /** Adds a step; what could have been redone from here is gone. */
   public void append(long owner, int step, String name, D delta, boolean redoable) {
     if (redoable) {
-      db.deleteFrom(columns.table()).where(columns.owner().eq(owner).and(columns.step().ge(step))).execute();
+      db.deleteFrom(columns.table())
+          .where(columns.owner().eq(owner).and(columns.step().ge(step)))
+          .execute();
     }
     db.insertInto(columns.table())
         .set(columns.owner(), owner)

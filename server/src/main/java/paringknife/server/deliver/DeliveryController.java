@@ -56,7 +56,12 @@ class DeliveryController {
   private final RenderQueue task;
   private final DataFolder data;
 
-  DeliveryController(Episodes episodes, ClipStore clips, RenderingStore renderings, RenderQueue task, DataFolder data) {
+  DeliveryController(
+      Episodes episodes,
+      ClipStore clips,
+      RenderingStore renderings,
+      RenderQueue task,
+      DataFolder data) {
     this.episodes = episodes;
     this.clips = clips;
     this.renderings = renderings;
@@ -68,7 +73,8 @@ class DeliveryController {
   record Sheet(List<DeliverySpec> specs, List<Line> lines) {}
 
   /** One clip of the sheet. */
-  record Line(long clipId, String title, long lengthUs, long originalUs, int revision, List<Cell> cells) {}
+  record Line(
+      long clipId, String title, long lengthUs, long originalUs, int revision, List<Cell> cells) {}
 
   /**
    * A clip for a spec.
@@ -106,7 +112,8 @@ class DeliveryController {
     Episode episode = episodes.open(id);
     String title = episodes.row(id).show() + " " + episodes.row(id).title();
     Map<String, RenderingStore.Row> cells =
-        renderings.ofEpisode(id).stream().collect(Collectors.toMap(r -> r.clipId() + " " + r.spec(), Function.identity()));
+        renderings.ofEpisode(id).stream()
+            .collect(Collectors.toMap(r -> r.clipId() + " " + r.spec(), Function.identity()));
     List<Line> lines = new ArrayList<>();
     for (ClipStore.StoredClip clip : clips.ofEpisode(id)) {
       var settings = clip.document().settings();
@@ -115,7 +122,8 @@ class DeliveryController {
       for (DeliverySpec spec : DeliverySpecs.shipped()) {
         Composition composition = ClipRenderer.compose(episode, clip.document(), spec);
         length = composition.playback().lengthUs();
-        row.add(cell(episode, title, clip, spec, composition, cells.get(clip.id() + " " + spec.id())));
+        row.add(
+            cell(episode, title, clip, spec, composition, cells.get(clip.id() + " " + spec.id())));
       }
       long original = settings.stretches().stream().mapToLong(s -> s.lengthUs()).sum();
       lines.add(new Line(clip.id(), settings.title(), length, original, clip.revision(), row));
@@ -124,15 +132,46 @@ class DeliveryController {
   }
 
   private static Cell cell(
-      Episode episode, String title, ClipStore.StoredClip clip, DeliverySpec spec, Composition composition, RenderingStore.@Nullable Row row) {
+      Episode episode,
+      String title,
+      ClipStore.StoredClip clip,
+      DeliverySpec spec,
+      Composition composition,
+      RenderingStore.@Nullable Row row) {
     List<Check> checks = composition.preflight();
     boolean asked = clip.document().settings().specs().contains(spec.id());
     String name = FileNames.of(title, clip.document().settings().title(), spec);
     if (row == null) {
-      return new Cell(spec.id(), asked, Preflight.passes(checks), checks, null, null, false, 0, null, 0, name, List.of(), null);
+      return new Cell(
+          spec.id(),
+          asked,
+          Preflight.passes(checks),
+          checks,
+          null,
+          null,
+          false,
+          0,
+          null,
+          0,
+          name,
+          List.of(),
+          null);
     }
     boolean current = row.fingerprint().equals(Fingerprint.of(episode, composition));
-    return new Cell(spec.id(), asked, Preflight.passes(checks), checks, row.id(), row.state(), current, row.progress(), secondsLeft(row), row.fileBytes(), name, row.checks(), row.problem());
+    return new Cell(
+        spec.id(),
+        asked,
+        Preflight.passes(checks),
+        checks,
+        row.id(),
+        row.state(),
+        current,
+        row.progress(),
+        secondsLeft(row),
+        row.fileBytes(),
+        name,
+        row.checks(),
+        row.problem());
   }
 
   private static @Nullable Long secondsLeft(RenderingStore.Row row) {
@@ -154,8 +193,15 @@ class DeliveryController {
         boolean busy = cell.state() == RenderState.WAITING || cell.state() == RenderState.RENDERING;
         boolean ready = cell.state() == RenderState.DONE && cell.current();
         if (cell.asked() && cell.passes() && !ready && !(busy && cell.current())) {
-          Composition composition = ClipRenderer.compose(episode, clips.byId(line.clipId()).document(), DeliverySpecs.byId(cell.spec()));
-          long rendering = renderings.order(line.clipId(), cell.spec(), Fingerprint.of(episode, composition), cell.fileName());
+          Composition composition =
+              ClipRenderer.compose(
+                  episode, clips.byId(line.clipId()).document(), DeliverySpecs.byId(cell.spec()));
+          long rendering =
+              renderings.order(
+                  line.clipId(),
+                  cell.spec(),
+                  Fingerprint.of(episode, composition),
+                  cell.fileName());
           task.schedule(rendering);
           ordered++;
         }
@@ -170,20 +216,23 @@ class DeliveryController {
   }
 
   @GetMapping("/renderings/{id}/file")
-  ResponseEntity<FileSystemResource> file(@PathVariable long id, @RequestParam(defaultValue = "false") boolean download) {
+  ResponseEntity<FileSystemResource> file(
+      @PathVariable long id, @RequestParam(defaultValue = "false") boolean download) {
     RenderingStore.Row row = done(id);
     Path file = data.finished(row.clipId(), row.spec());
     HttpHeaders headers = new HttpHeaders();
     headers.setContentType(MediaType.parseMediaType("video/mp4"));
     headers.setCacheControl("no-cache");
     if (download) {
-      headers.setContentDisposition(ContentDisposition.attachment().filename(row.fileName() + ".mp4").build());
+      headers.setContentDisposition(
+          ContentDisposition.attachment().filename(row.fileName() + ".mp4").build());
     }
     return ResponseEntity.ok().headers(headers).body(new FileSystemResource(file));
   }
 
   private RenderingStore.Row done(long id) {
-    return renderings.byId(id)
+    return renderings
+        .byId(id)
         .filter(r -> r.state() == RenderState.DONE)
         .orElseThrow(() -> new NotThere("This file has not been rendered."));
   }
@@ -194,21 +243,35 @@ class DeliveryController {
     Episode episode = episodes.open(id);
     EpisodeStore.Row row = episodes.row(id);
     List<RenderingStore.Row> ready =
-        renderings.ofEpisode(id).stream().filter(r -> r.state() == RenderState.DONE && KeptPieces.byId(r.spec()).isEmpty() && Files.exists(data.finished(r.clipId(), r.spec()))).toList();
+        renderings.ofEpisode(id).stream()
+            .filter(
+                r ->
+                    r.state() == RenderState.DONE
+                        && KeptPieces.byId(r.spec()).isEmpty()
+                        && Files.exists(data.finished(r.clipId(), r.spec())))
+            .toList();
     if (ready.isEmpty()) {
       throw new NotThere("Nothing has been rendered yet.");
     }
     response.setContentType("application/zip");
     response.setHeader(
         HttpHeaders.CONTENT_DISPOSITION,
-        ContentDisposition.attachment().filename(row.title().replaceAll("[^A-Za-z0-9]+", "-") + ".zip").build().toString());
-    try (ZipOutputStream zip = new ZipOutputStream(response.getOutputStream(), StandardCharsets.UTF_8)) {
+        ContentDisposition.attachment()
+            .filename(row.title().replaceAll("[^A-Za-z0-9]+", "-") + ".zip")
+            .build()
+            .toString());
+    try (ZipOutputStream zip =
+        new ZipOutputStream(response.getOutputStream(), StandardCharsets.UTF_8)) {
       zip.setLevel(Deflater.NO_COMPRESSION);
       for (RenderingStore.Row rendering : ready) {
         zip.putNextEntry(new ZipEntry(rendering.fileName() + ".mp4"));
         Files.copy(data.finished(rendering.clipId(), rendering.spec()), zip);
         zip.closeEntry();
-        Composition composition = ClipRenderer.compose(episode, clips.byId(rendering.clipId()).document(), DeliverySpecs.byId(rendering.spec()));
+        Composition composition =
+            ClipRenderer.compose(
+                episode,
+                clips.byId(rendering.clipId()).document(),
+                DeliverySpecs.byId(rendering.spec()));
         text(zip, rendering.fileName() + ".srt", SubRip.write(composition.subtitles()));
         text(zip, rendering.fileName() + ".vtt", WebVtt.write(composition.subtitles()));
       }

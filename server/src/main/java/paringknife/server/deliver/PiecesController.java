@@ -33,7 +33,12 @@ class PiecesController {
   private final RenderQueue queue;
   private final DataFolder data;
 
-  PiecesController(ClipStore clips, Episodes episodes, RenderingStore renderings, RenderQueue queue, DataFolder data) {
+  PiecesController(
+      ClipStore clips,
+      Episodes episodes,
+      RenderingStore renderings,
+      RenderQueue queue,
+      DataFolder data) {
     this.clips = clips;
     this.episodes = episodes;
     this.renderings = renderings;
@@ -41,8 +46,18 @@ class PiecesController {
     this.data = data;
   }
 
-  /** Pieces that were asked for; {@code current} tells whether they are of the clip as it is now. */
-  record PiecesMade(long id, boolean each, int handles, RenderState state, double progress, long bytes, boolean current, @Nullable String problem) {}
+  /**
+   * Pieces that were asked for; {@code current} tells whether they are of the clip as it is now.
+   */
+  record PiecesMade(
+      long id,
+      boolean each,
+      int handles,
+      RenderState state,
+      double progress,
+      long bytes,
+      boolean current,
+      @Nullable String problem) {}
 
   @GetMapping
   List<PiecesMade> made(@PathVariable long id) {
@@ -56,7 +71,15 @@ class PiecesController {
   }
 
   private static PiecesMade made(RenderingStore.Row row, KeptPieces pieces, String now) {
-    return new PiecesMade(row.id(), pieces.each(), pieces.handles(), row.state(), row.progress(), row.fileBytes(), row.fingerprint().equals(now), row.problem());
+    return new PiecesMade(
+        row.id(),
+        pieces.each(),
+        pieces.handles(),
+        row.state(),
+        row.progress(),
+        row.fileBytes(),
+        row.fingerprint().equals(now),
+        row.problem());
   }
 
   /** Has the pieces written in the background. */
@@ -64,23 +87,33 @@ class PiecesController {
   List<PiecesMade> order(@PathVariable long id, @RequestBody KeptPieces asked) {
     ClipStore.StoredClip clip = clips.byId(id);
     Episode episode = episodes.open(clip.episodeId());
-    queue.schedule(renderings.order(id, asked.id(), Fingerprint.ofPieces(episode, clip.document()), clip.document().settings().title()));
+    queue.schedule(
+        renderings.order(
+            id,
+            asked.id(),
+            Fingerprint.ofPieces(episode, clip.document()),
+            clip.document().settings().title()));
     return made(id);
   }
 
   @GetMapping("/{rendering}/file")
   ResponseEntity<FileSystemResource> file(@PathVariable long id, @PathVariable long rendering) {
     RenderingStore.Row row =
-        renderings.byId(rendering)
+        renderings
+            .byId(rendering)
             .filter(r -> r.clipId() == id && r.state() == RenderState.DONE)
             .orElseThrow(() -> new NotThere("These pieces have not been written."));
     Optional<KeptPieces> pieces = KeptPieces.byId(row.spec());
     Path file = data.finished(id, row.spec());
     String ending = pieces.map(KeptPieces::each).orElse(false) ? ".zip" : ".mp4";
     HttpHeaders headers = new HttpHeaders();
-    headers.setContentType(MediaType.parseMediaType(ending.equals(".zip") ? "application/zip" : "video/mp4"));
+    headers.setContentType(
+        MediaType.parseMediaType(ending.equals(".zip") ? "application/zip" : "video/mp4"));
     String name = row.fileName().replaceAll("[^\\p{L}\\p{N} ._-]", "").strip();
-    headers.setContentDisposition(ContentDisposition.attachment().filename((name.isEmpty() ? "clip" : name) + ", kept" + ending, StandardCharsets.UTF_8).build());
+    headers.setContentDisposition(
+        ContentDisposition.attachment()
+            .filename((name.isEmpty() ? "clip" : name) + ", kept" + ending, StandardCharsets.UTF_8)
+            .build());
     return ResponseEntity.ok().headers(headers).body(new FileSystemResource(file));
   }
 }

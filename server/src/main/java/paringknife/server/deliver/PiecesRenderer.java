@@ -34,25 +34,45 @@ final class PiecesRenderer {
     this.renderer = renderer;
   }
 
-  void render(Episode episode, ClipDocument clip, KeptPieces pieces, Path target, DoubleConsumer progress) {
+  void render(
+      Episode episode, ClipDocument clip, KeptPieces pieces, Path target, DoubleConsumer progress) {
     CutList cuts = CutList.of(clip, episode.transcript());
     if (cuts.kept().isEmpty()) {
-      throw new IllegalArgumentException("Everything of this clip is pared, so there is no piece to write.");
+      throw new IllegalArgumentException(
+          "Everything of this clip is pared, so there is no piece to write.");
     }
     if (!pieces.each()) {
-      renderer.renderAsRecorded(episode, episode.soundPlanner().plan(clip, cuts), PictureRun.of(cuts, episode.rate()), target, progress);
+      renderer.renderAsRecorded(
+          episode,
+          episode.soundPlanner().plan(clip, cuts),
+          PictureRun.of(cuts, episode.rate()),
+          target,
+          progress);
       return;
     }
     try (ScratchFolder scratch = ScratchFolder.in(target.toAbsolutePath().getParent())) {
       Path zip = scratch.path().resolve("pieces.zip");
-      pack(episode, clip, pieces.spans(cuts, episode.rate(), episode.recording().durationUs()), zip, scratch.path().resolve("piece.mp4"), progress);
+      pack(
+          episode,
+          clip,
+          pieces.spans(cuts, episode.rate(), episode.recording().durationUs()),
+          zip,
+          scratch.path().resolve("piece.mp4"),
+          progress);
       WholeFile.move(zip, target);
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
   }
 
-  private void pack(Episode episode, ClipDocument clip, List<Span> spans, Path file, Path scratch, DoubleConsumer progress) throws IOException {
+  private void pack(
+      Episode episode,
+      ClipDocument clip,
+      List<Span> spans,
+      Path file,
+      Path scratch,
+      DoubleConsumer progress)
+      throws IOException {
     String folder = clip.settings().title().replaceAll("[^\\p{L}\\p{N} _-]", "").strip();
     try (OutputStream out = Files.newOutputStream(file);
         ZipOutputStream zip = new ZipOutputStream(out, StandardCharsets.UTF_8)) {
@@ -61,8 +81,17 @@ final class PiecesRenderer {
         int done = i;
         CutList piece = new CutList(List.of(spans.get(i)), List.of());
         renderer.renderAsRecorded(
-            episode, SoundPlan.of(piece.kept()), PictureRun.of(piece, episode.rate()), scratch, share -> progress.accept((done + share) / spans.size()));
-        zip.putNextEntry(new ZipEntry((folder.isEmpty() ? "clip" : folder) + "/" + name(episode, i + 1, spans.get(i)) + ".mp4"));
+            episode,
+            SoundPlan.of(piece.kept()),
+            PictureRun.of(piece, episode.rate()),
+            scratch,
+            share -> progress.accept((done + share) / spans.size()));
+        zip.putNextEntry(
+            new ZipEntry(
+                (folder.isEmpty() ? "clip" : folder)
+                    + "/"
+                    + name(episode, i + 1, spans.get(i))
+                    + ".mp4"));
         Files.copy(scratch, zip);
         zip.closeEntry();
       }
@@ -71,7 +100,8 @@ final class PiecesRenderer {
 
   /** Number and first words, so that pieces sort as they play. */
   private static String name(Episode episode, int number, Span span) {
-    List<String> words = episode.transcript().within(span).stream().limit(WORDS_IN_NAME).map(Word::bare).toList();
+    List<String> words =
+        episode.transcript().within(span).stream().limit(WORDS_IN_NAME).map(Word::bare).toList();
     String said = String.join(" ", words).replaceAll("[^\\p{L}\\p{N} ]", "").strip();
     return String.format(Locale.ROOT, "%03d %s", number, said.isEmpty() ? "silence" : said);
   }

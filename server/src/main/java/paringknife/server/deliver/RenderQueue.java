@@ -48,7 +48,10 @@ public class RenderQueue {
   }
 
   void schedule(long renderingId) {
-    scheduler.getObject().scheduleIfNotExists(RENDER.instance(Long.toString(renderingId)).scheduledTo(Instant.now()));
+    scheduler
+        .getObject()
+        .scheduleIfNotExists(
+            RENDER.instance(Long.toString(renderingId)).scheduledTo(Instant.now()));
   }
 
   /** Thrown out of the renderer when the producer has cancelled. */
@@ -64,7 +67,12 @@ public class RenderQueue {
     private final ClipRenderer renderer;
     private final DataFolder data;
 
-    Definition(RenderingStore renderings, ClipStore clips, Episodes episodes, ClipRenderer renderer, DataFolder data) {
+    Definition(
+        RenderingStore renderings,
+        ClipStore clips,
+        Episodes episodes,
+        ClipRenderer renderer,
+        DataFolder data) {
       this.renderings = renderings;
       this.clips = clips;
       this.episodes = episodes;
@@ -75,7 +83,9 @@ public class RenderQueue {
     @Bean
     OneTimeTask<Void> renderTask() {
       return Tasks.oneTime(RENDER)
-          .onFailure(new FailureHandler.MaxRetriesFailureHandler<>(2, new FailureHandler.OnFailureRetryLater<>(Duration.ofSeconds(3))))
+          .onFailure(
+              new FailureHandler.MaxRetriesFailureHandler<>(
+                  2, new FailureHandler.OnFailureRetryLater<>(Duration.ofSeconds(3))))
           .execute(this::render);
     }
 
@@ -105,7 +115,8 @@ public class RenderQueue {
         render(row, episode, clip.document(), pieces.get());
         return;
       }
-      Composition composition = ClipRenderer.compose(episode, clip.document(), DeliverySpecs.byId(row.spec()));
+      Composition composition =
+          ClipRenderer.compose(episode, clip.document(), DeliverySpecs.byId(row.spec()));
       Path target = data.finished(row.clipId(), row.spec());
       renderings.begin(row.id());
       Optional<Path> same = sameFile(row, Fingerprint.of(episode, composition));
@@ -113,16 +124,23 @@ public class RenderQueue {
         WholeFile.copy(same.get(), target);
       } else {
         Throttle throttle = new Throttle();
-        renderer.render(episode, composition, target, share -> throttle.run(() -> report(row.id(), share)));
+        renderer.render(
+            episode, composition, target, share -> throttle.run(() -> report(row.id(), share)));
       }
-      renderings.finish(row.id(), target.toFile().length(), FinishedChecks.of(Measurement.of(target), composition));
+      renderings.finish(
+          row.id(),
+          target.toFile().length(),
+          FinishedChecks.of(Measurement.of(target), composition));
     }
 
-    private void render(RenderingStore.Row row, Episode episode, ClipDocument clip, KeptPieces pieces) {
+    private void render(
+        RenderingStore.Row row, Episode episode, ClipDocument clip, KeptPieces pieces) {
       Path target = data.finished(row.clipId(), row.spec());
       renderings.begin(row.id());
       Throttle throttle = new Throttle();
-      new PiecesRenderer(renderer).render(episode, clip, pieces, target, share -> throttle.run(() -> report(row.id(), share)));
+      new PiecesRenderer(renderer)
+          .render(
+              episode, clip, pieces, target, share -> throttle.run(() -> report(row.id(), share)));
       renderings.finish(row.id(), target.toFile().length(), List.of());
     }
 
@@ -135,7 +153,11 @@ public class RenderQueue {
 
     private Optional<Path> sameFile(RenderingStore.Row row, String fingerprint) {
       return renderings.all().stream()
-          .filter(r -> r.id() != row.id() && r.state() == RenderState.DONE && r.fingerprint().equals(fingerprint))
+          .filter(
+              r ->
+                  r.id() != row.id()
+                      && r.state() == RenderState.DONE
+                      && r.fingerprint().equals(fingerprint))
           .map(r -> data.finished(r.clipId(), r.spec()))
           .filter(Files::exists)
           .findFirst();

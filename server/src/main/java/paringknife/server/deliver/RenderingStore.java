@@ -85,7 +85,9 @@ public class RenderingStore {
         instant(r.get(RENDERING.STARTED_AT)),
         r.get(RENDERING.FILE_NAME),
         r.get(RENDERING.FILE_BYTES),
-        measured == null ? List.of() : json.readValue(measured, new TypeReference<List<Check>>() {}),
+        measured == null
+            ? List.of()
+            : json.readValue(measured, new TypeReference<List<Check>>() {}),
         r.get(RENDERING.PROBLEM));
   }
 

@@ -27,11 +27,23 @@ public final class ClipRenderer {
   }
 
   public static Composition compose(Episode episode, ClipDocument clip, DeliverySpec spec) {
-    return Composition.of(clip, episode.transcript(), episode.planner(), episode.soundPlanner(), episode.rate(), spec);
+    return Composition.of(
+        clip,
+        episode.transcript(),
+        episode.planner(),
+        episode.soundPlanner(),
+        episode.rate(),
+        spec);
   }
 
   public static Playback playback(Episode episode, ClipDocument clip, DeliverySpec spec) {
-    return Playback.of(clip, episode.transcript(), episode.planner(), episode.soundPlanner(), episode.rate(), spec.shape());
+    return Playback.of(
+        clip,
+        episode.transcript(),
+        episode.planner(),
+        episode.soundPlanner(),
+        episode.rate(),
+        spec.shape());
   }
 
   /** Renders a clip as its spec wants it. */
@@ -56,16 +68,31 @@ public final class ClipRenderer {
   }
 
   /**
-   * Renders sound and picture as they were recorded: no framing, no captions, at the recording's own
-   * size, speed and loudness.
+   * Renders sound and picture as they were recorded: no framing, no captions, at the recording's
+   * own size, speed and loudness.
    */
-  public void renderAsRecorded(Episode episode, SoundPlan plan, List<PictureRun> runs, Path target, DoubleConsumer progress) {
+  public void renderAsRecorded(
+      Episode episode,
+      SoundPlan plan,
+      List<PictureRun> runs,
+      Path target,
+      DoubleConsumer progress) {
     Recording.Picture picture = episode.recording().picture();
     int width = picture == null ? 640 : picture.width();
     int height = picture == null ? 360 : picture.height();
     HeldWindow whole = new HeldWindow(new Span(0, Long.MAX_VALUE), 0, 0, width, height, -1);
     renderer.render(
-        new RenderOrder(episode.recording(), episode.sound(Cleanup.NONE), plan, runs, List.of(whole), "", width / 2 * 2, height / 2 * 2, null, 1),
+        new RenderOrder(
+            episode.recording(),
+            episode.sound(Cleanup.NONE),
+            plan,
+            runs,
+            List.of(whole),
+            "",
+            width / 2 * 2,
+            height / 2 * 2,
+            null,
+            1),
         target,
         progress);
   }

@@ -15,7 +15,12 @@ public record DataFolder(Path root, Path media) {
   }
 
   public Path finished(long clipId, String spec) {
-    return finishedFolder().resolve(clipId + "_" + spec + (KeptPieces.byId(spec).map(KeptPieces::each).orElse(false) ? ".zip" : ".mp4"));
+    return finishedFolder()
+        .resolve(
+            clipId
+                + "_"
+                + spec
+                + (KeptPieces.byId(spec).map(KeptPieces::each).orElse(false) ? ".zip" : ".mp4"));
   }
 
   public Path finishedFolder() {

@@ -10,8 +10,8 @@ import paringknife.core.frame.Person;
 import paringknife.core.listen.LevelCurve;
 import paringknife.core.listen.RoomToneFinder;
 import paringknife.core.listen.SampleSource;
-import paringknife.core.listen.clean.Cleanup;
 import paringknife.core.listen.clean.Cleaning;
+import paringknife.core.listen.clean.Cleanup;
 import paringknife.core.pare.ClipEditor;
 import paringknife.core.pare.FillerList;
 import paringknife.core.pare.SoundPlanner;
@@ -25,7 +25,9 @@ import paringknife.media.ffmpeg.Recording;
 import paringknife.media.ffmpeg.Renderer;
 import paringknife.media.ffmpeg.SoundFile;
 
-/** All that is known of an episode, in memory; what is costly is worked out when first asked for. */
+/**
+ * All that is known of an episode, in memory; what is costly is worked out when first asked for.
+ */
 public final class Episode {
   private final Recording recording;
   private final EpisodeFolder folder;
@@ -47,12 +49,25 @@ public final class Episode {
     this(recording, folder, transcript, FillerList.of(transcript.language()));
   }
 
-  public Episode(Recording recording, EpisodeFolder folder, Transcript transcript, FillerList fillers) {
+  public Episode(
+      Recording recording, EpisodeFolder folder, Transcript transcript, FillerList fillers) {
     this(recording, folder, transcript, folder.readLevels(), fillers);
   }
 
-  private Episode(Recording recording, EpisodeFolder folder, Transcript transcript, LevelCurve levels, FillerList fillers) {
-    this(recording, folder, transcript, levels, folder.readPauseLevels(levels), PeopleTracker.people(folder.readFaces()), fillers);
+  private Episode(
+      Recording recording,
+      EpisodeFolder folder,
+      Transcript transcript,
+      LevelCurve levels,
+      FillerList fillers) {
+    this(
+        recording,
+        folder,
+        transcript,
+        levels,
+        folder.readPauseLevels(levels),
+        PeopleTracker.people(folder.readFaces()),
+        fillers);
   }
 
   private Episode(
@@ -73,7 +88,10 @@ public final class Episode {
     this.editor = new ClipEditor(transcript, pauseLevels, fillers);
   }
 
-  /** The same episode with another transcript or other filler words; what does not depend on them is kept. */
+  /**
+   * The same episode with another transcript or other filler words; what does not depend on them is
+   * kept.
+   */
   public Episode with(Transcript changed, FillerList changedFillers) {
     return new Episode(recording, folder, changed, levels, pauseLevels, people, changedFillers);
   }
@@ -140,7 +158,12 @@ public final class Episode {
     FramePlanner made = planner;
     if (made == null) {
       Recording.Picture picture = recording.picture();
-      made = new FramePlanner(picture == null ? 640 : picture.width(), picture == null ? 360 : picture.height(), people, transcript);
+      made =
+          new FramePlanner(
+              picture == null ? 640 : picture.width(),
+              picture == null ? 360 : picture.height(),
+              people,
+              transcript);
       planner = made;
     }
     return made;

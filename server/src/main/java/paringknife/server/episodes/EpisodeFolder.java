@@ -30,7 +30,9 @@ public record EpisodeFolder(Path root) {
     return root.resolve("sound.flac");
   }
 
-  /** When the sound was made, milliseconds since 1970; another choice of microphones makes it anew. */
+  /**
+   * When the sound was made, milliseconds since 1970; another choice of microphones makes it anew.
+   */
   public long soundMadeAt() {
     return sound().toFile().lastModified();
   }
@@ -39,7 +41,10 @@ public record EpisodeFolder(Path root) {
     return root.resolve("picture.mkv");
   }
 
-  /** The recording that is seen and rendered from: where the source has no picture, one drawn from its sound. */
+  /**
+   * The recording that is seen and rendered from: where the source has no picture, one drawn from
+   * its sound.
+   */
   public Recording recording(Path source) {
     return Probe.of(Files.exists(drawnPicture()) ? drawnPicture() : source);
   }
@@ -49,13 +54,18 @@ public record EpisodeFolder(Path root) {
     if (source.picture() != null) {
       return source;
     }
-    return Probe.of(Files.exists(drawnPicture()) ? drawnPicture() : SoundPicture.draw(source, drawnPicture(), progress));
+    return Probe.of(
+        Files.exists(drawnPicture())
+            ? drawnPicture()
+            : SoundPicture.draw(source, drawnPicture(), progress));
   }
 
   /** The thumbnail nearest to a time; one is there for each {@link Ingest#THUMBNAIL_SECONDS}. */
   public Path thumbnailAt(long us) {
     long nearest = 1 + Math.round(Math.max(0, us) / 1e6 / Ingest.THUMBNAIL_SECONDS);
-    return Files.exists(thumbnail(nearest)) ? thumbnail(nearest) : thumbnail(Math.max(1, nearest - 1));
+    return Files.exists(thumbnail(nearest))
+        ? thumbnail(nearest)
+        : thumbnail(Math.max(1, nearest - 1));
   }
 
   private Path thumbnail(long number) {
@@ -131,7 +141,10 @@ public record EpisodeFolder(Path root) {
     return read(levels());
   }
 
-  /** The level curve to look for pauses in: that of what is heard, unless rumble would hide them in it. */
+  /**
+   * The level curve to look for pauses in: that of what is heard, unless rumble would hide them in
+   * it.
+   */
   public LevelCurve readPauseLevels(LevelCurve heard) {
     return Files.exists(pauseLevels()) ? read(pauseLevels()) : heard;
   }

@@ -30,7 +30,8 @@ public final class EpisodeIngest {
     double drawn = recording.picture() == null ? DRAWING : 0;
     Recording seen = folder.withPicture(recording, share -> progress.accept(share * drawn));
     Ingest.Result result =
-        new Ingest(seen, heard, folder.proxy(), folder.sound()).run(share -> progress.accept(drawn + share * (1 - drawn)));
+        new Ingest(seen, heard, folder.proxy(), folder.sound())
+            .run(share -> progress.accept(drawn + share * (1 - drawn)));
     Poster.take(folder.proxy(), recording.durationUs() / 1e6 * 0.1, 320, folder.poster());
     folder.writeAnalysis(result.levels(), result.pauseLevels(), result.faces());
   }

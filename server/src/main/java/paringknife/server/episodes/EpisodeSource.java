@@ -19,7 +19,11 @@ import tools.jackson.databind.json.JsonMapper;
  * @param microphones recordings that are heard instead of the camera's sound; often none
  */
 public record EpisodeSource(
-    String show, String title, Path camera, @Nullable Path transcript, List<Microphone> microphones) {
+    String show,
+    String title,
+    Path camera,
+    @Nullable Path transcript,
+    List<Microphone> microphones) {
   private static final JsonMapper JSON = new JsonMapper();
 
   /** A separate recording of the sound, and whose it is; the speaker may be blank. */
@@ -36,7 +40,9 @@ public record EpisodeSource(
       Path folder = manifest.toAbsolutePath().normalize().getParent();
       List<Microphone> microphones = new ArrayList<>();
       for (JsonNode node : root.path("microphones")) {
-        microphones.add(new Microphone(inside(folder, node.path("file").asString()), node.path("speaker").asString("")));
+        microphones.add(
+            new Microphone(
+                inside(folder, node.path("file").asString()), node.path("speaker").asString("")));
       }
       return new EpisodeSource(
           root.path("show").asString(""),

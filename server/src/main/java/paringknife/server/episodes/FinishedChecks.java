@@ -22,7 +22,8 @@ public final class FinishedChecks {
     checks.add(
         check(
             "file length",
-            Math.abs(measured.seconds() - wanted) <= 2 * frame && measured.seconds() * 1e6 <= spec.longestUs(),
+            Math.abs(measured.seconds() - wanted) <= 2 * frame
+                && measured.seconds() * 1e6 <= spec.longestUs(),
             String.format(Locale.ROOT, "%.2f s", measured.seconds())));
     checks.add(
         check(

@@ -36,7 +36,8 @@ public class MarkStore {
   }
 
   /** A stretch somebody marked; times on the episode's clock. */
-  public record Mark(long id, long startUs, long endUs, MarkState state, String title, String note) {}
+  public record Mark(
+      long id, long startUs, long endUs, MarkState state, String title, String note) {}
 
   public List<Mark> of(long episodeId) {
     return db.selectFrom(MARK)
@@ -44,11 +45,18 @@ public class MarkStore {
         .orderBy(MARK.START_US, MARK.ID)
         .fetch(
             r ->
-                new Mark(r.get(MARK.ID), r.get(MARK.START_US), r.get(MARK.END_US), MarkState.valueOf(r.get(MARK.STATE)), r.get(MARK.TITLE), r.get(MARK.NOTE)));
+                new Mark(
+                    r.get(MARK.ID),
+                    r.get(MARK.START_US),
+                    r.get(MARK.END_US),
+                    MarkState.valueOf(r.get(MARK.STATE)),
+                    r.get(MARK.TITLE),
+                    r.get(MARK.NOTE)));
   }
 
   @Transactional
-  public long add(long episodeId, long startUs, long endUs, MarkState state, String title, String note) {
+  public long add(
+      long episodeId, long startUs, long endUs, MarkState state, String title, String note) {
     check(startUs, endUs);
     return db.insertInto(MARK)
         .set(MARK.EPISODE_ID, episodeId)
@@ -117,12 +125,20 @@ public class MarkStore {
   }
 
   public Optional<Brief> brief(String show) {
-    return db.select(BRIEF.DOCUMENT).from(BRIEF).where(BRIEF.SHOW_NAME.eq(show)).fetchOptional(r -> json.readValue(r.value1(), Brief.class));
+    return db.select(BRIEF.DOCUMENT)
+        .from(BRIEF)
+        .where(BRIEF.SHOW_NAME.eq(show))
+        .fetchOptional(r -> json.readValue(r.value1(), Brief.class));
   }
 
   @Transactional
   public void keep(String show, Brief brief) {
     String document = json.writeValueAsString(brief);
-    db.insertInto(BRIEF).set(BRIEF.SHOW_NAME, show).set(BRIEF.DOCUMENT, document).onDuplicateKeyUpdate().set(BRIEF.DOCUMENT, document).execute();
+    db.insertInto(BRIEF)
+        .set(BRIEF.SHOW_NAME, show)
+        .set(BRIEF.DOCUMENT, document)
+        .onDuplicateKeyUpdate()
+        .set(BRIEF.DOCUMENT, document)
+        .execute();
   }
 }

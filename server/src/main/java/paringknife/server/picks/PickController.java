@@ -14,13 +14,13 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import paringknife.core.deliver.DeliverySpecs;
 import paringknife.core.formats.ChapterText;
 import paringknife.core.formats.EditDecisionList;
 import paringknife.core.formats.EditEvent;
 import paringknife.core.formats.ImportedText;
 import paringknife.core.formats.PickCsv;
 import paringknife.core.formats.TimedText;
-import paringknife.core.deliver.DeliverySpecs;
 import paringknife.core.pick.Brief;
 import paringknife.core.pick.BriefSentence;
 import paringknife.core.pick.Chapter;
@@ -47,16 +47,40 @@ class PickController {
   }
 
   /** A brief as the browser writes it: seconds, and words. */
-  record BriefAsked(int count, double shortest, double longest, List<String> subjects, List<String> avoid, List<String> unheard, @Nullable Double share, @Nullable List<String> specs) {
+  record BriefAsked(
+      int count,
+      double shortest,
+      double longest,
+      List<String> subjects,
+      List<String> avoid,
+      List<String> unheard,
+      @Nullable Double share,
+      @Nullable List<String> specs) {
     Brief brief() {
       for (String spec : specs == null ? List.<String>of() : specs) {
         DeliverySpecs.byId(spec);
       }
-      return new Brief(count, Math.round(shortest * 1e6), Math.round(longest * 1e6), subjects, avoid, unheard, share, specs);
+      return new Brief(
+          count,
+          Math.round(shortest * 1e6),
+          Math.round(longest * 1e6),
+          subjects,
+          avoid,
+          unheard,
+          share,
+          specs);
     }
 
     static BriefAsked of(Brief brief) {
-      return new BriefAsked(brief.count(), brief.shortestUs() / 1e6, brief.longestUs() / 1e6, brief.subjects(), brief.avoid(), brief.unheard(), brief.share(), brief.specs());
+      return new BriefAsked(
+          brief.count(),
+          brief.shortestUs() / 1e6,
+          brief.longestUs() / 1e6,
+          brief.subjects(),
+          brief.avoid(),
+          brief.unheard(),
+          brief.share(),
+          brief.specs());
     }
   }
 
@@ -83,7 +107,10 @@ class PickController {
 
   @GetMapping("/brief")
   BriefAsked brief(@PathVariable long id) {
-    return BriefAsked.of(marks.brief(episodes.row(id).show()).orElse(new Brief(3, 15_000_000, 58_000_000, List.of())));
+    return BriefAsked.of(
+        marks
+            .brief(episodes.row(id).show())
+            .orElse(new Brief(3, 15_000_000, 58_000_000, List.of())));
   }
 
   /** Proposals for a brief, which the show keeps. */
@@ -112,7 +139,8 @@ class PickController {
 
   @PostMapping("/brief-sentence")
   BriefRead read(@PathVariable long id, @RequestBody SentenceAsked asked) {
-    BriefSentence.Understood understood = BriefSentence.read(asked.sentence(), asked.otherwise().brief());
+    BriefSentence.Understood understood =
+        BriefSentence.read(asked.sentence(), asked.otherwise().brief());
     return new BriefRead(BriefAsked.of(understood.brief()), understood.understood());
   }
 
@@ -124,7 +152,8 @@ class PickController {
   @PostMapping("/marks")
   long mark(@PathVariable long id, @RequestBody NewMark asked) {
     episodes.row(id);
-    return marks.add(id, asked.startUs(), asked.endUs(), asked.state(), asked.title(), asked.note());
+    return marks.add(
+        id, asked.startUs(), asked.endUs(), asked.state(), asked.title(), asked.note());
   }
 
   @PutMapping("/marks")
@@ -140,13 +169,22 @@ class PickController {
   /** Marks from a CSV or an edit decision list. */
   @PostMapping("/marks/import")
   PicksRead importMarks(@PathVariable long id, @RequestBody PickFile file) {
-    ImportedText read = file.name().toLowerCase(java.util.Locale.ROOT).endsWith(".edl") ? ofList(episodes.open(id).rate(), file.text()) : PickCsv.read(file.text());
+    ImportedText read =
+        file.name().toLowerCase(java.util.Locale.ROOT).endsWith(".edl")
+            ? ofList(episodes.open(id).rate(), file.text())
+            : PickCsv.read(file.text());
     long duration = episodes.row(id).durationUs();
     List<String> mended = new ArrayList<>(read.mended());
     int made = 0;
     for (TimedText pick : read.cues()) {
       if (pick.span().startUs() < duration) {
-        marks.add(id, pick.span().startUs(), Math.min(duration, pick.span().endUs()), MarkStore.MarkState.MARKED, pick.text(), "");
+        marks.add(
+            id,
+            pick.span().startUs(),
+            Math.min(duration, pick.span().endUs()),
+            MarkStore.MarkState.MARKED,
+            pick.text(),
+            "");
         made++;
       } else {
         mended.add("\"" + pick.text() + "\" lies after the end of the episode and was left out");
@@ -158,15 +196,22 @@ class PickController {
   private static ImportedText ofList(FrameRate rate, String text) {
     List<TimedText> picks = new ArrayList<>();
     for (EditEvent event : EditDecisionList.read(text, rate)) {
-      picks.add(new TimedText(new Span(rate.startUs(event.sourceFrame()), rate.startUs(event.sourceFrame() + event.count())), "Event " + (picks.size() + 1)));
+      picks.add(
+          new TimedText(
+              new Span(
+                  rate.startUs(event.sourceFrame()),
+                  rate.startUs(event.sourceFrame() + event.count())),
+              "Event " + (picks.size() + 1)));
     }
     return new ImportedText(picks, List.of());
   }
 
   /** The marks as CSV or as an edit decision list. */
   @GetMapping("/marks/file")
-  ResponseEntity<byte[]> export(@PathVariable long id, @RequestParam(defaultValue = "csv") String format) {
-    List<MarkStore.Mark> marked = marks.of(id).stream().filter(m -> m.state() == MarkStore.MarkState.MARKED).toList();
+  ResponseEntity<byte[]> export(
+      @PathVariable long id, @RequestParam(defaultValue = "csv") String format) {
+    List<MarkStore.Mark> marked =
+        marks.of(id).stream().filter(m -> m.state() == MarkStore.MarkState.MARKED).toList();
     String text;
     if (format.equals("edl")) {
       Episode episode = episodes.open(id);
@@ -178,9 +223,20 @@ class PickController {
         events.add(new EditEvent(in, record, count));
         record += count;
       }
-      text = EditDecisionList.write(episodes.row(id).title(), episode.recording().file().getFileName().toString(), events, episode.rate(), false, 0);
+      text =
+          EditDecisionList.write(
+              episodes.row(id).title(),
+              episode.recording().file().getFileName().toString(),
+              events,
+              episode.rate(),
+              false,
+              0);
     } else {
-      text = PickCsv.write(marked.stream().map(m -> new TimedText(new Span(m.startUs(), m.endUs()), m.title())).toList());
+      text =
+          PickCsv.write(
+              marked.stream()
+                  .map(m -> new TimedText(new Span(m.startUs(), m.endUs()), m.title()))
+                  .toList());
     }
     return file(text, "picks." + (format.equals("edl") ? "edl" : "csv"));
   }
@@ -204,7 +260,9 @@ class PickController {
   @GetMapping("/chapters")
   ChapterList chapters(@PathVariable long id) {
     List<Chapter> settled = marks.chapters(id);
-    return settled.isEmpty() ? new ChapterList(false, ChapterFinder.find(episodes.transcript(id).transcript())) : new ChapterList(true, settled);
+    return settled.isEmpty()
+        ? new ChapterList(false, ChapterFinder.find(episodes.transcript(id).transcript()))
+        : new ChapterList(true, settled);
   }
 
   /** Settles the chapters; none means that they are proposed again. */
@@ -218,12 +276,14 @@ class PickController {
   }
 
   @GetMapping("/chapters/file")
-  ResponseEntity<byte[]> chapterFile(@PathVariable long id, @RequestParam(defaultValue = "txt") String format) {
+  ResponseEntity<byte[]> chapterFile(
+      @PathVariable long id, @RequestParam(defaultValue = "txt") String format) {
     List<Chapter> chapters = chapters(id).chapters();
     long duration = episodes.row(id).durationUs();
     return switch (format) {
       case "vtt" -> file(ChapterText.webVtt(chapters, duration), "chapters.vtt");
-      case "ffmetadata" -> file(ChapterText.ffmpegMetadata(chapters, duration), "chapters.ffmetadata");
+      case "ffmetadata" ->
+          file(ChapterText.ffmpegMetadata(chapters, duration), "chapters.ffmetadata");
       default -> file(ChapterText.list(chapters), "chapters.txt");
     };
   }
@@ -231,7 +291,12 @@ class PickController {
   private static ResponseEntity<byte[]> file(String text, String name) {
     return ResponseEntity.ok()
         .header("Content-Type", "text/plain;charset=UTF-8")
-        .header("Content-Disposition", ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString())
+        .header(
+            "Content-Disposition",
+            ContentDisposition.attachment()
+                .filename(name, StandardCharsets.UTF_8)
+                .build()
+                .toString())
         .body(text.getBytes(StandardCharsets.UTF_8));
   }
 }

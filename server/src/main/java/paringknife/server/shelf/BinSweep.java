@@ -11,7 +11,9 @@ import org.springframework.stereotype.Component;
 import paringknife.media.store.FolderTree;
 import paringknife.server.episodes.DataFolder;
 
-/** Empties the bin of what has lain in it for thirty days. Original recordings are never touched. */
+/**
+ * Empties the bin of what has lain in it for thirty days. Original recordings are never touched.
+ */
 @Component
 class BinSweep {
   private static final Logger LOG = LoggerFactory.getLogger(BinSweep.class);

@@ -28,7 +28,12 @@ public class EpisodeSounds {
    * @param heard whether it is part of what is heard
    */
   public record Sound(
-      int position, Path source, String speaker, @Nullable Placement placed, long nudgeUs, boolean heard) {
+      int position,
+      Path source,
+      String speaker,
+      @Nullable Placement placed,
+      long nudgeUs,
+      boolean heard) {
     /** Where it lies, with what the producer moved it by. */
     public Placement placement() {
       return (placed == null ? Placement.SAME : placed).movedBy(nudgeUs);
@@ -63,7 +68,10 @@ public class EpisodeSounds {
                     r.get(EPISODE_SOUND.SPEAKER),
                     r.get(EPISODE_SOUND.OFFSET_US) == null
                         ? null
-                        : new Placement(r.get(EPISODE_SOUND.OFFSET_US), r.get(EPISODE_SOUND.DRIFT_PPM), r.get(EPISODE_SOUND.AGREEING)),
+                        : new Placement(
+                            r.get(EPISODE_SOUND.OFFSET_US),
+                            r.get(EPISODE_SOUND.DRIFT_PPM),
+                            r.get(EPISODE_SOUND.AGREEING)),
                     r.get(EPISODE_SOUND.NUDGE_US),
                     r.get(EPISODE_SOUND.HEARD)));
   }
@@ -81,7 +89,8 @@ public class EpisodeSounds {
   boolean soundTheSame(long episodeId, List<Choice> choices) {
     List<Sound> now = of(episodeId);
     for (int i = 0; i < Math.min(now.size(), choices.size()); i++) {
-      if (now.get(i).nudgeUs() != choices.get(i).nudgeUs() || now.get(i).heard() != choices.get(i).heard()) {
+      if (now.get(i).nudgeUs() != choices.get(i).nudgeUs()
+          || now.get(i).heard() != choices.get(i).heard()) {
         return false;
       }
     }

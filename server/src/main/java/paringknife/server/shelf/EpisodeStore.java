@@ -32,8 +32,8 @@ public class EpisodeStore {
    * @param progress share of all work done, 0 to 1
    * @param step what is being done now; null when nothing is
    * @param stepProgress share of that step, 0 to 1
-   * @param listenedSound the sound that words are listened for in: {@link #OWN_SOUND}, or the place of
-   *     a separate one; null for what is heard
+   * @param listenedSound the sound that words are listened for in: {@link #OWN_SOUND}, or the place
+   *     of a separate one; null for what is heard
    * @param wanted what was asked to be done to its words; null for what a new episode needs
    */
   public record Row(
@@ -130,7 +130,12 @@ public class EpisodeStore {
             .set(EPISODE.STEP, step.name())
             .set(EPISODE.STEP_PROGRESS, stepShare)
             .set(EPISODE.PROGRESS, share)
-            .where(EPISODE.ID.eq(id).and(EPISODE.STATE.eq(EpisodeState.ARRIVING.name())).and(EPISODE.BINNED_AT.isNull()))
+            .where(
+                EPISODE
+                    .ID
+                    .eq(id)
+                    .and(EPISODE.STATE.eq(EpisodeState.ARRIVING.name()))
+                    .and(EPISODE.BINNED_AT.isNull()))
             .execute()
         == 1;
   }
@@ -177,7 +182,9 @@ public class EpisodeStore {
     db.update(EPISODE)
         .set(EPISODE.STATE, state.name())
         .set(EPISODE.PROGRESS, progress)
-        .set(EPISODE.PROBLEM, problem == null ? null : problem.substring(0, Math.min(1900, problem.length())))
+        .set(
+            EPISODE.PROBLEM,
+            problem == null ? null : problem.substring(0, Math.min(1900, problem.length())))
         .where(EPISODE.ID.eq(id))
         .execute();
   }

@@ -12,11 +12,11 @@ import paringknife.media.ffmpeg.Probe;
 import paringknife.media.ffmpeg.Recording;
 import paringknife.media.ffmpeg.UnusableRecording;
 import paringknife.media.transcripts.TranscriptFile;
-import paringknife.server.transcripts.FillerLists;
 import paringknife.server.database.Recent;
 import paringknife.server.episodes.DataFolder;
 import paringknife.server.episodes.Episode;
 import paringknife.server.episodes.EpisodeSource;
+import paringknife.server.transcripts.FillerLists;
 import paringknife.server.transcripts.Glossary;
 import paringknife.server.transcripts.TranscriptStore;
 import paringknife.server.web.NotThere;
@@ -39,7 +39,14 @@ public class Episodes {
 
   private record Opened(int revision, Episode episode) {}
 
-  Episodes(EpisodeStore store, DataFolder data, IngestQueue ingest, EpisodeSounds sounds, TranscriptStore transcripts, Glossary glossary, FillerLists fillers) {
+  Episodes(
+      EpisodeStore store,
+      DataFolder data,
+      IngestQueue ingest,
+      EpisodeSounds sounds,
+      TranscriptStore transcripts,
+      Glossary glossary,
+      FillerLists fillers) {
     this.fillers = fillers;
     this.store = store;
     this.data = data;
@@ -79,10 +86,14 @@ public class Episodes {
         throw new UnusableRecording(microphone.file().getFileName() + " has no sound.");
       }
     }
-    long id = store.add(source.show(), source.title(), source.camera().toAbsolutePath(), probed.durationUs());
+    long id =
+        store.add(
+            source.show(), source.title(), source.camera().toAbsolutePath(), probed.durationUs());
     if (words != null) {
       Transcript text =
-          words.timing() == TranscriptFile.Timing.NOTHING ? PlainText.spread(words.transcript(), probed.durationUs()) : words.transcript();
+          words.timing() == TranscriptFile.Timing.NOTHING
+              ? PlainText.spread(words.transcript(), probed.durationUs())
+              : words.transcript();
       transcripts.replace(id, glossary.apply(source.show(), text), words.timing());
     }
     sounds.add(id, source.microphones());
@@ -95,13 +106,18 @@ public class Episodes {
     if (there == null) {
       return;
     }
-    String where = there.binned() ? " is an episode in the bin; take it out instead: " : " is on the shelf already: ";
+    String where =
+        there.binned()
+            ? " is an episode in the bin; take it out instead: "
+            : " is on the shelf already: ";
     throw new IllegalArgumentException(recording.getFileName() + where + there.title() + ".");
   }
 
   /** The transcript, whether or not the episode has been taken in. */
   public TranscriptStore.StoredTranscript transcript(long id) {
-    return transcripts.of(id).orElseThrow(() -> new NotThere("This episode has no transcript yet."));
+    return transcripts
+        .of(id)
+        .orElseThrow(() -> new NotThere("This episode has no transcript yet."));
   }
 
   /** Takes up again what failed or was stopped. */
@@ -115,8 +131,8 @@ public class Episodes {
   }
 
   /**
-   * Stops what is being done to an episode; what is whole by then stays. Work that was asked for on the
-   * words of a whole episode is let go of, and the episode is as it was before.
+   * Stops what is being done to an episode; what is whole by then stays. Work that was asked for on
+   * the words of a whole episode is let go of, and the episode is as it was before.
    */
   public void stop(long id) {
     EpisodeStore.Row row = row(id);
@@ -135,17 +151,21 @@ public class Episodes {
   }
 
   /**
-   * Puts a verbatim text in the place of an episode's words and has it timed against the sound; undo
-   * brings the words before back.
+   * Puts a verbatim text in the place of an episode's words and has it timed against the sound;
+   * undo brings the words before back.
    */
   public void paste(long id, Transcript text) {
     EpisodeStore.Row row = free(id);
     Transcript spelt = glossary.apply(row.show(), text);
     TranscriptStore.StoredTranscript before = transcripts.of(id).orElse(null);
     if (before == null) {
-      transcripts.replace(id, PlainText.spread(spelt, row.durationUs()), TranscriptFile.Timing.NOTHING);
+      transcripts.replace(
+          id, PlainText.spread(spelt, row.durationUs()), TranscriptFile.Timing.NOTHING);
     } else {
-      transcripts.change(before, "put another text in place", CarriedOver.untimed(before.transcript(), spelt, row.durationUs()));
+      transcripts.change(
+          before,
+          "put another text in place",
+          CarriedOver.untimed(before.transcript(), spelt, row.durationUs()));
     }
     store.want(id, WordsWork.TIME);
     ingest.schedule(id);
@@ -168,12 +188,16 @@ public class Episodes {
     return row;
   }
 
-  /** Whether it can be seen and heard: what ingest makes is there, whatever is done to its words. */
+  /**
+   * Whether it can be seen and heard: what ingest makes is there, whatever is done to its words.
+   */
   public boolean isPlayable(long id) {
     return data.episode(id).isComplete();
   }
 
-  /** Chooses what is heard of an episode; its proxy and sound are made anew, nothing else changes. */
+  /**
+   * Chooses what is heard of an episode; its proxy and sound are made anew, nothing else changes.
+   */
   public void chooseSounds(long id, List<EpisodeSounds.Choice> choices) {
     free(id);
     boolean sameSound = sounds.soundTheSame(id, choices);
@@ -214,11 +238,16 @@ public class Episodes {
     if (!isPlayable(id)) {
       throw new NotYet("This episode is still being taken in.");
     }
-    Transcript transcript = stored == null ? new Transcript("en", List.of(), List.of()) : stored.transcript();
+    Transcript transcript =
+        stored == null ? new Transcript("en", List.of(), List.of()) : stored.transcript();
     Episode episode =
         known != null
             ? known.episode().with(transcript, known.episode().fillers())
-            : new Episode(data.episode(id).recording(row.source()), data.episode(id), transcript, fillers.of(row.show(), transcript.language()));
+            : new Episode(
+                data.episode(id).recording(row.source()),
+                data.episode(id),
+                transcript,
+                fillers.of(row.show(), transcript.language()));
     opened.put(id, new Opened(revision, episode));
     return episode;
   }

@@ -52,19 +52,31 @@ public class IngestQueue {
   }
 
   void schedule(long episodeId) {
-    scheduler.getObject().scheduleIfNotExists(INGEST.instance(Long.toString(episodeId)).scheduledTo(Instant.now()));
+    scheduler
+        .getObject()
+        .scheduleIfNotExists(INGEST.instance(Long.toString(episodeId)).scheduledTo(Instant.now()));
   }
 
   @Configuration
   static class Definition {
     @Bean
-    OneTimeTask<Void> ingestTask(EpisodeStore store, EpisodeSounds sounds, TranscriptListening listening, DataFolder data) {
+    OneTimeTask<Void> ingestTask(
+        EpisodeStore store, EpisodeSounds sounds, TranscriptListening listening, DataFolder data) {
       return Tasks.oneTime(INGEST)
-          .onFailure(new FailureHandler.MaxRetriesFailureHandler<>(2, new FailureHandler.OnFailureRetryLater<>(Duration.ofSeconds(5))))
-          .execute((instance, context) -> ingest(Long.parseLong(instance.getId()), store, sounds, listening, data));
+          .onFailure(
+              new FailureHandler.MaxRetriesFailureHandler<>(
+                  2, new FailureHandler.OnFailureRetryLater<>(Duration.ofSeconds(5))))
+          .execute(
+              (instance, context) ->
+                  ingest(Long.parseLong(instance.getId()), store, sounds, listening, data));
     }
 
-    private static void ingest(long id, EpisodeStore store, EpisodeSounds sounds, TranscriptListening listening, DataFolder data) {
+    private static void ingest(
+        long id,
+        EpisodeStore store,
+        EpisodeSounds sounds,
+        TranscriptListening listening,
+        DataFolder data) {
       EpisodeStore.Row row = store.byId(id).orElse(null);
       if (row == null || row.state() != EpisodeState.ARRIVING) {
         return;
@@ -87,7 +99,8 @@ public class IngestQueue {
           List<HeardSound> heard = heard(id, recording, sounds, folder, progress);
           EpisodeIngest.run(recording, heard, folder, progress.of(IngestStep.PICTURE_AND_SOUND));
         }
-        store.arrived(id, withWords ? listening.listen(row, folder, progress.of(IngestStep.WORDS)) : null);
+        store.arrived(
+            id, withWords ? listening.listen(row, folder, progress.of(IngestStep.WORDS)) : null);
       } catch (IngestProgress.Stopped e) {
         LOG.info("episode {} was stopped or put into the bin while it was being taken in", id);
       } catch (Interrupted e) {
@@ -99,7 +112,12 @@ public class IngestQueue {
     }
 
     /** What is heard: the microphones, lined up when that has not been done before. */
-    private static List<HeardSound> heard(long id, Recording recording, EpisodeSounds sounds, EpisodeFolder folder, IngestProgress progress) {
+    private static List<HeardSound> heard(
+        long id,
+        Recording recording,
+        EpisodeSounds sounds,
+        EpisodeFolder folder,
+        IngestProgress progress) {
       List<EpisodeSounds.Sound> all = sounds.of(id);
       if (all.isEmpty()) {
         return List.of();
@@ -109,7 +127,10 @@ public class IngestQueue {
         progress.of(IngestStep.LINING_UP);
         folder.create();
         List<HeardSound> placed =
-            RecordingLineUp.of(recording, unplaced.stream().map(s -> Probe.of(s.source())).toList(), folder.root());
+            RecordingLineUp.of(
+                recording,
+                unplaced.stream().map(s -> Probe.of(s.source())).toList(),
+                folder.root());
         for (int i = 0; i < unplaced.size(); i++) {
           sounds.place(id, unplaced.get(i).position(), placed.get(i).placement());
         }

@@ -52,7 +52,13 @@ class ShelfController {
   private final TranscriptPages pages;
   private final DataFolder data;
 
-  ShelfController(Episodes episodes, EpisodeStore store, ShelfStore shelves, EpisodeSounds sounds, TranscriptPages pages, DataFolder data) {
+  ShelfController(
+      Episodes episodes,
+      EpisodeStore store,
+      ShelfStore shelves,
+      EpisodeSounds sounds,
+      TranscriptPages pages,
+      DataFolder data) {
     this.episodes = episodes;
     this.store = store;
     this.shelves = shelves;
@@ -63,17 +69,52 @@ class ShelfController {
 
   /** An episode on the shelf. */
   record ShelfItem(
-      long id, String show, String title, EpisodeState state, double progress, @Nullable IngestStep step, double stepProgress, boolean playable, @Nullable String problem, long durationUs, int words, int clips, @Nullable Long shelfId, boolean binned) {}
+      long id,
+      String show,
+      String title,
+      EpisodeState state,
+      double progress,
+      @Nullable IngestStep step,
+      double stepProgress,
+      boolean playable,
+      @Nullable String problem,
+      long durationUs,
+      int words,
+      int clips,
+      @Nullable Long shelfId,
+      boolean binned) {}
 
   private ShelfItem item(EpisodeStore.Row row) {
-    return new ShelfItem(row.id(), row.show(), row.title(), row.state(), row.progress(), row.step(), row.stepProgress(), episodes.isPlayable(row.id()), row.problem(), row.durationUs(), row.words(), row.clips(), row.shelfId(), row.binned());
+    return new ShelfItem(
+        row.id(),
+        row.show(),
+        row.title(),
+        row.state(),
+        row.progress(),
+        row.step(),
+        row.stepProgress(),
+        episodes.isPlayable(row.id()),
+        row.problem(),
+        row.durationUs(),
+        row.words(),
+        row.clips(),
+        row.shelfId(),
+        row.binned());
   }
 
   /**
-   * A new episode: names of files in the media folder; the transcript may be blank, and then the text
-   * counts: a verbatim one, or nothing. Words that will be typed while listening are not recognised.
+   * A new episode: names of files in the media folder; the transcript may be blank, and then the
+   * text counts: a verbatim one, or nothing. Words that will be typed while listening are not
+   * recognised.
    */
-  record NewEpisode(String show, String title, String recording, String transcript, @Nullable String text, @Nullable Boolean typed, List<NewMicrophone> microphones) {
+  record NewEpisode(
+      String show,
+      String title,
+      String recording,
+      String transcript,
+      @Nullable String text,
+      @Nullable Boolean typed,
+      List<NewMicrophone> microphones) {
     NewEpisode {
       show = Objects.requireNonNullElse(show, "");
       title = Objects.requireNonNullElse(title, "");
@@ -102,7 +143,17 @@ class ShelfController {
    * @param quietBelowDb below which level its pauses lie, dBFS
    */
   record EpisodeCard(
-      long id, long madeAt, String show, String title, long durationUs, int width, int height, int frameRateNumerator, int frameRateDenominator, double quietBelowDb, List<PersonInPicture> people) {}
+      long id,
+      long madeAt,
+      String show,
+      String title,
+      long durationUs,
+      int width,
+      int height,
+      int frameRateNumerator,
+      int frameRateDenominator,
+      double quietBelowDb,
+      List<PersonInPicture> people) {}
 
   /** A transcript in columns, one entry a word; times in microseconds. */
   record TranscriptColumns(
@@ -134,11 +185,21 @@ class ShelfController {
     try (Stream<Path> files = Files.walk(data.media(), 3)) {
       return files
           .filter(Files::isRegularFile)
-          .filter(f -> f.toString().toLowerCase(Locale.ROOT).matches(".*\\.(mp4|mov|mkv|webm|mp3|m4a|wav|flac)") || TranscriptFile.isOne(f))
+          .filter(
+              f ->
+                  f.toString()
+                          .toLowerCase(Locale.ROOT)
+                          .matches(".*\\.(mp4|mov|mkv|webm|mp3|m4a|wav|flac)")
+                      || TranscriptFile.isOne(f))
           .filter(f -> !List.of("episode.json", "truth.json").contains(f.getFileName().toString()))
           .sorted()
           .limit(500)
-          .map(f -> new MediaFile(data.media().relativize(f).toString(), f.toFile().length(), TranscriptFile.isOne(f)))
+          .map(
+              f ->
+                  new MediaFile(
+                      data.media().relativize(f).toString(),
+                      f.toFile().length(),
+                      TranscriptFile.isOne(f)))
           .toList();
     }
   }
@@ -193,7 +254,8 @@ class ShelfController {
   @GetMapping("/storage")
   Storage storage() throws IOException {
     long used = 0;
-    for (Path folder : List.of(data.root().resolve("episodes"), data.finishedFolder(), data.uploads())) {
+    for (Path folder :
+        List.of(data.root().resolve("episodes"), data.finishedFolder(), data.uploads())) {
       if (Files.isDirectory(folder)) {
         try (Stream<Path> files = Files.walk(folder)) {
           used += files.filter(Files::isRegularFile).mapToLong(f -> f.toFile().length()).sum();
@@ -213,25 +275,46 @@ class ShelfController {
         asked.microphones().stream()
             .map(m -> new EpisodeSource.Microphone(inMediaFolder(m.file()), m.speaker().strip()))
             .toList();
-    EpisodeSource source = new EpisodeSource(asked.show().strip(), asked.title().strip(), inMediaFolder(asked.recording()), transcript, microphones);
-    Episodes.Added added = transcript != null ? episodes.add(source) : episodes.add(source, words(asked));
+    EpisodeSource source =
+        new EpisodeSource(
+            asked.show().strip(),
+            asked.title().strip(),
+            inMediaFolder(asked.recording()),
+            transcript,
+            microphones);
+    Episodes.Added added =
+        transcript != null ? episodes.add(source) : episodes.add(source, words(asked));
     return new Shelved(added.id(), added.mended());
   }
 
   private static TranscriptFile.@Nullable Imported words(NewEpisode asked) {
     if (Boolean.TRUE.equals(asked.typed())) {
-      return new TranscriptFile.Imported(new Transcript("en", List.of(), List.of()), TranscriptFile.Timing.WORDS, List.of());
+      return new TranscriptFile.Imported(
+          new Transcript("en", List.of(), List.of()), TranscriptFile.Timing.WORDS, List.of());
     }
-    return asked.text() == null || asked.text().isBlank() ? null : TranscriptFile.read("The text.txt", asked.text().getBytes(StandardCharsets.UTF_8));
+    return asked.text() == null || asked.text().isBlank()
+        ? null
+        : TranscriptFile.read("The text.txt", asked.text().getBytes(StandardCharsets.UTF_8));
   }
 
   /** A separate sound recording of an episode, lined up; offset and nudge in microseconds. */
-  record SoundOfEpisode(int position, String file, String speaker, @Nullable Long offsetUs, @Nullable Double driftPpm, @Nullable Double agreeing, long nudgeUs, boolean heard) {}
+  record SoundOfEpisode(
+      int position,
+      String file,
+      String speaker,
+      @Nullable Long offsetUs,
+      @Nullable Double driftPpm,
+      @Nullable Double agreeing,
+      long nudgeUs,
+      boolean heard) {}
 
   /** What the producer chose for a sound. */
   record SoundChoice(String speaker, long nudgeUs, boolean heard) {}
 
-  /** The sounds of an episode; words are listened for in one of them, in its own (-1), or in what is heard (null). */
+  /**
+   * The sounds of an episode; words are listened for in one of them, in its own (-1), or in what is
+   * heard (null).
+   */
   record SoundsOfEpisode(List<SoundOfEpisode> separate, @Nullable Integer listened) {}
 
   /** What the producer chose for all sounds. */
@@ -247,7 +330,15 @@ class ShelfController {
         .map(
             s -> {
               var placed = s.placed();
-              return new SoundOfEpisode(s.position(), s.source().getFileName().toString(), s.speaker(), placed == null ? null : placed.offsetUs(), placed == null ? null : placed.driftPpm(), placed == null ? null : placed.agreeing(), s.nudgeUs(), s.heard());
+              return new SoundOfEpisode(
+                  s.position(),
+                  s.source().getFileName().toString(),
+                  s.speaker(),
+                  placed == null ? null : placed.offsetUs(),
+                  placed == null ? null : placed.driftPpm(),
+                  placed == null ? null : placed.agreeing(),
+                  s.nudgeUs(),
+                  s.heard());
             })
         .toList();
   }
@@ -256,7 +347,11 @@ class ShelfController {
   @PutMapping("/episodes/{id}/sounds")
   void chooseSounds(@PathVariable long id, @RequestBody SoundsChosen chosen) {
     episodes.listenTo(id, chosen.listened());
-    episodes.chooseSounds(id, chosen.separate().stream().map(c -> new EpisodeSounds.Choice(c.speaker().strip(), c.nudgeUs(), c.heard())).toList());
+    episodes.chooseSounds(
+        id,
+        chosen.separate().stream()
+            .map(c -> new EpisodeSounds.Choice(c.speaker().strip(), c.nudgeUs(), c.heard()))
+            .toList());
   }
 
   @PostMapping("/episodes/{id}/ingest")
@@ -292,19 +387,43 @@ class ShelfController {
     List<PersonInPicture> people = new java.util.ArrayList<>();
     for (int p = 0; p < episode.people().size(); p++) {
       Face face = episode.people().get(p).typicalFace(0, Long.MAX_VALUE);
-      people.add(new PersonInPicture(p, episode.nameOf(p).orElse("Person " + (p + 1)), face.x(), face.y(), face.width(), face.height()));
+      people.add(
+          new PersonInPicture(
+              p,
+              episode.nameOf(p).orElse("Person " + (p + 1)),
+              face.x(),
+              face.y(),
+              face.width(),
+              face.height()));
     }
     return new EpisodeCard(
-        id, episode.folder().soundMadeAt(), row.show(), row.title(), row.durationUs(), picture == null ? 640 : picture.width(), picture == null ? 360 : picture.height(), episode.rate().numerator(), episode.rate().denominator(), episode.editor().quietBelowDb(), people);
+        id,
+        episode.folder().soundMadeAt(),
+        row.show(),
+        row.title(),
+        row.durationUs(),
+        picture == null ? 640 : picture.width(),
+        picture == null ? 360 : picture.height(),
+        episode.rate().numerator(),
+        episode.rate().denominator(),
+        episode.editor().quietBelowDb(),
+        people);
   }
 
   @GetMapping(path = "/episodes/{id}/transcript", produces = MediaType.APPLICATION_JSON_VALUE)
-  @ApiResponse(responseCode = "200", content = @Content(schema = @Schema(implementation = TranscriptColumns.class)))
-  ResponseEntity<byte[]> transcript(@PathVariable long id, @RequestHeader(name = "Accept-Encoding", defaultValue = "") String encodings)
+  @ApiResponse(
+      responseCode = "200",
+      content = @Content(schema = @Schema(implementation = TranscriptColumns.class)))
+  ResponseEntity<byte[]> transcript(
+      @PathVariable long id,
+      @RequestHeader(name = "Accept-Encoding", defaultValue = "") String encodings)
       throws IOException {
     TranscriptPages.Packed packed = pages.of(id, episodes.transcript(id));
     ResponseEntity.BodyBuilder answer =
-        ResponseEntity.ok().cacheControl(CacheControl.noCache().cachePrivate()).eTag("\"" + packed.revision() + "\"").varyBy("Accept-Encoding");
+        ResponseEntity.ok()
+            .cacheControl(CacheControl.noCache().cachePrivate())
+            .eTag("\"" + packed.revision() + "\"")
+            .varyBy("Accept-Encoding");
     if (encodings.contains("gzip")) {
       return answer.header("Content-Encoding", "gzip").body(packed.gzip());
     }
@@ -326,7 +445,9 @@ class ShelfController {
     for (float level : dbfs) {
       bytes.put((byte) Math.max(0, Math.min(255, Math.round((level + 60) / 60 * 255))));
     }
-    return ResponseEntity.ok().cacheControl(CacheControl.maxAge(1, TimeUnit.DAYS).cachePrivate()).body(bytes.array());
+    return ResponseEntity.ok()
+        .cacheControl(CacheControl.maxAge(1, TimeUnit.DAYS).cachePrivate())
+        .body(bytes.array());
   }
 
   @GetMapping("/episodes/{id}/proxy")

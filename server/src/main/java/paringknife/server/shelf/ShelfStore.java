@@ -48,7 +48,12 @@ public class ShelfStore {
         throw new IllegalArgumentException("A shelf cannot be put into itself.");
       }
     }
-    if (db.update(SHELF).set(SHELF.NAME, named(name)).set(SHELF.PARENT_ID, parentId).where(SHELF.ID.eq(id)).execute() == 0) {
+    if (db.update(SHELF)
+            .set(SHELF.NAME, named(name))
+            .set(SHELF.PARENT_ID, parentId)
+            .where(SHELF.ID.eq(id))
+            .execute()
+        == 0) {
       throw new NotThere("This shelf is not there any more.");
     }
   }
@@ -88,7 +93,10 @@ public class ShelfStore {
   }
 
   public void bin(long episodeId) {
-    db.update(EPISODE).set(EPISODE.BINNED_AT, LocalDateTime.now(ZoneOffset.UTC)).where(EPISODE.ID.eq(episodeId)).execute();
+    db.update(EPISODE)
+        .set(EPISODE.BINNED_AT, LocalDateTime.now(ZoneOffset.UTC))
+        .where(EPISODE.ID.eq(episodeId))
+        .execute();
   }
 
   public void takeFromBin(long episodeId) {

@@ -60,7 +60,10 @@ class TranscriptListening {
       Path sound = listenedSound(row, folder, scratch.path());
       TranscriptStore.StoredTranscript given = transcripts.of(row.id()).orElse(null);
       if (given == null) {
-        transcripts.replace(row.id(), glossary.apply(row.show(), recognised(row.id(), sound, progress)), TranscriptFile.Timing.WORDS);
+        transcripts.replace(
+            row.id(),
+            glossary.apply(row.show(), recognised(row.id(), sound, progress)),
+            TranscriptFile.Timing.WORDS);
         return null;
       }
       if (row.wanted() == WordsWork.RECOGNISE) {
@@ -72,7 +75,9 @@ class TranscriptListening {
       if (row.wanted() == WordsWork.VOICES) {
         return voices(row.id(), given.transcript(), sound);
       }
-      return row.wanted() == WordsWork.TIME || isUntimed(given) ? align(given, sound, progress) : null;
+      return row.wanted() == WordsWork.TIME || isUntimed(given)
+          ? align(given, sound, progress)
+          : null;
     }
   }
 
@@ -106,13 +111,17 @@ class TranscriptListening {
 
   private Transcript recognised(long id, Path sound, DoubleConsumer progress) {
     Transcript words = Recogniser.installed().recognise(sound, progress);
-    List<EpisodeSounds.Sound> named = sounds.of(id).stream().filter(s -> !s.speaker().isEmpty()).toList();
+    List<EpisodeSounds.Sound> named =
+        sounds.of(id).stream().filter(s -> !s.speaker().isEmpty()).toList();
     return named.size() < 2
         ? VoicesInFile.propose(sound, words)
         : SpeakersByMicrophone.assign(
             words,
             named.stream()
-                .map(s -> new SpeakersByMicrophone.Microphone(Levels.of(s.source()), s.placement(), s.speaker()))
+                .map(
+                    s ->
+                        new SpeakersByMicrophone.Microphone(
+                            Levels.of(s.source()), s.placement(), s.speaker()))
                 .toList());
   }
 
@@ -121,19 +130,26 @@ class TranscriptListening {
     if (proposed.equals(words)) {
       return "Only one voice was heard, so nothing was changed.";
     }
-    change(id, "find the speakers by voice", before -> before.equals(words) ? proposed : VoicesInFile.propose(sound, before));
-    return String.format("%d voices were heard. Name them, and give what was heard wrongly to the right one.", proposed.speakers().size());
+    change(
+        id,
+        "find the speakers by voice",
+        before -> before.equals(words) ? proposed : VoicesInFile.propose(sound, before));
+    return String.format(
+        "%d voices were heard. Name them, and give what was heard wrongly to the right one.",
+        proposed.speakers().size());
   }
 
   /**
    * Times a text against the sound; one that the sound does not say keeps the times it came with. A
    * text that is corrected meanwhile is timed again.
    */
-  private @Nullable String align(TranscriptStore.StoredTranscript given, Path sound, DoubleConsumer progress) {
+  private @Nullable String align(
+      TranscriptStore.StoredTranscript given, Path sound, DoubleConsumer progress) {
     long id = given.episodeId();
     TranscriptStore.StoredTranscript untimed = given;
     TextOnSound laid = new ForcedAligner().align(sound, untimed.transcript(), progress);
-    while (laid.matched() >= ForcedAligner.LEAST_MATCH && !transcripts.retime(untimed, withSpeakers(laid.transcript(), sound))) {
+    while (laid.matched() >= ForcedAligner.LEAST_MATCH
+        && !transcripts.retime(untimed, withSpeakers(laid.transcript(), sound))) {
       untimed = transcripts.of(id).orElseThrow();
       laid = new ForcedAligner().align(sound, untimed.transcript(), progress);
     }
@@ -146,9 +162,15 @@ class TranscriptListening {
       return null;
     }
     return "The transcript was timed against the sound. "
-        + counted(misfits.unheard().size(), "stretch of it was not heard", "stretches of it were not heard")
+        + counted(
+            misfits.unheard().size(),
+            "stretch of it was not heard",
+            "stretches of it were not heard")
         + (misfits.unheard().isEmpty() || misfits.untold().isEmpty() ? "" : ", and ")
-        + counted(misfits.untold().size(), "place has words that it does not tell", "places have words that it does not tell")
+        + counted(
+            misfits.untold().size(),
+            "place has words that it does not tell",
+            "places have words that it does not tell")
         + ".";
   }
 

@@ -29,7 +29,8 @@ class TranscriptPages {
   }
 
   Packed of(long episodeId, TranscriptStore.StoredTranscript stored) {
-    return packed.getOrMake(episodeId, known -> known.revision() == stored.revision(), id -> pack(stored));
+    return packed.getOrMake(
+        episodeId, known -> known.revision() == stored.revision(), id -> pack(stored));
   }
 
   private Packed pack(TranscriptStore.StoredTranscript stored) {
@@ -42,7 +43,8 @@ class TranscriptPages {
     return new Packed(stored.revision(), bytes.toByteArray());
   }
 
-  private static ShelfController.TranscriptColumns columns(TranscriptStore.StoredTranscript stored) {
+  private static ShelfController.TranscriptColumns columns(
+      TranscriptStore.StoredTranscript stored) {
     Transcript transcript = stored.transcript();
     var words = transcript.words();
     return new ShelfController.TranscriptColumns(

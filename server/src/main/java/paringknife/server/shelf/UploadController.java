@@ -57,8 +57,12 @@ class UploadController {
   @RequestMapping({PATH, PATH + "/**"})
   void transfer(HttpServletRequest request, HttpServletResponse response) throws IOException {
     String length = request.getHeader("Upload-Length");
-    if (length != null && length.matches("\\d{1,18}") && Long.parseLong(length) > arriving.toFile().getUsableSpace() - ROOM_LEFT) {
-      response.sendError(HttpServletResponse.SC_REQUEST_ENTITY_TOO_LARGE, "There is not enough room on the server for this file.");
+    if (length != null
+        && length.matches("\\d{1,18}")
+        && Long.parseLong(length) > arriving.toFile().getUsableSpace() - ROOM_LEFT) {
+      response.sendError(
+          HttpServletResponse.SC_REQUEST_ENTITY_TOO_LARGE,
+          "There is not enough room on the server for this file.");
       return;
     }
     if (request.getMethod().equals("HEAD")) {
@@ -67,7 +71,10 @@ class UploadController {
     tus.process(request, response);
   }
 
-  /** After a kill the bytes are there, but nobody wrote down how many: none of them is asked for again. */
+  /**
+   * After a kill the bytes are there, but nobody wrote down how many: none of them is asked for
+   * again.
+   */
   private void countWhatArrived(String address) throws IOException {
     try {
       UploadInfo info = tus.getUploadInfo(address);
@@ -101,7 +108,10 @@ class UploadController {
       Path place = free(data.uploads(), plain.isBlank() ? "upload" : plain);
       Files.move(data(info), place, StandardCopyOption.ATOMIC_MOVE);
       tus.deleteUpload(address);
-      return new ShelfController.MediaFile(data.media().relativize(place).toString(), Files.size(place), TranscriptFile.isOne(place));
+      return new ShelfController.MediaFile(
+          data.media().relativize(place).toString(),
+          Files.size(place),
+          TranscriptFile.isOne(place));
     } catch (TusException e) {
       throw new NotThere("This upload is not there any more. Please send the file again.");
     }

@@ -28,16 +28,29 @@ public class Glossary {
   /** Accepted spellings, and those corrected alike at least twice. */
   public List<Entry> of(String show) {
     return db.selectFrom(GLOSSARY)
-        .where(GLOSSARY.SHOW_NAME.eq(show).and(GLOSSARY.ACCEPTED.isTrue().or(GLOSSARY.TIMES.ge(TIMES_TO_PROPOSE))))
+        .where(
+            GLOSSARY
+                .SHOW_NAME
+                .eq(show)
+                .and(GLOSSARY.ACCEPTED.isTrue().or(GLOSSARY.TIMES.ge(TIMES_TO_PROPOSE))))
         .orderBy(GLOSSARY.HEARD)
-        .fetch(r -> new Entry(r.get(GLOSSARY.HEARD), r.get(GLOSSARY.WRITTEN), r.get(GLOSSARY.TIMES), r.get(GLOSSARY.ACCEPTED)));
+        .fetch(
+            r ->
+                new Entry(
+                    r.get(GLOSSARY.HEARD),
+                    r.get(GLOSSARY.WRITTEN),
+                    r.get(GLOSSARY.TIMES),
+                    r.get(GLOSSARY.ACCEPTED)));
   }
 
   /** Counts a correction. */
   @Transactional
   public void corrected(String show, String heard, String written) {
     String key = bare(heard);
-    if (key.isEmpty() || key.length() > 200 || written.length() > 200 || key.equals(bare(written))) {
+    if (key.isEmpty()
+        || key.length() > 200
+        || written.length() > 200
+        || key.equals(bare(written))) {
       return;
     }
     db.insertInto(GLOSSARY)
@@ -70,7 +83,12 @@ public class Glossary {
   @Transactional
   public void remove(String show, String heard, String written) {
     db.deleteFrom(GLOSSARY)
-        .where(GLOSSARY.SHOW_NAME.eq(show).and(GLOSSARY.HEARD.eq(heard)).and(GLOSSARY.WRITTEN.eq(written)))
+        .where(
+            GLOSSARY
+                .SHOW_NAME
+                .eq(show)
+                .and(GLOSSARY.HEARD.eq(heard))
+                .and(GLOSSARY.WRITTEN.eq(written)))
         .execute();
   }
 
@@ -86,7 +104,10 @@ public class Glossary {
   }
 
   private static String bare(String text) {
-    return text.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}' ]", " ").strip().replaceAll("\\s+", " ");
+    return text.toLowerCase(Locale.ROOT)
+        .replaceAll("[^\\p{L}\\p{N}' ]", " ")
+        .strip()
+        .replaceAll("\\s+", " ");
   }
 
   private static String unmarked(String text) {

@@ -34,8 +34,8 @@ import paringknife.core.transcript.Sentences;
 import paringknife.core.transcript.Transcript;
 
 /**
- * A Lucene index of sentences in a folder. It can be thrown away at any time: it knows which revision
- * of each transcript it holds, and what it lacks is put in again.
+ * A Lucene index of sentences in a folder. It can be thrown away at any time: it knows which
+ * revision of each transcript it holds, and what it lacks is put in again.
  */
 final class SaidIndex implements Closeable {
   private static final int MOST = 60;
@@ -56,7 +56,11 @@ final class SaidIndex implements Closeable {
     FSDirectory directory = FSDirectory.open(folder);
     if (DirectoryReader.indexExists(directory)) {
       try (DirectoryReader reader = DirectoryReader.open(directory)) {
-        reader.getIndexCommit().getUserData().forEach((id, revision) -> revisions.put(Long.parseLong(id), Integer.parseInt(revision)));
+        reader
+            .getIndexCommit()
+            .getUserData()
+            .forEach(
+                (id, revision) -> revisions.put(Long.parseLong(id), Integer.parseInt(revision)));
       }
     }
     this.writer = new IndexWriter(directory, new IndexWriterConfig(new StandardAnalyzer()));
@@ -76,7 +80,11 @@ final class SaidIndex implements Closeable {
         document.add(new LongField(EPISODE, episodeId, Field.Store.YES));
         document.add(new StoredField(START, transcript.words().get(sentence.from()).startUs()));
         document.add(new StoredField(SPEAKER, transcript.speakerName(sentence.speaker())));
-        document.add(new TextField(SAID, transcript.text(sentence.from(), sentence.to()).replace('\u2019', '\''), Field.Store.YES));
+        document.add(
+            new TextField(
+                SAID,
+                transcript.text(sentence.from(), sentence.to()).replace('\u2019', '\''),
+                Field.Store.YES));
         writer.addDocument(document);
       }
     } catch (IOException e) {
@@ -109,7 +117,10 @@ final class SaidIndex implements Closeable {
     }
   }
 
-  /** Sentences with the words in a row, the best first; where there are none, those with all of them. */
+  /**
+   * Sentences with the words in a row, the best first; where there are none, those with all of
+   * them.
+   */
   List<Sentence> find(List<String> words) throws IOException {
     PhraseQuery.Builder inARow = new PhraseQuery.Builder();
     words.forEach(w -> inARow.add(new Term(SAID, w)));
@@ -120,7 +131,9 @@ final class SaidIndex implements Closeable {
     BooleanQuery.Builder all = new BooleanQuery.Builder();
     for (int i = 0; i < words.size(); i++) {
       Term term = new Term(SAID, words.get(i));
-      all.add(i == words.size() - 1 ? new PrefixQuery(term) : new TermQuery(term), BooleanClause.Occur.MUST);
+      all.add(
+          i == words.size() - 1 ? new PrefixQuery(term) : new TermQuery(term),
+          BooleanClause.Occur.MUST);
     }
     return matching(all.build());
   }

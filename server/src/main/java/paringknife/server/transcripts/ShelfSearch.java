@@ -14,7 +14,10 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
 import paringknife.server.episodes.DataFolder;
 
-/** Finds a phrase in everything ever said on the shelf. What is found is indexed when it is asked for. */
+/**
+ * Finds a phrase in everything ever said on the shelf. What is found is indexed when it is asked
+ * for.
+ */
 @Repository
 public class ShelfSearch {
   private final DSLContext db;
@@ -29,14 +32,21 @@ public class ShelfSearch {
   }
 
   /** A sentence in which the phrase is said. */
-  public record Said(long episodeId, String show, String title, long startUs, String speaker, String sentence) {}
+  public record Said(
+      long episodeId, String show, String title, long startUs, String speaker, String sentence) {}
 
   private record Known(String show, String title, int revision) {}
 
-  /** The best matches first: the phrase as it is; where nobody says it, sentences with all its words. */
+  /**
+   * The best matches first: the phrase as it is; where nobody says it, sentences with all its
+   * words.
+   */
   public List<Said> find(String phrase) throws IOException {
     List<String> words =
-        Arrays.stream(phrase.toLowerCase(Locale.ROOT).replace('\u2019', '\'').split("[^\\p{L}\\p{N}']+")).filter(w -> !w.isEmpty()).toList();
+        Arrays.stream(
+                phrase.toLowerCase(Locale.ROOT).replace('\u2019', '\'').split("[^\\p{L}\\p{N}']+"))
+            .filter(w -> !w.isEmpty())
+            .toList();
     if (words.isEmpty()) {
       return List.of();
     }
@@ -51,7 +61,14 @@ public class ShelfSearch {
     for (SaidIndex.Sentence said : fresh(episodes).find(words)) {
       Known episode = episodes.get(said.episodeId());
       if (episode != null) {
-        found.add(new Said(said.episodeId(), episode.show(), episode.title(), said.startUs(), said.speaker(), said.text()));
+        found.add(
+            new Said(
+                said.episodeId(),
+                episode.show(),
+                episode.title(),
+                said.startUs(),
+                said.speaker(),
+                said.text()));
       }
     }
     return found;

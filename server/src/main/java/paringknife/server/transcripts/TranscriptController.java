@@ -39,7 +39,13 @@ class TranscriptController {
   private final ShowSpelling spelling;
   private final Events events;
 
-  TranscriptController(TranscriptStore store, Episodes episodes, Glossary glossary, ShelfSearch shelf, ShowSpelling spelling, Events events) {
+  TranscriptController(
+      TranscriptStore store,
+      Episodes episodes,
+      Glossary glossary,
+      ShelfSearch shelf,
+      ShowSpelling spelling,
+      Events events) {
     this.store = store;
     this.episodes = episodes;
     this.glossary = glossary;
@@ -74,7 +80,8 @@ class TranscriptController {
       double[] confidence,
       List<Passage> paragraphs,
       int[] sentenceEnds) {
-    static TranscriptStep between(TranscriptStore.StoredTranscript before, TranscriptStore.StoredTranscript after) {
+    static TranscriptStep between(
+        TranscriptStore.StoredTranscript before, TranscriptStore.StoredTranscript after) {
       TranscriptDelta delta = TranscriptDelta.between(before.transcript(), after.transcript());
       List<Word> added = delta.added();
       return new TranscriptStep(
@@ -104,7 +111,10 @@ class TranscriptController {
     TranscriptStore.StoredTranscript seen = seen(id, change.revision());
     Transcript changed = change.intent().apply(seen.transcript());
     if (change.intent() instanceof TranscriptIntent.Replace replaced) {
-      glossary.corrected(episodes.row(id).show(), seen.transcript().text(replaced.first(), replaced.last() + 1), replaced.text());
+      glossary.corrected(
+          episodes.row(id).show(),
+          seen.transcript().text(replaced.first(), replaced.last() + 1),
+          replaced.text());
     }
     return settle(seen, store.change(seen, change.intent().label(), changed));
   }
@@ -124,12 +134,14 @@ class TranscriptController {
   private TranscriptStore.StoredTranscript seen(long id, int revision) {
     TranscriptStore.StoredTranscript stored = episodes.transcript(id);
     if (stored.revision() != revision) {
-      throw new Outdated("This transcript was changed in another window. That change is kept; the transcript is shown as it is now.");
+      throw new Outdated(
+          "This transcript was changed in another window. That change is kept; the transcript is shown as it is now.");
     }
     return stored;
   }
 
-  private TranscriptStep settle(TranscriptStore.StoredTranscript before, TranscriptStore.StoredTranscript after) {
+  private TranscriptStep settle(
+      TranscriptStore.StoredTranscript before, TranscriptStore.StoredTranscript after) {
     store.remember(after);
     events.transcriptChanged(after.episodeId());
     return TranscriptStep.between(before, after);
@@ -138,7 +150,8 @@ class TranscriptController {
   @GetMapping("/episodes/{id}/doubtful")
   List<DoubtfulWord> doubtful(@PathVariable long id) {
     Transcript transcript = episodes.transcript(id).transcript();
-    return DoubtfulWords.find(transcript, spelling.of(transcript.language(), episodes.row(id).show()));
+    return DoubtfulWords.find(
+        transcript, spelling.of(transcript.language(), episodes.row(id).show()));
   }
 
   /** A stretch of the text that was not heard: words by index, both ends included. */
@@ -153,7 +166,14 @@ class TranscriptController {
     Misfits left = store.misfits(id).left(transcript);
     return new MisfitList(
         left.unheard().stream()
-            .map(s -> new Unheard(transcript.indexOf(s.firstWord()), transcript.indexOf(s.lastWord()), transcript.text(transcript.indexOf(s.firstWord()), transcript.indexOf(s.lastWord()) + 1)))
+            .map(
+                s ->
+                    new Unheard(
+                        transcript.indexOf(s.firstWord()),
+                        transcript.indexOf(s.lastWord()),
+                        transcript.text(
+                            transcript.indexOf(s.firstWord()),
+                            transcript.indexOf(s.lastWord()) + 1)))
             .toList(),
         left.untold());
   }
@@ -164,7 +184,10 @@ class TranscriptController {
   /** Puts a pasted text in the place of the words and has it timed against the sound. */
   @PostMapping("/episodes/{id}/transcript-text")
   void paste(@PathVariable long id, @RequestBody VerbatimText pasted) {
-    episodes.paste(id, TranscriptFile.read("The text.txt", pasted.text().getBytes(StandardCharsets.UTF_8)).transcript());
+    episodes.paste(
+        id,
+        TranscriptFile.read("The text.txt", pasted.text().getBytes(StandardCharsets.UTF_8))
+            .transcript());
     events.transcriptChanged(id);
   }
 
@@ -208,11 +231,18 @@ class TranscriptController {
       @RequestParam(defaultValue = "txt") String format,
       @RequestParam(defaultValue = "true") boolean speakers,
       @RequestParam(defaultValue = "false") boolean times) {
-    String text = TranscriptExport.write(episodes.transcript(id).transcript(), format, speakers, times);
+    String text =
+        TranscriptExport.write(episodes.transcript(id).transcript(), format, speakers, times);
     String name = episodes.row(id).title().replaceAll("[^\\p{L}\\p{N} ._-]", "").strip();
     return ResponseEntity.ok()
         .header("Content-Type", TranscriptExport.type(format))
-        .header("Content-Disposition", org.springframework.http.ContentDisposition.attachment().filename((name.isEmpty() ? "transcript" : name) + "." + format, StandardCharsets.UTF_8).build().toString())
+        .header(
+            "Content-Disposition",
+            org.springframework.http.ContentDisposition.attachment()
+                .filename(
+                    (name.isEmpty() ? "transcript" : name) + "." + format, StandardCharsets.UTF_8)
+                .build()
+                .toString())
         .body(text.getBytes(StandardCharsets.UTF_8));
   }
 }

@@ -28,7 +28,9 @@ final class TranscriptExport {
       case "vtt" -> WebVtt.write(cues(transcript, speakers));
       case "ttml" -> Ttml.write(cues(transcript, speakers), transcript.language());
       case "json" -> TranscriptJson.write(transcript);
-      default -> throw new IllegalArgumentException("A transcript is written as txt, srt, vtt, ttml or json.");
+      default ->
+          throw new IllegalArgumentException(
+              "A transcript is written as txt, srt, vtt, ttml or json.");
     };
   }
 

@@ -174,7 +174,10 @@ public sealed interface TranscriptIntent {
         throw new IllegalArgumentException("This stretch is not in the recording.");
       }
       int known = transcript.speakers().indexOf(speaker.strip());
-      Transcript named = speaker.isBlank() || known >= 0 ? transcript : new TranscriptEditor(transcript).addSpeaker(speaker);
+      Transcript named =
+          speaker.isBlank() || known >= 0
+              ? transcript
+              : new TranscriptEditor(transcript).addSpeaker(speaker);
       int index = speaker.isBlank() ? -1 : known >= 0 ? known : named.speakers().size() - 1;
       return new TranscriptEditor(named).typeIn(text, new Span(startUs, endUs), index);
     }

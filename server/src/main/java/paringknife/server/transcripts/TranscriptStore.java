@@ -33,7 +33,11 @@ public class TranscriptStore {
             db,
             json,
             new StepLog.Columns(
-                TRANSCRIPT_CHANGE, TRANSCRIPT_CHANGE.EPISODE_ID, TRANSCRIPT_CHANGE.STEP, TRANSCRIPT_CHANGE.NAME, TRANSCRIPT_CHANGE.DELTA),
+                TRANSCRIPT_CHANGE,
+                TRANSCRIPT_CHANGE.EPISODE_ID,
+                TRANSCRIPT_CHANGE.STEP,
+                TRANSCRIPT_CHANGE.NAME,
+                TRANSCRIPT_CHANGE.DELTA),
             TranscriptDelta.class);
   }
 
@@ -80,8 +84,8 @@ public class TranscriptStore {
   }
 
   /**
-   * Puts a transcript that has been timed in place of the one it was made of, unless that was changed
-   * meanwhile. Where there are steps to undo, this is one more.
+   * Puts a transcript that has been timed in place of the one it was made of, unless that was
+   * changed meanwhile. Where there are steps to undo, this is one more.
    *
    * @return whether it was done
    */
@@ -97,7 +101,11 @@ public class TranscriptStore {
             .set(TRANSCRIPT.TIMING, TranscriptFile.Timing.WORDS.name())
             .set(TRANSCRIPT.APPLIED, 0)
             .set(TRANSCRIPT.DOCUMENT_STEP, 0)
-            .where(TRANSCRIPT.EPISODE_ID.eq(untimed.episodeId()).and(TRANSCRIPT.REVISION.eq(untimed.revision())))
+            .where(
+                TRANSCRIPT
+                    .EPISODE_ID
+                    .eq(untimed.episodeId())
+                    .and(TRANSCRIPT.REVISION.eq(untimed.revision())))
             .execute();
     if (done == 1) {
       steps.forget(untimed.episodeId());
@@ -120,18 +128,29 @@ public class TranscriptStore {
   /** Writes down where text and sound do not say the same. */
   @Transactional
   public void noteMisfits(long id, Misfits misfits) {
-    db.update(TRANSCRIPT).set(TRANSCRIPT.MISFITS, json.writeValueAsString(misfits)).where(TRANSCRIPT.EPISODE_ID.eq(id)).execute();
+    db.update(TRANSCRIPT)
+        .set(TRANSCRIPT.MISFITS, json.writeValueAsString(misfits))
+        .where(TRANSCRIPT.EPISODE_ID.eq(id))
+        .execute();
   }
 
   /** Where text and sound did not say the same when the text was last timed. */
   public Misfits misfits(long id) {
-    String noted = db.select(TRANSCRIPT.MISFITS).from(TRANSCRIPT).where(TRANSCRIPT.EPISODE_ID.eq(id)).fetchOne(TRANSCRIPT.MISFITS);
+    String noted =
+        db.select(TRANSCRIPT.MISFITS)
+            .from(TRANSCRIPT)
+            .where(TRANSCRIPT.EPISODE_ID.eq(id))
+            .fetchOne(TRANSCRIPT.MISFITS);
     return noted == null ? Misfits.NONE : json.readValue(noted, Misfits.class);
   }
 
   /** How often a transcript was changed; 0 when there is none. */
   public int revision(long id) {
-    Integer revision = db.select(TRANSCRIPT.REVISION).from(TRANSCRIPT).where(TRANSCRIPT.EPISODE_ID.eq(id)).fetchOne(TRANSCRIPT.REVISION);
+    Integer revision =
+        db.select(TRANSCRIPT.REVISION)
+            .from(TRANSCRIPT)
+            .where(TRANSCRIPT.EPISODE_ID.eq(id))
+            .fetchOne(TRANSCRIPT.REVISION);
     return revision == null ? 0 : revision;
   }
 
@@ -142,7 +161,12 @@ public class TranscriptStore {
       return Optional.of(known);
     }
     Optional<StoredTranscript> read =
-        db.select(TRANSCRIPT.REVISION, TRANSCRIPT.APPLIED, TRANSCRIPT.DOCUMENT_STEP, TRANSCRIPT.TIMING, TRANSCRIPT.DOCUMENT)
+        db.select(
+                TRANSCRIPT.REVISION,
+                TRANSCRIPT.APPLIED,
+                TRANSCRIPT.DOCUMENT_STEP,
+                TRANSCRIPT.TIMING,
+                TRANSCRIPT.DOCUMENT)
             .from(TRANSCRIPT)
             .where(TRANSCRIPT.EPISODE_ID.eq(id))
             .fetchOptional(
@@ -153,7 +177,11 @@ public class TranscriptStore {
                         r.value2(),
                         r.value3(),
                         TranscriptFile.Timing.valueOf(r.value4()),
-                        steps.replayed(id, json.readValue(r.value5(), Transcript.class), r.value3(), r.value2()),
+                        steps.replayed(
+                            id,
+                            json.readValue(r.value5(), Transcript.class),
+                            r.value3(),
+                            r.value2()),
                         steps.name(id, r.value2()),
                         steps.name(id, r.value2() + 1)));
     read.ifPresent(r -> recent.put(id, r));
@@ -170,7 +198,8 @@ public class TranscriptStore {
     int step = seen.applied() + 1;
     int written = save(seen, changed, step, seen.written() > seen.applied());
     steps.append(seen.episodeId(), step, name, delta, seen.redo() != null);
-    return new StoredTranscript(seen.episodeId(), seen.revision() + 1, step, written, seen.timing(), changed, name, null);
+    return new StoredTranscript(
+        seen.episodeId(), seen.revision() + 1, step, written, seen.timing(), changed, name, null);
   }
 
   @Transactional
@@ -188,7 +217,14 @@ public class TranscriptStore {
     Transcript transcript = steps.replayed(id, seen.transcript(), seen.applied(), applied);
     int written = save(seen, transcript, applied, false);
     return new StoredTranscript(
-        id, seen.revision() + 1, applied, written, seen.timing(), transcript, steps.name(id, applied), steps.name(id, applied + 1));
+        id,
+        seen.revision() + 1,
+        applied,
+        written,
+        seen.timing(),
+        transcript,
+        steps.name(id, applied),
+        steps.name(id, applied + 1));
   }
 
   private int save(StoredTranscript seen, Transcript transcript, int applied, boolean leaving) {
@@ -199,11 +235,22 @@ public class TranscriptStore {
             .set(TRANSCRIPT.APPLIED, applied)
             .set(TRANSCRIPT.WORD_COUNT, transcript.words().size());
     if (write) {
-      update = update.set(TRANSCRIPT.DOCUMENT, json.writeValueAsString(transcript)).set(TRANSCRIPT.DOCUMENT_STEP, applied);
+      update =
+          update
+              .set(TRANSCRIPT.DOCUMENT, json.writeValueAsString(transcript))
+              .set(TRANSCRIPT.DOCUMENT_STEP, applied);
     }
-    int saved = update.where(TRANSCRIPT.EPISODE_ID.eq(seen.episodeId()).and(TRANSCRIPT.REVISION.eq(seen.revision()))).execute();
+    int saved =
+        update
+            .where(
+                TRANSCRIPT
+                    .EPISODE_ID
+                    .eq(seen.episodeId())
+                    .and(TRANSCRIPT.REVISION.eq(seen.revision())))
+            .execute();
     if (saved == 0) {
-      throw new Outdated("This transcript was changed in another window. That change is kept; the transcript is shown as it is now.");
+      throw new Outdated(
+          "This transcript was changed in another window. That change is kept; the transcript is shown as it is now.");
     }
     return write ? applied : seen.written();
   }

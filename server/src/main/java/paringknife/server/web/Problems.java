@@ -47,7 +47,9 @@ class Problems {
   @ExceptionHandler(org.springframework.dao.DataAccessResourceFailureException.class)
   ResponseEntity<Problem> database(Exception e) {
     LOG.error("database out of reach", e);
-    return answer(HttpStatus.SERVICE_UNAVAILABLE, "The database does not answer. Nothing was changed; try again in a moment.");
+    return answer(
+        HttpStatus.SERVICE_UNAVAILABLE,
+        "The database does not answer. Nothing was changed; try again in a moment.");
   }
 
   private static ResponseEntity<Problem> answer(HttpStatus status, String message) {

@@ -49,6 +49,7 @@ class SecurityHeaders extends OncePerRequestFilter {
       return true;
     }
     String origin = request.getHeader("Origin");
-    return origin != null && !origin.equals(request.getScheme() + "://" + request.getHeader("Host"));
+    return origin != null
+        && !origin.equals(request.getScheme() + "://" + request.getHeader("Host"));
   }
 }

@@ -31,7 +31,8 @@ class StaticPages implements WebMvcConfigurer {
 
   @Override
   public void addViewControllers(ViewControllerRegistry registry) {
-    for (String page : new String[] {"/", "/episodes/{id:\\d+}", "/episodes/{id:\\d+}/{stage:[a-z]+}"}) {
+    for (String page :
+        new String[] {"/", "/episodes/{id:\\d+}", "/episodes/{id:\\d+}/{stage:[a-z]+}"}) {
       registry.addViewController(page).setViewName("forward:/index.html");
     }
   }

@@ -16,13 +16,15 @@ class UploadControllerTest {
 
   @Test
   void nothingToGiveUpIsNoFault() throws Exception {
-    UploadController uploads = new UploadController(new DataFolder(folder, folder.resolve("media")));
+    UploadController uploads =
+        new UploadController(new DataFolder(folder, folder.resolve("media")));
     assertThatCode(uploads::giveUpOldOnes).doesNotThrowAnyException();
   }
 
   @Test
   void anUploadThatIsStillGoingOnIsKept() throws Exception {
-    UploadController uploads = new UploadController(new DataFolder(folder, folder.resolve("media")));
+    UploadController uploads =
+        new UploadController(new DataFolder(folder, folder.resolve("media")));
     String address = begun(uploads, 10);
     uploads.giveUpOldOnes();
     MockHttpServletRequest asked = new MockHttpServletRequest("HEAD", address);
@@ -35,7 +37,8 @@ class UploadControllerTest {
 
   @Test
   void aFileForWhichThereIsNoRoomIsRefusedBeforeItIsSent() throws Exception {
-    UploadController uploads = new UploadController(new DataFolder(folder, folder.resolve("media")));
+    UploadController uploads =
+        new UploadController(new DataFolder(folder, folder.resolve("media")));
     MockHttpServletRequest request = new MockHttpServletRequest("POST", "/api/tus");
     request.addHeader("Tus-Resumable", "1.0.0");
     request.addHeader("Upload-Length", Long.toString(Long.MAX_VALUE / 10));

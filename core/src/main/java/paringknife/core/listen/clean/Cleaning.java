@@ -13,14 +13,15 @@ import paringknife.core.time.Span;
 
 /**
  * Cleans an episode's sound. The noise that is held down and the hum that is taken out are those of
- * the quiet stretch nearest to each moment. Works in blocks of {@value #BLOCK_SECONDS} s with enough
- * heard beforehand, so any part can be asked for and always sounds the same.
+ * the quiet stretch nearest to each moment. Works in blocks of {@value #BLOCK_SECONDS} s with
+ * enough heard beforehand, so any part can be asked for and always sounds the same.
  */
 public final class Cleaning {
   private static final int BLOCK_SECONDS = 4;
   private static final int BLOCKS_KEPT = 10;
   private static final int BEFORE = 2 * SampleSource.SAMPLE_RATE;
   private static final int AFTER = SampleSource.SAMPLE_RATE / 10;
+
   /** Blocks are laid on the noise reduction's own steps, so that one goes on where another ends. */
   private static final int GRID = NoiseReduction.HOP;
 
@@ -46,10 +47,12 @@ public final class Cleaning {
       return source;
     }
     Map<Span, Quiet> known = new ConcurrentHashMap<>();
-    return new BlockwiseSound(BLOCK_SECONDS, BLOCKS_KEPT, (from, frames) -> block(source, asked, known, from, frames));
+    return new BlockwiseSound(
+        BLOCK_SECONDS, BLOCKS_KEPT, (from, frames) -> block(source, asked, known, from, frames));
   }
 
-  private float[] block(SampleSource source, Cleanup asked, Map<Span, Quiet> known, long from, int frames) {
+  private float[] block(
+      SampleSource source, Cleanup asked, Map<Span, Quiet> known, long from, int frames) {
     int before = (int) (from - Math.floorDiv(from - BEFORE, GRID) * GRID);
     float[] sound = source.read(from - before, before + frames + AFTER);
     Quiet quiet = quietNear(source, asked, known, Math.round((from + frames / 2.0) * 1e6 / RATE));
@@ -87,7 +90,8 @@ public final class Cleaning {
   private Quiet quietNear(SampleSource source, Cleanup asked, Map<Span, Quiet> known, long us) {
     Optional<RoomTone> tone = tones.near(us);
     if (tone.isEmpty()) {
-      return new Quiet(new MainsHum(java.util.List.of()), new NoiseReduction().profile(new float[0]));
+      return new Quiet(
+          new MainsHum(java.util.List.of()), new NoiseReduction().profile(new float[0]));
     }
     return known.computeIfAbsent(tone.get().span(), span -> listen(source, asked, span));
   }
@@ -95,12 +99,15 @@ public final class Cleaning {
   /** The stretch is filtered first as the voice is, so that hum is not held for noise. */
   private static Quiet listen(SampleSource source, Cleanup asked, Span span) {
     int moments = (int) (span.lengthUs() * SampleSource.SAMPLE_RATE / 1_000_000);
-    float[] heard = channel(source.read(SoundJoiner.momentAt(span.startUs()) - BEFORE, BEFORE + moments), 0);
+    float[] heard =
+        channel(source.read(SoundJoiner.momentAt(span.startUs()) - BEFORE, BEFORE + moments), 0);
     MainsHum hum = MainsHum.in(java.util.Arrays.copyOfRange(heard, BEFORE, heard.length), RATE);
     if (asked.hum()) {
       HumFilter.apply(heard, hum, RATE);
     }
-    return new Quiet(hum, new NoiseReduction().profile(java.util.Arrays.copyOfRange(heard, BEFORE, heard.length)));
+    return new Quiet(
+        hum,
+        new NoiseReduction().profile(java.util.Arrays.copyOfRange(heard, BEFORE, heard.length)));
   }
 
   private static boolean channelsAreAlike(float[] sound) {

@@ -4,9 +4,9 @@ import paringknife.core.listen.Biquad;
 
 /**
  * Softens sharp s sounds: what lies above {@value #SPLIT_HZ} Hz is turned down while it is stronger
- * than speech has it usually, against the level of the voice itself (common practice). What is turned
- * down is the sound less what a low-pass lets through, since that is in step with it. What is not turned
- * down passes unchanged.
+ * than speech has it usually, against the level of the voice itself (common practice). What is
+ * turned down is the sound less what a low-pass lets through, since that is in step with it. What
+ * is not turned down passes unchanged.
  */
 final class DeEsser {
   static final double SPLIT_HZ = 5_500;
@@ -31,7 +31,8 @@ final class DeEsser {
       double low = channel[i] - high;
       voice += (low * low > voice ? slow : slow / 4) * (low * low - voice);
       double allowed = ALLOWED_SHARE * ALLOWED_SHARE * voice;
-      double wanted = sharp > allowed && sharp > 1e-9 ? Math.max(least, Math.sqrt(allowed / sharp)) : 1;
+      double wanted =
+          sharp > allowed && sharp > 1e-9 ? Math.max(least, Math.sqrt(allowed / sharp)) : 1;
       gain += (wanted < gain ? fast : release) * (wanted - gain);
       channel[i] = (float) (channel[i] - (1 - gain) * (channel[i] - below.filter(channel[i])));
     }

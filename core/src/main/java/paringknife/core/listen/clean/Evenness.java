@@ -29,7 +29,8 @@ public final class Evenness {
         spoken[count++] = level;
       }
     }
-    this.usual = count == 0 ? 0 : new LevelCurve(java.util.Arrays.copyOf(spoken, count)).percentile(0.5);
+    this.usual =
+        count == 0 ? 0 : new LevelCurve(java.util.Arrays.copyOf(spoken, count)).percentile(0.5);
   }
 
   /** Gain at a time of the episode, dB. */

@@ -5,8 +5,8 @@ import java.util.List;
 import paringknife.core.listen.Biquad;
 
 /**
- * Takes out rumble, by a fourth-order Butterworth high-pass at {@value #RUMBLE_HZ} Hz, and the mains
- * hum that was found, by a narrow notch at each of its harmonics.
+ * Takes out rumble, by a fourth-order Butterworth high-pass at {@value #RUMBLE_HZ} Hz, and the
+ * mains hum that was found, by a narrow notch at each of its harmonics.
  */
 final class HumFilter {
   static final double RUMBLE_HZ = 75;

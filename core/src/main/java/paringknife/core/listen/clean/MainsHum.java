@@ -17,8 +17,8 @@ public record MainsHum(List<Double> hertz) {
   }
 
   /**
-   * Listens for 50 and 60 Hz and their multiples in a quiet stretch (Goertzel 1958: the power at one
-   * frequency), and takes the mains that more harmonics speak for.
+   * Listens for 50 and 60 Hz and their multiples in a quiet stretch (Goertzel 1958: the power at
+   * one frequency), and takes the mains that more harmonics speak for.
    *
    * @param quiet one channel of a stretch in which nobody speaks, half a second or longer to tell
    *     the two apart
@@ -37,7 +37,8 @@ public record MainsHum(List<Double> hertz) {
     double aside = Math.max(7, 2.5 * rate / quiet.length);
     for (int k = 1; k <= HARMONICS; k++) {
       double at = power(quiet, k * mains, rate);
-      double around = (power(quiet, k * mains - aside, rate) + power(quiet, k * mains + aside, rate)) / 2;
+      double around =
+          (power(quiet, k * mains - aside, rate) + power(quiet, k * mains + aside, rate)) / 2;
       if (at > STANDS_OUT * around && at > 1e-14) {
         found.add(k * mains);
       }
@@ -55,6 +56,7 @@ public record MainsHum(List<Double> hertz) {
       before = last;
       last = now;
     }
-    return (last * last + before * before - coefficient * last * before) / ((double) sound.length * sound.length);
+    return (last * last + before * before - coefficient * last * before)
+        / ((double) sound.length * sound.length);
   }
 }

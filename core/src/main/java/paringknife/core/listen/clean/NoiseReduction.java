@@ -4,9 +4,10 @@ import paringknife.core.listen.Fft;
 
 /**
  * Holds steady noise down by a Wiener gain in each frequency band, from a noise profile and the
- * decision-directed estimate of the signal-to-noise ratio (Ephraim and Malah 1984; Scalart and Vieira
- * Filho 1996), refined in a second step so that beginnings of words are not blurred (Plapous, Marro and
- * Scalart 2006), never by more than {@value #MOST_DB} dB, so that the room stays a room.
+ * decision-directed estimate of the signal-to-noise ratio (Ephraim and Malah 1984; Scalart and
+ * Vieira Filho 1996), refined in a second step so that beginnings of words are not blurred
+ * (Plapous, Marro and Scalart 2006), never by more than {@value #MOST_DB} dB, so that the room
+ * stays a room.
  */
 final class NoiseReduction {
   static final double MOST_DB = 14;
@@ -54,7 +55,8 @@ final class NoiseReduction {
       for (int k = 0; k <= HOP; k++) {
         double noise = profile[k] + 1e-18;
         double power = re[k] * re[k] + im[k] * im[k];
-        double ratio = SMOOTHING * before[k] / noise + (1 - SMOOTHING) * Math.max(0, power / noise - 1);
+        double ratio =
+            SMOOTHING * before[k] / noise + (1 - SMOOTHING) * Math.max(0, power / noise - 1);
         double first = ratio / (1 + ratio);
         double again = first * first * power / noise;
         double gain = Math.max(floor, again / (1 + again));

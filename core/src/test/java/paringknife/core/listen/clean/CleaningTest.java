@@ -64,7 +64,9 @@ class CleaningTest {
     double rumbled = db(rumble, 2, 3);
     HumFilter.apply(rumble, hum, RATE);
     double octaves = Math.log(HumFilter.RUMBLE_HZ / 25) / Math.log(2);
-    assertThat(db(rumble, 2, 3) - rumbled).as("24 dB an octave").isCloseTo(-24 * octaves, within(1.5));
+    assertThat(db(rumble, 2, 3) - rumbled)
+        .as("24 dB an octave")
+        .isCloseTo(-24 * octaves, within(1.5));
     float[] voice = tone(440, 0.2, 3);
     double spoken = db(voice, 2, 3);
     HumFilter.apply(voice, hum, RATE);
@@ -78,7 +80,8 @@ class CleaningTest {
     float[] room = noise(0.003, 4, 2);
     double before = db(room, 1, 3);
     reduction.apply(room, profile);
-    assertThat(db(room, 1, 3) - before).isBetween(-NoiseReduction.MOST_DB - 0.1, -NoiseReduction.MOST_DB + 3);
+    assertThat(db(room, 1, 3) - before)
+        .isBetween(-NoiseReduction.MOST_DB - 0.1, -NoiseReduction.MOST_DB + 3);
     float[] said = mixed(noise(0.003, 4, 3), tone(700, 0.2, 4));
     double loud = db(said, 1, 3);
     reduction.apply(said, profile);
@@ -142,7 +145,9 @@ class CleaningTest {
     assertThat(evenness.gainDb(38_000_000)).as("the room").isZero();
     for (long us = 0; us < 40_000_000; us += 100_000) {
       assertThat(Math.abs(evenness.gainDb(us))).isLessThanOrEqualTo(Evenness.MOST_DB);
-      assertThat(Math.abs(evenness.gainDb(us + 100_000) - evenness.gainDb(us))).as("a slow gain, at %s", us).isLessThan(1.0);
+      assertThat(Math.abs(evenness.gainDb(us + 100_000) - evenness.gainDb(us)))
+          .as("a slow gain, at %s", us)
+          .isLessThan(1.0);
     }
   }
 
@@ -153,14 +158,21 @@ class CleaningTest {
   }
 
   private static final Transcript TALK =
-      new Transcript("en", List.of("Ada"), List.of(new Word(0, "One", 1_000_000, 4_000_000, 0, 1), new Word(1, "two.", 6_000_000, 11_000_000, 0, 1)));
+      new Transcript(
+          "en",
+          List.of("Ada"),
+          List.of(
+              new Word(0, "One", 1_000_000, 4_000_000, 0, 1),
+              new Word(1, "two.", 6_000_000, 11_000_000, 0, 1)));
 
   /** Twelve seconds: two words of tones with hum and noise all the while. */
   private static SampleSource recording(boolean stereo) {
     float[] left = mixed(noise(0.002, 12, 5), tone(100, 0.02, 12));
     float[] voice = mixed(tone(350, 0.15, 12), tone(7_500, 0.05, 12));
     for (Word word : TALK.words()) {
-      for (int i = (int) (word.startUs() * RATE / 1_000_000); i < word.endUs() * RATE / 1_000_000; i++) {
+      for (int i = (int) (word.startUs() * RATE / 1_000_000);
+          i < word.endUs() * RATE / 1_000_000;
+          i++) {
         left[i] += voice[i];
       }
     }
@@ -188,7 +200,8 @@ class CleaningTest {
 
   private static SampleSource cleaned(boolean stereo) {
     LevelCurve levels = levels();
-    return new Cleaning(levels, new RoomToneFinder(levels, TALK)).clean(recording(stereo), new Cleanup(true, true, true, true));
+    return new Cleaning(levels, new RoomToneFinder(levels, TALK))
+        .clean(recording(stereo), new Cleanup(true, true, true, true));
   }
 
   @Test
@@ -197,7 +210,9 @@ class CleaningTest {
     SampleSource other = cleaned(false);
     for (int from : new int[] {9 * RATE + 17, 3_999, 4 * RATE - 200, 0}) {
       float[] part = other.read(from, 5_000);
-      assertThat(Arrays.mismatch(part, Arrays.copyOfRange(whole, 2 * from, 2 * from + 10_000))).as("first sample that differs, from %s", from).isEqualTo(-1);
+      assertThat(Arrays.mismatch(part, Arrays.copyOfRange(whole, 2 * from, 2 * from + 10_000)))
+          .as("first sample that differs, from %s", from)
+          .isEqualTo(-1);
     }
   }
 
@@ -221,7 +236,9 @@ class CleaningTest {
     float[] after = cleaned(false).read(4_300 * RATE / 1_000, RATE);
     assertThat(rms(after)).isLessThan(rms(before) - 15);
     SampleSource source = recording(false);
-    assertThat(new Cleaning(levels(), new RoomToneFinder(levels(), TALK)).clean(source, Cleanup.NONE)).isSameAs(source);
+    assertThat(
+            new Cleaning(levels(), new RoomToneFinder(levels(), TALK)).clean(source, Cleanup.NONE))
+        .isSameAs(source);
   }
 
   private static double rms(float[] sound) {

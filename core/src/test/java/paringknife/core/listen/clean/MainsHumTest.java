@@ -29,7 +29,9 @@ class MainsHumTest {
   @ValueSource(ints = {50, 60})
   void theHarmonicsThatAreThereAreFound(int mains) {
     MainsHum hum = MainsHum.in(room(1, mains, 0.01, 0, 0.006, 0.004), RATE);
-    assertThat(hum.hertz()).contains((double) mains, 3.0 * mains, 4.0 * mains).doesNotContain(2.0 * mains);
+    assertThat(hum.hertz())
+        .contains((double) mains, 3.0 * mains, 4.0 * mains)
+        .doesNotContain(2.0 * mains);
   }
 
   @Test
