@@ -14,7 +14,8 @@ export type Mark = Schemas['Mark'];
 export type Chapter = Schemas['Chapter'];
 export type Piece = Schemas['Piece'];
 export type Shelf = Schemas['Shelf'];
-export type Cue = Schemas['Cue'];
+export type Cue = Schemas['CueShown'];
+export type Shape = Schemas['Shape'];
 export type Preview = Schemas['Preview'];
 export type Prospects = Schemas['Prospects'];
 export type Pick = Schemas['Pick'];
@@ -33,46 +34,10 @@ export type FillerList = Schemas['FillerList'];
 export type PiecesMade = Schemas['PiecesMade'];
 
 /** What a producer wants done to a clip; the server's rules decide what comes of it. */
-export type Intent =
-  | { type: 'pareWords'; first: number; last: number }
-  | { type: 'parePauses'; thresholdDb: number; shortest: number; head: number; tail: number }
-  | { type: 'pareFillers' }
-  | { type: 'pareChosenFillers'; first: number[]; means: Means }
-  | { type: 'treatWords'; first: number; last: number; means: Means }
-  | { type: 'putGap'; word: number; seconds: number }
-  | { type: 'changeGap'; id: number; seconds: number }
-  | ({ type: 'cleanUp' } & Cleanup)
-  | { type: 'pareRepeats' }
-  | { type: 'keepAttempt'; group: number; attempt: number }
-  | { type: 'parePauseAfter'; word: number }
-  | { type: 'moveCut'; id: number; startUs: number; endUs: number }
-  | { type: 'fit'; targetUs: number; ways: string[] }
-  | { type: 'setSpeed'; speed: number }
-  | { type: 'putBackWords'; first: number; last: number }
-  | { type: 'putBackRemovals'; ids: number[] }
-  | { type: 'putBackReason'; reason: string }
-  | { type: 'moveWords'; first: number; last: number; before: number }
-  | { type: 'pullWords'; first: number; last: number; before: number }
-  | { type: 'dropStretch'; place: number }
-  | { type: 'moveSeam'; place: number; outUs: number; inUs: number }
-  | { type: 'rename'; title: string }
-  | { type: 'reframe'; shape: string; mode: 'SPEAKER' | 'PERSON' | 'MIDDLE'; person: number }
-  | { type: 'letter'; lettering: string }
-  | { type: 'askFor'; specs: string[] };
+export type Intent = Schemas['Intent'];
 
 /** What a producer wants corrected in a transcript; words by index, both ends included. */
-export type CorrectionIntent =
-  | { type: 'replace'; first: number; last: number; text: string }
-  | { type: 'replaceAll'; phrase: string; text: string; except: number[] }
-  | { type: 'join'; first: number; last: number }
-  | { type: 'mark'; word: number }
-  | { type: 'capital'; word: number }
-  | { type: 'accept'; word: number }
-  | { type: 'paragraph'; word: number; starts: boolean }
-  | { type: 'reassign'; first: number; last: number; speaker: string }
-  | { type: 'nameSpeaker'; speaker: number; name: string }
-  | { type: 'typeIn'; text: string; startUs: number; endUs: number; speaker: string }
-  | { type: 'punctuate' };
+export type CorrectionIntent = Schemas['TranscriptIntent'];
 
 /** A refusal with a message for the user. */
 export class Refusal extends Error {
@@ -191,7 +156,7 @@ export const api = {
     get<Schemas['FitPlan']>(`/clips/${id}/fit?targetUs=${Math.round(targetUs)}&declined=${declined.join(',')}`),
   fillerList: (id: number) => get<FillerList>(`/clips/${id}/filler-list`),
   changeFillerList: (id: number, list: FillerList) => request<FillerList>('PUT', `/clips/${id}/filler-list`, list),
-  loudness: (id: number) => get<Schemas['Loudness']>(`/clips/${id}/loudness`),
+  loudness: (id: number) => get<Schemas['ClipLoudness']>(`/clips/${id}/loudness`),
   part: (id: number, revision: number, word: number) =>
     post<Schemas['PartedClip']>(`/clips/${id}/part`, { revision, word }),
   join: (id: number, revision: number, other: number) => post<ClipStep>(`/clips/${id}/join`, { revision, other }),

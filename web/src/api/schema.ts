@@ -731,7 +731,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["mediaFolder"];
+        get: operations["files"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1353,92 +1353,12 @@ export interface components {
             paragraphs: components["schemas"]["Passage"][];
             sentenceEnds: number[];
         };
-        Accept: {
-            type: "Accept";
-        } & (Omit<components["schemas"]["TranscriptIntent"], "type"> & {
-            /** Format: int32 */
-            word?: number;
-        });
-        BreakParagraph: {
-            type: "BreakParagraph";
-        } & (Omit<components["schemas"]["TranscriptIntent"], "type"> & {
-            /** Format: int32 */
-            word?: number;
-            starts?: boolean;
-        });
-        Capital: {
-            type: "Capital";
-        } & (Omit<components["schemas"]["TranscriptIntent"], "type"> & {
-            /** Format: int32 */
-            word?: number;
-        });
-        CyclePunctuation: {
-            type: "CyclePunctuation";
-        } & (Omit<components["schemas"]["TranscriptIntent"], "type"> & {
-            /** Format: int32 */
-            word?: number;
-        });
-        Join: {
-            type: "Join";
-        } & (Omit<components["schemas"]["TranscriptIntent"], "type"> & {
-            /** Format: int32 */
-            first?: number;
-            /** Format: int32 */
-            last?: number;
-        });
-        NameSpeaker: {
-            type: "NameSpeaker";
-        } & (Omit<components["schemas"]["TranscriptIntent"], "type"> & {
-            /** Format: int32 */
-            speaker?: number;
-            name?: string;
-        });
-        Punctuate: {
-            type: "Punctuate";
-        } & Omit<components["schemas"]["TranscriptIntent"], "type">;
-        Reassign: {
-            type: "Reassign";
-        } & (Omit<components["schemas"]["TranscriptIntent"], "type"> & {
-            /** Format: int32 */
-            first?: number;
-            /** Format: int32 */
-            last?: number;
-            speaker?: string;
-        });
-        Replace: {
-            type: "Replace";
-        } & (Omit<components["schemas"]["TranscriptIntent"], "type"> & {
-            /** Format: int32 */
-            first?: number;
-            /** Format: int32 */
-            last?: number;
-            text?: string;
-        });
-        ReplaceAll: {
-            type: "ReplaceAll";
-        } & (Omit<components["schemas"]["TranscriptIntent"], "type"> & {
-            phrase?: string;
-            text?: string;
-            except?: number[];
-        });
         TranscriptChange: {
             /** Format: int32 */
             revision: number;
-            intent: components["schemas"]["Accept"] | components["schemas"]["BreakParagraph"] | components["schemas"]["Capital"] | components["schemas"]["CyclePunctuation"] | components["schemas"]["Join"] | components["schemas"]["NameSpeaker"] | components["schemas"]["Punctuate"] | components["schemas"]["Reassign"] | components["schemas"]["Replace"] | components["schemas"]["ReplaceAll"] | components["schemas"]["TypeIn"];
+            intent: components["schemas"]["TranscriptIntent"];
         };
-        TranscriptIntent: {
-            type: string;
-        };
-        TypeIn: {
-            type: "TypeIn";
-        } & (Omit<components["schemas"]["TranscriptIntent"], "type"> & {
-            text?: string;
-            /** Format: int64 */
-            startUs?: number;
-            /** Format: int64 */
-            endUs?: number;
-            speaker?: string;
-        });
+        TranscriptIntent: components["schemas"]["AcceptTranscriptIntent"] | components["schemas"]["CapitalTranscriptIntent"] | components["schemas"]["JoinTranscriptIntent"] | components["schemas"]["MarkTranscriptIntent"] | components["schemas"]["NameSpeakerTranscriptIntent"] | components["schemas"]["ParagraphTranscriptIntent"] | components["schemas"]["PunctuateTranscriptIntent"] | components["schemas"]["ReassignTranscriptIntent"] | components["schemas"]["ReplaceTranscriptIntent"] | components["schemas"]["ReplaceAllTranscriptIntent"] | components["schemas"]["TypeInTranscriptIntent"];
         VerbatimText: {
             text: string;
         };
@@ -1549,6 +1469,7 @@ export interface components {
             lastWord: number;
             title: string;
         };
+        CaptionEdit: components["schemas"]["BreakBeforeCaptionEdit"] | components["schemas"]["GoOnWithCaptionEdit"] | components["schemas"]["ShowAsCaptionEdit"];
         Cleanup: {
             hum: boolean;
             noise: boolean;
@@ -1564,29 +1485,19 @@ export interface components {
             revision: number;
             undo: string | null;
             redo: string | null;
+            pared: components["schemas"]["ParedState"];
+            framed: components["schemas"]["Framed"];
+            lettered: components["schemas"]["Lettered"];
+            sounded: components["schemas"]["Sounded"];
+            delivered: components["schemas"]["Delivered"];
+        };
+        Delivered: {
             title: string;
-            /** Format: int32 */
-            firstWord: number;
-            /** Format: int32 */
-            lastWord: number;
-            stretches: components["schemas"]["Span"][];
-            pieces: components["schemas"]["Passage"][];
-            shape: string;
-            framing: components["schemas"]["Framing"];
-            lettering: string;
             specs: string[];
-            /** Format: double */
-            speed: number;
-            gaps: components["schemas"]["GapShown"][];
-            cleanup: components["schemas"]["Cleanup"];
-            removals: components["schemas"]["Removal"][];
-            kept: components["schemas"]["Span"][];
-            cut: components["schemas"]["Span"][];
-            /** Format: int64 */
-            originalUs: number;
-            /** Format: int64 */
-            lengthUs: number;
-            parings: components["schemas"]["Paring"][];
+        };
+        Framed: {
+            shape: components["schemas"]["Shape"];
+            framing: components["schemas"]["Framing"];
         };
         Framing: {
             /** @enum {string} */
@@ -1603,6 +1514,31 @@ export interface components {
             after: number;
             /** Format: int64 */
             lengthUs: number;
+        };
+        Lettered: {
+            lettering: string;
+            edits: {
+                [key: string]: components["schemas"]["CaptionEdit"][];
+            };
+        };
+        ParedState: {
+            /** Format: int32 */
+            firstWord: number;
+            /** Format: int32 */
+            lastWord: number;
+            stretches: components["schemas"]["Span"][];
+            pieces: components["schemas"]["Passage"][];
+            /** Format: double */
+            speed: number;
+            gaps: components["schemas"]["GapShown"][];
+            removals: components["schemas"]["Removal"][];
+            kept: components["schemas"]["Span"][];
+            cut: components["schemas"]["Span"][];
+            /** Format: int64 */
+            originalUs: number;
+            /** Format: int64 */
+            lengthUs: number;
+            parings: components["schemas"]["Paring"][];
         };
         Paring: {
             /** @enum {string} */
@@ -1622,6 +1558,15 @@ export interface components {
             text: string;
             /** @enum {string} */
             means: "CUT" | "ROOM_TONE" | "MUTE" | "CAPTIONS_ONLY";
+        };
+        Shape: {
+            /** Format: int32 */
+            width: number;
+            /** Format: int32 */
+            height: number;
+        };
+        Sounded: {
+            cleanup: components["schemas"]["Cleanup"];
         };
         SentenceAsked: {
             sentence: string;
@@ -1657,21 +1602,22 @@ export interface components {
             revision: number;
             undo: string | null;
             redo: string | null;
-            title: string;
+            pared: components["schemas"]["ParedStep"] | null;
+            framed: components["schemas"]["Framed"] | null;
+            lettered: components["schemas"]["Lettered"] | null;
+            sounded: components["schemas"]["Sounded"] | null;
+            delivered: components["schemas"]["Delivered"] | null;
+        };
+        ParedStep: {
             /** Format: int32 */
             firstWord: number;
             /** Format: int32 */
             lastWord: number;
             stretches: components["schemas"]["Span"][];
             pieces: components["schemas"]["Passage"][];
-            shape: string;
-            framing: components["schemas"]["Framing"];
-            lettering: string;
-            specs: string[];
             /** Format: double */
             speed: number;
             gaps: components["schemas"]["GapShown"][];
-            cleanup: components["schemas"]["Cleanup"];
             removals: components["schemas"]["RemovalSplice"];
             kept: components["schemas"]["SpanSplice"];
             cut: components["schemas"]["SpanSplice"];
@@ -1727,225 +1673,69 @@ export interface components {
             first: components["schemas"]["ClipStep"];
             second: components["schemas"]["ClipState"];
         };
-        AskFor: {
-            type: "AskFor";
-        } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
-            specs?: string[];
-        });
+        JoinOn: {
+            /** Format: int32 */
+            revision: number;
+            /** Format: int64 */
+            other: number;
+        };
         Change: {
             /** Format: int32 */
             revision: number;
-            intent: components["schemas"]["AskFor"] | components["schemas"]["ChangeGap"] | components["schemas"]["CleanUp"] | components["schemas"]["DropStretch"] | components["schemas"]["Fit"] | components["schemas"]["KeepAttempt"] | components["schemas"]["Letter"] | components["schemas"]["MoveCut"] | components["schemas"]["MoveSeam"] | components["schemas"]["MoveWords"] | components["schemas"]["PareChosenFillers"] | components["schemas"]["PareFillers"] | components["schemas"]["ParePauseAfter"] | components["schemas"]["ParePauses"] | components["schemas"]["PareRepeats"] | components["schemas"]["PareWords"] | components["schemas"]["PullWords"] | components["schemas"]["PutBackReason"] | components["schemas"]["PutBackRemovals"] | components["schemas"]["PutBackWords"] | components["schemas"]["PutGap"] | components["schemas"]["Reframe"] | components["schemas"]["Rename"] | components["schemas"]["SetSpeed"] | components["schemas"]["TreatWords"];
+            intent: components["schemas"]["Intent"];
         };
-        ChangeGap: {
-            type: "ChangeGap";
-        } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
-            /** Format: int64 */
-            id?: number;
-            /** Format: double */
-            seconds?: number;
-        });
-        CleanUp: {
-            type: "CleanUp";
-        } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
-            hum?: boolean;
-            noise?: boolean;
-            even?: boolean;
-            sibilance?: boolean;
-        });
-        ClipIntent: {
-            sweeping: boolean;
-            type: string;
-        };
-        DropStretch: {
-            type: "DropStretch";
-        } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
-            /** Format: int32 */
-            place?: number;
-        });
-        Fit: {
-            type: "Fit";
-        } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
-            /** Format: int64 */
-            targetUs?: number;
-            ways?: ("PAUSES" | "SURE_FILLERS" | "REPEATS" | "TIGHTER_PAUSES" | "DOUBTFUL_FILLERS" | "SPEED")[];
-        });
-        KeepAttempt: {
-            type: "KeepAttempt";
-        } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
-            /** Format: int32 */
-            group?: number;
-            /** Format: int32 */
-            attempt?: number;
-        });
-        Letter: {
-            type: "Letter";
-        } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
-            lettering?: string;
-        });
-        MoveCut: {
-            type: "MoveCut";
-        } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
-            /** Format: int64 */
-            id?: number;
-            /** Format: int64 */
-            startUs?: number;
-            /** Format: int64 */
-            endUs?: number;
-        });
-        MoveSeam: {
-            type: "MoveSeam";
-        } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
-            /** Format: int32 */
-            place?: number;
-            /** Format: int64 */
-            outUs?: number;
-            /** Format: int64 */
-            inUs?: number;
-        });
-        MoveWords: {
-            type: "MoveWords";
-        } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
-            /** Format: int32 */
-            first?: number;
-            /** Format: int32 */
-            last?: number;
-            /** Format: int32 */
-            before?: number;
-        });
-        PareChosenFillers: {
-            type: "PareChosenFillers";
-        } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
-            first?: number[];
-            /** @enum {string} */
-            means?: "CUT" | "ROOM_TONE" | "MUTE" | "CAPTIONS_ONLY";
-        });
-        PareFillers: {
-            type: "PareFillers";
-        } & Omit<components["schemas"]["ClipIntent"], "type">;
-        ParePauseAfter: {
-            type: "ParePauseAfter";
-        } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
-            /** Format: int32 */
-            word?: number;
-        });
-        ParePauses: {
-            type: "ParePauses";
-        } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
-            /** Format: double */
-            thresholdDb?: number;
-            /** Format: double */
-            shortest?: number;
-            /** Format: double */
-            head?: number;
-            /** Format: double */
-            tail?: number;
-        });
-        PareRepeats: {
-            type: "PareRepeats";
-        } & Omit<components["schemas"]["ClipIntent"], "type">;
-        PareWords: {
-            type: "PareWords";
-        } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
-            /** Format: int32 */
-            first?: number;
-            /** Format: int32 */
-            last?: number;
-        });
-        PullWords: {
-            type: "PullWords";
-        } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
-            /** Format: int32 */
-            first?: number;
-            /** Format: int32 */
-            last?: number;
-            /** Format: int32 */
-            before?: number;
-        });
-        PutBackReason: {
-            type: "PutBackReason";
-        } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
-            /** @enum {string} */
-            reason?: "PAUSE" | "FILLER" | "REPEAT" | "BY_HAND";
-        });
-        PutBackRemovals: {
-            type: "PutBackRemovals";
-        } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
-            ids?: number[];
-        });
-        PutBackWords: {
-            type: "PutBackWords";
-        } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
-            /** Format: int32 */
-            first?: number;
-            /** Format: int32 */
-            last?: number;
-        });
-        PutGap: {
-            type: "PutGap";
-        } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
-            /** Format: int32 */
-            word?: number;
-            /** Format: double */
-            seconds?: number;
-        });
-        Reframe: {
-            type: "Reframe";
-        } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
-            shape?: string;
-            /** @enum {string} */
-            mode?: "SPEAKER" | "PERSON" | "MIDDLE";
-            /** Format: int32 */
-            person?: number;
-        });
-        Rename: {
-            type: "Rename";
-        } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
-            title?: string;
-        });
-        SetSpeed: {
-            type: "SetSpeed";
-        } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
-            /** Format: double */
-            speed?: number;
-        });
-        TreatWords: {
-            type: "TreatWords";
-        } & (Omit<components["schemas"]["ClipIntent"], "type"> & {
-            /** Format: int32 */
-            first?: number;
-            /** Format: int32 */
-            last?: number;
-            /** @enum {string} */
-            means?: "CUT" | "ROOM_TONE" | "MUTE" | "CAPTIONS_ONLY";
-        });
+        Intent: components["schemas"]["AskForIntent"] | components["schemas"]["ChangeGapIntent"] | components["schemas"]["CleanUpIntent"] | components["schemas"]["DropStretchIntent"] | components["schemas"]["FitIntent"] | components["schemas"]["KeepAttemptIntent"] | components["schemas"]["LetterIntent"] | components["schemas"]["MoveCutIntent"] | components["schemas"]["MoveSeamIntent"] | components["schemas"]["MoveWordsIntent"] | components["schemas"]["PareChosenFillersIntent"] | components["schemas"]["PareFillersIntent"] | components["schemas"]["ParePauseAfterIntent"] | components["schemas"]["ParePausesIntent"] | components["schemas"]["PareRepeatsIntent"] | components["schemas"]["PareWordsIntent"] | components["schemas"]["PullWordsIntent"] | components["schemas"]["PutBackReasonIntent"] | components["schemas"]["PutBackRemovalsIntent"] | components["schemas"]["PutBackWordsIntent"] | components["schemas"]["PutGapIntent"] | components["schemas"]["ReframeIntent"] | components["schemas"]["RenameIntent"] | components["schemas"]["SetSpeedIntent"] | components["schemas"]["TreatWordsIntent"];
         Storage: {
             /** Format: int64 */
             usedBytes: number;
             /** Format: int64 */
             freeBytes: number;
         };
-        DeliverySpec: {
-            id: string;
-            name: string;
-            shape: components["schemas"]["Shape"];
+        Canvas: {
             /** Format: int32 */
             width: number;
             /** Format: int32 */
             height: number;
+            safe: components["schemas"]["SafeArea"];
+        };
+        DeliverySpec: {
+            id: string;
+            name: string;
+            shape: components["schemas"]["Shape"];
+            canvas: components["schemas"]["Canvas"];
+            length: components["schemas"]["Length"];
+            frames: components["schemas"]["Frames"];
+            loudness: components["schemas"]["Loudness"];
+            encoding: components["schemas"]["Encoding"];
+        };
+        Encoding: {
+            preset: string;
+            /** Format: int32 */
+            crf: number;
+            profile: string;
+            /** Format: int32 */
+            audioKbps: number;
+        };
+        Frames: {
+            /** Format: int32 */
+            most: number;
+        };
+        Length: {
             /** Format: int64 */
             longestUs: number;
             /** Format: int64 */
             marginUs: number;
-            /** Format: int32 */
-            mostFramesPerSecond: number;
+        };
+        Loudness: {
+            target: components["schemas"]["LoudnessTarget"];
+        };
+        LoudnessTarget: {
             /** Format: double */
             lufs: number;
             /** Format: double */
             ceilingDbtp: number;
-            safe: components["schemas"]["SafeZone"];
         };
-        SafeZone: {
+        SafeArea: {
             /** Format: double */
             top: number;
             /** Format: double */
@@ -1954,12 +1744,6 @@ export interface components {
             left: number;
             /** Format: double */
             right: number;
-        };
-        Shape: {
-            /** Format: int32 */
-            width: number;
-            /** Format: int32 */
-            height: number;
         };
         Shelf: {
             /** Format: int64 */
@@ -2001,27 +1785,33 @@ export interface components {
             /** Format: int32 */
             charactersPerLine: number;
         };
-        Lettering: {
-            id: string;
-            name: string;
-            font: string;
+        Edge: {
+            colour: components["schemas"]["Colour"];
+            /** Format: double */
+            width: number;
+            /** Format: double */
+            shadow: number;
+        };
+        Entrance: components["schemas"]["AtOnceEntrance"] | components["schemas"]["FadeEntrance"] | components["schemas"]["PopEntrance"];
+        Face: {
+            family: string;
             /** Format: int32 */
             size: number;
             bold: boolean;
             upperCase: boolean;
+        };
+        Lettering: {
+            id: string;
+            name: string;
+            face: components["schemas"]["Face"];
             text: components["schemas"]["Colour"];
-            outline: components["schemas"]["Colour"];
-            /** Format: double */
-            outlineWidth: number;
-            /** Format: double */
-            shadow: number;
-            /** @enum {string} */
-            mark: "COLOUR" | "BOX";
-            markText: components["schemas"]["Colour"];
-            markGround: components["schemas"]["Colour"];
+            edge: components["schemas"]["Edge"];
             ground: components["schemas"]["Colour"];
+            mark: components["schemas"]["SpokenMark"];
+            entrance: components["schemas"]["Entrance"];
             limits: components["schemas"]["CueLimits"];
         };
+        SpokenMark: components["schemas"]["BoxSpokenMark"] | components["schemas"]["InColourSpokenMark"];
         SseEmitter: {
             /** Format: int64 */
             timeout: number;
@@ -2217,19 +2007,6 @@ export interface components {
             repeatsUs: number;
             pauseSpans: components["schemas"]["Span"][];
         };
-        HeldWindow: {
-            span: components["schemas"]["Span"];
-            /** Format: double */
-            x: number;
-            /** Format: double */
-            y: number;
-            /** Format: double */
-            width: number;
-            /** Format: double */
-            height: number;
-            /** Format: int32 */
-            person: number;
-        };
         PictureRun: {
             /** Format: int64 */
             clipFrame: number;
@@ -2242,26 +2019,17 @@ export interface components {
         Preview: {
             /** Format: int32 */
             revision: number;
-            /** Format: int32 */
-            width: number;
-            /** Format: int32 */
-            height: number;
+            spec: string | null;
+            canvas: components["schemas"]["Canvas"];
             /** Format: int32 */
             frameRateNumerator: number;
             /** Format: int32 */
             frameRateDenominator: number;
             dressed: boolean;
             runs: components["schemas"]["PictureRun"][];
-            windows: components["schemas"]["WindowRun"][];
+            path: number[];
         };
-        WindowRun: {
-            window: components["schemas"]["HeldWindow"];
-            /** Format: int64 */
-            clipFrame: number;
-            /** Format: int64 */
-            count: number;
-        };
-        Loudness: {
+        ClipLoudness: {
             /** Format: double */
             lufs: number;
             /** Format: double */
@@ -2309,15 +2077,462 @@ export interface components {
             text: string;
             sure: boolean;
         };
-        Cue: {
+        CueShown: {
             span: components["schemas"]["Span"];
+            played: components["schemas"]["Span"];
             lines: components["schemas"]["CueWord"][][];
+            /** Format: double */
+            charactersPerSecond: number;
         };
         CueWord: {
             text: string;
             span: components["schemas"]["Span"];
             /** Format: int64 */
             wordId: number;
+        };
+        PareWordsIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "pareWords";
+            /** Format: int32 */
+            first: number;
+            /** Format: int32 */
+            last: number;
+        };
+        ParePausesIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "parePauses";
+            /** Format: double */
+            thresholdDb: number;
+            /** Format: double */
+            shortest: number;
+            /** Format: double */
+            head: number;
+            /** Format: double */
+            tail: number;
+        };
+        PareFillersIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "pareFillers";
+        };
+        PareChosenFillersIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "pareChosenFillers";
+            first: number[];
+            /** @enum {string} */
+            means: "CUT" | "ROOM_TONE" | "MUTE" | "CAPTIONS_ONLY";
+        };
+        TreatWordsIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "treatWords";
+            /** Format: int32 */
+            first: number;
+            /** Format: int32 */
+            last: number;
+            /** @enum {string} */
+            means: "CUT" | "ROOM_TONE" | "MUTE" | "CAPTIONS_ONLY";
+        };
+        PutGapIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "putGap";
+            /** Format: int32 */
+            word: number;
+            /** Format: double */
+            seconds: number;
+        };
+        ChangeGapIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "changeGap";
+            /** Format: int64 */
+            id: number;
+            /** Format: double */
+            seconds: number;
+        };
+        PareRepeatsIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "pareRepeats";
+        };
+        KeepAttemptIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "keepAttempt";
+            /** Format: int32 */
+            group: number;
+            /** Format: int32 */
+            attempt: number;
+        };
+        ParePauseAfterIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "parePauseAfter";
+            /** Format: int32 */
+            word: number;
+        };
+        MoveCutIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "moveCut";
+            /** Format: int64 */
+            id: number;
+            /** Format: int64 */
+            startUs: number;
+            /** Format: int64 */
+            endUs: number;
+        };
+        FitIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "fit";
+            /** Format: int64 */
+            targetUs: number;
+            ways: ("PAUSES" | "SURE_FILLERS" | "REPEATS" | "TIGHTER_PAUSES" | "DOUBTFUL_FILLERS" | "SPEED")[];
+        };
+        SetSpeedIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "setSpeed";
+            /** Format: double */
+            speed: number;
+        };
+        PutBackWordsIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "putBackWords";
+            /** Format: int32 */
+            first: number;
+            /** Format: int32 */
+            last: number;
+        };
+        PutBackRemovalsIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "putBackRemovals";
+            ids: number[];
+        };
+        PutBackReasonIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "putBackReason";
+            /** @enum {string} */
+            reason: "PAUSE" | "FILLER" | "REPEAT" | "BY_HAND";
+        };
+        MoveWordsIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "moveWords";
+            /** Format: int32 */
+            first: number;
+            /** Format: int32 */
+            last: number;
+            /** Format: int32 */
+            before: number;
+        };
+        PullWordsIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "pullWords";
+            /** Format: int32 */
+            first: number;
+            /** Format: int32 */
+            last: number;
+            /** Format: int32 */
+            before: number;
+        };
+        DropStretchIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "dropStretch";
+            /** Format: int32 */
+            place: number;
+        };
+        MoveSeamIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "moveSeam";
+            /** Format: int32 */
+            place: number;
+            /** Format: int64 */
+            outUs: number;
+            /** Format: int64 */
+            inUs: number;
+        };
+        CleanUpIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "cleanUp";
+            hum: boolean;
+            noise: boolean;
+            even: boolean;
+            sibilance: boolean;
+        };
+        ReframeIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "reframe";
+            shape: string;
+            /** @enum {string} */
+            mode: "SPEAKER" | "PERSON" | "MIDDLE";
+            /** Format: int32 */
+            person: number;
+        };
+        LetterIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "letter";
+            lettering: string;
+        };
+        RenameIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "rename";
+            title: string;
+        };
+        AskForIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "askFor";
+            specs: string[];
+        };
+        GoOnWithCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "goOnWith";
+            /** Format: int64 */
+            wordId: number;
+        };
+        BreakBeforeCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "breakBefore";
+            /** Format: int64 */
+            wordId: number;
+        };
+        ShowAsCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "showAs";
+            /** Format: int64 */
+            wordId: number;
+            text: string;
+        };
+        BoxSpokenMark: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "box";
+            text: components["schemas"]["Colour"];
+            ground: components["schemas"]["Colour"];
+        };
+        InColourSpokenMark: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "inColour";
+            text: components["schemas"]["Colour"];
+        };
+        PopEntrance: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "pop";
+            /** Format: int32 */
+            ms: number;
+            /** Format: double */
+            from: number;
+        };
+        FadeEntrance: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "fade";
+            /** Format: int32 */
+            ms: number;
+        };
+        AtOnceEntrance: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "atOnce";
+        };
+        ReplaceTranscriptIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "replace";
+            /** Format: int32 */
+            first: number;
+            /** Format: int32 */
+            last: number;
+            text: string;
+        };
+        ReplaceAllTranscriptIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "replaceAll";
+            phrase: string;
+            text: string;
+            except: number[];
+        };
+        JoinTranscriptIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "join";
+            /** Format: int32 */
+            first: number;
+            /** Format: int32 */
+            last: number;
+        };
+        MarkTranscriptIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "mark";
+            /** Format: int32 */
+            word: number;
+        };
+        CapitalTranscriptIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "capital";
+            /** Format: int32 */
+            word: number;
+        };
+        AcceptTranscriptIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "accept";
+            /** Format: int32 */
+            word: number;
+        };
+        ParagraphTranscriptIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "paragraph";
+            /** Format: int32 */
+            word: number;
+            starts: boolean;
+        };
+        ReassignTranscriptIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "reassign";
+            /** Format: int32 */
+            first: number;
+            /** Format: int32 */
+            last: number;
+            speaker: string;
+        };
+        NameSpeakerTranscriptIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "nameSpeaker";
+            /** Format: int32 */
+            speaker: number;
+            name: string;
+        };
+        TypeInTranscriptIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "typeIn";
+            text: string;
+            /** Format: int64 */
+            startUs: number;
+            /** Format: int64 */
+            endUs: number;
+            speaker: string;
+        };
+        PunctuateTranscriptIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "punctuate";
         };
     };
     responses: never;
@@ -2337,6 +2552,7 @@ export interface operations {
             };
             cookie?: never;
         };
+        /** @description Up to 1 MB; more is answered with 413. */
         requestBody: {
             content: {
                 "application/json": components["schemas"]["ShelfDescription"];
@@ -2345,6 +2561,13 @@ export interface operations {
         responses: {
             /** @description OK */
             200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description More than is taken. */
+            413: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -2403,6 +2626,7 @@ export interface operations {
             };
             cookie?: never;
         };
+        /** @description Up to 1 MB; more is answered with 413. */
         requestBody: {
             content: {
                 "application/json": components["schemas"]["EpisodeDescription"];
@@ -2411,6 +2635,13 @@ export interface operations {
         responses: {
             /** @description OK */
             200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description More than is taken. */
+            413: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -2469,6 +2700,7 @@ export interface operations {
             };
             cookie?: never;
         };
+        /** @description Up to 1 MB; more is answered with 413. */
         requestBody: {
             content: {
                 "application/json": components["schemas"]["SoundsChosen"];
@@ -2477,6 +2709,13 @@ export interface operations {
         responses: {
             /** @description OK */
             200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description More than is taken. */
+            413: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -2515,6 +2754,7 @@ export interface operations {
             };
             cookie?: never;
         };
+        /** @description Up to 1 MB; more is answered with 413. */
         requestBody: {
             content: {
                 "application/json": components["schemas"]["Mark"];
@@ -2523,6 +2763,13 @@ export interface operations {
         responses: {
             /** @description OK */
             200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description More than is taken. */
+            413: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -2539,6 +2786,7 @@ export interface operations {
             };
             cookie?: never;
         };
+        /** @description Up to 1 MB; more is answered with 413. */
         requestBody: {
             content: {
                 "application/json": components["schemas"]["NewMark"];
@@ -2553,6 +2801,13 @@ export interface operations {
                 content: {
                     "*/*": number;
                 };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -2587,6 +2842,7 @@ export interface operations {
             };
             cookie?: never;
         };
+        /** @description Up to 1 MB; more is answered with 413. */
         requestBody: {
             content: {
                 "application/json": components["schemas"]["Chapter"][];
@@ -2601,6 +2857,13 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["ChapterList"];
                 };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -2635,6 +2898,7 @@ export interface operations {
             };
             cookie?: never;
         };
+        /** @description Up to 1 MB; more is answered with 413. */
         requestBody: {
             content: {
                 "application/json": components["schemas"]["FillerList"];
@@ -2650,6 +2914,13 @@ export interface operations {
                     "*/*": components["schemas"]["FillerList"];
                 };
             };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
         };
     };
     finish: {
@@ -2659,6 +2930,7 @@ export interface operations {
             path?: never;
             cookie?: never;
         };
+        /** @description Up to 1 MB; more is answered with 413. */
         requestBody: {
             content: {
                 "application/json": components["schemas"]["Finished"];
@@ -2673,6 +2945,13 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["MediaFile"];
                 };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -2703,6 +2982,7 @@ export interface operations {
             path?: never;
             cookie?: never;
         };
+        /** @description Up to 1 MB; more is answered with 413. */
         requestBody: {
             content: {
                 "application/json": components["schemas"]["ShelfDescription"];
@@ -2717,6 +2997,13 @@ export interface operations {
                 content: {
                     "*/*": number;
                 };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -2747,6 +3034,7 @@ export interface operations {
             path?: never;
             cookie?: never;
         };
+        /** @description Up to 1 MB; more is answered with 413. */
         requestBody: {
             content: {
                 "application/json": components["schemas"]["Gathered"];
@@ -2762,6 +3050,13 @@ export interface operations {
                     "*/*": components["schemas"]["MadeClip"];
                 };
             };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
         };
     };
     add: {
@@ -2771,6 +3066,7 @@ export interface operations {
             path?: never;
             cookie?: never;
         };
+        /** @description Up to 12 MB; more is answered with 413. */
         requestBody: {
             content: {
                 "application/json": components["schemas"]["NewEpisode"];
@@ -2786,6 +3082,13 @@ export interface operations {
                     "*/*": components["schemas"]["Shelved"];
                 };
             };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
         };
     };
     listen: {
@@ -2797,6 +3100,7 @@ export interface operations {
             };
             cookie?: never;
         };
+        /** @description Up to 1 MB; more is answered with 413. */
         requestBody: {
             content: {
                 "application/json": components["schemas"]["WordsAsked"];
@@ -2805,6 +3109,13 @@ export interface operations {
         responses: {
             /** @description OK */
             200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description More than is taken. */
+            413: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -2821,6 +3132,7 @@ export interface operations {
             };
             cookie?: never;
         };
+        /** @description Up to 1 MB; more is answered with 413. */
         requestBody: {
             content: {
                 "application/json": components["schemas"]["TranscriptSeen"];
@@ -2835,6 +3147,13 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["TranscriptStep"];
                 };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -2847,6 +3166,7 @@ export interface operations {
             };
             cookie?: never;
         };
+        /** @description Up to 1 MB; more is answered with 413. */
         requestBody: {
             content: {
                 "application/json": components["schemas"]["TranscriptSeen"];
@@ -2862,6 +3182,13 @@ export interface operations {
                     "*/*": components["schemas"]["TranscriptStep"];
                 };
             };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
         };
     };
     change_1: {
@@ -2873,6 +3200,7 @@ export interface operations {
             };
             cookie?: never;
         };
+        /** @description Up to 12 MB; more is answered with 413. */
         requestBody: {
             content: {
                 "application/json": components["schemas"]["TranscriptChange"];
@@ -2888,6 +3216,13 @@ export interface operations {
                     "*/*": components["schemas"]["TranscriptStep"];
                 };
             };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
         };
     };
     paste: {
@@ -2899,6 +3234,7 @@ export interface operations {
             };
             cookie?: never;
         };
+        /** @description Up to 12 MB; more is answered with 413. */
         requestBody: {
             content: {
                 "application/json": components["schemas"]["VerbatimText"];
@@ -2907,6 +3243,13 @@ export interface operations {
         responses: {
             /** @description OK */
             200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description More than is taken. */
+            413: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -2965,6 +3308,7 @@ export interface operations {
             };
             cookie?: never;
         };
+        /** @description Up to 12 MB; more is answered with 413. */
         requestBody: {
             content: {
                 "application/json": components["schemas"]["PiecesAsked"];
@@ -2980,6 +3324,13 @@ export interface operations {
                     "*/*": components["schemas"]["Piece"][];
                 };
             };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
         };
     };
     picks: {
@@ -2991,6 +3342,7 @@ export interface operations {
             };
             cookie?: never;
         };
+        /** @description Up to 1 MB; more is answered with 413. */
         requestBody: {
             content: {
                 "application/json": components["schemas"]["BriefAsked"];
@@ -3006,6 +3358,13 @@ export interface operations {
                     "*/*": components["schemas"]["Pick"][];
                 };
             };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
         };
     };
     remove: {
@@ -3017,6 +3376,7 @@ export interface operations {
             };
             cookie?: never;
         };
+        /** @description Up to 1 MB; more is answered with 413. */
         requestBody: {
             content: {
                 "application/json": components["schemas"]["MarkIds"];
@@ -3025,6 +3385,13 @@ export interface operations {
         responses: {
             /** @description OK */
             200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description More than is taken. */
+            413: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3041,6 +3408,7 @@ export interface operations {
             };
             cookie?: never;
         };
+        /** @description Up to 12 MB; more is answered with 413. */
         requestBody: {
             content: {
                 "application/json": components["schemas"]["PickFile"];
@@ -3055,6 +3423,13 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["PicksRead"];
                 };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -3111,6 +3486,7 @@ export interface operations {
             };
             cookie?: never;
         };
+        /** @description Up to 1 MB; more is answered with 413. */
         requestBody: {
             content: {
                 "application/json": components["schemas"]["BriefAsked"];
@@ -3125,6 +3501,13 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["Pick"][];
                 };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -3159,6 +3542,7 @@ export interface operations {
             };
             cookie?: never;
         };
+        /** @description Up to 1 MB; more is answered with 413. */
         requestBody: {
             content: {
                 "application/json": components["schemas"]["Spelling"];
@@ -3167,6 +3551,13 @@ export interface operations {
         responses: {
             /** @description OK */
             200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description More than is taken. */
+            413: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3183,6 +3574,7 @@ export interface operations {
             };
             cookie?: never;
         };
+        /** @description Up to 1 MB; more is answered with 413. */
         requestBody: {
             content: {
                 "application/json": components["schemas"]["Spelling"];
@@ -3191,6 +3583,13 @@ export interface operations {
         responses: {
             /** @description OK */
             200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description More than is taken. */
+            413: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3229,6 +3628,7 @@ export interface operations {
             };
             cookie?: never;
         };
+        /** @description Up to 1 MB; more is answered with 413. */
         requestBody: {
             content: {
                 "application/json": components["schemas"]["NewClip"];
@@ -3244,6 +3644,13 @@ export interface operations {
                     "*/*": components["schemas"]["ClipState"];
                 };
             };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
         };
     };
     read: {
@@ -3255,6 +3662,7 @@ export interface operations {
             };
             cookie?: never;
         };
+        /** @description Up to 1 MB; more is answered with 413. */
         requestBody: {
             content: {
                 "application/json": components["schemas"]["SentenceAsked"];
@@ -3269,6 +3677,13 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["BriefRead"];
                 };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -3303,6 +3718,7 @@ export interface operations {
             };
             cookie?: never;
         };
+        /** @description Up to 1 MB; more is answered with 413. */
         requestBody: {
             content: {
                 "application/json": components["schemas"]["VersionName"];
@@ -3318,6 +3734,13 @@ export interface operations {
                     "*/*": components["schemas"]["Version"][];
                 };
             };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
         };
     };
     returnTo: {
@@ -3330,6 +3753,7 @@ export interface operations {
             };
             cookie?: never;
         };
+        /** @description Up to 1 MB; more is answered with 413. */
         requestBody: {
             content: {
                 "application/json": components["schemas"]["Seen"];
@@ -3344,6 +3768,13 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["ClipStep"];
                 };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -3356,6 +3787,7 @@ export interface operations {
             };
             cookie?: never;
         };
+        /** @description Up to 1 MB; more is answered with 413. */
         requestBody: {
             content: {
                 "application/json": components["schemas"]["Seen"];
@@ -3370,6 +3802,13 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["ClipStep"];
                 };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -3404,6 +3843,7 @@ export interface operations {
             };
             cookie?: never;
         };
+        /** @description Up to 1 MB; more is answered with 413. */
         requestBody: {
             content: {
                 "application/json": components["schemas"]["Seen"];
@@ -3418,6 +3858,13 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["ClipStep"];
                 };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -3452,6 +3899,7 @@ export interface operations {
             };
             cookie?: never;
         };
+        /** @description Up to 12 MB; more is answered with 413. */
         requestBody: {
             content: {
                 "application/json": components["schemas"]["KeptPieces"];
@@ -3467,6 +3915,13 @@ export interface operations {
                     "*/*": components["schemas"]["PiecesMade"][];
                 };
             };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
         };
     };
     part: {
@@ -3478,6 +3933,7 @@ export interface operations {
             };
             cookie?: never;
         };
+        /** @description Up to 1 MB; more is answered with 413. */
         requestBody: {
             content: {
                 "application/json": components["schemas"]["Part"];
@@ -3493,6 +3949,13 @@ export interface operations {
                     "*/*": components["schemas"]["PartedClip"];
                 };
             };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
         };
     };
     join: {
@@ -3504,9 +3967,10 @@ export interface operations {
             };
             cookie?: never;
         };
+        /** @description Up to 1 MB; more is answered with 413. */
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Join"];
+                "application/json": components["schemas"]["JoinOn"];
             };
         };
         responses: {
@@ -3518,6 +3982,13 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["ClipStep"];
                 };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -3552,6 +4023,7 @@ export interface operations {
             };
             cookie?: never;
         };
+        /** @description Up to 12 MB; more is answered with 413. */
         requestBody: {
             content: {
                 "application/json": components["schemas"]["Change"];
@@ -3566,6 +4038,13 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["ClipStep"];
                 };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -3695,7 +4174,7 @@ export interface operations {
             };
         };
     };
-    mediaFolder: {
+    files: {
         parameters: {
             query?: never;
             header?: never;
@@ -4241,7 +4720,9 @@ export interface operations {
     };
     preview: {
         parameters: {
-            query?: never;
+            query?: {
+                spec?: string;
+            };
             header?: never;
             path: {
                 id: number;
@@ -4301,7 +4782,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["Loudness"];
+                    "*/*": components["schemas"]["ClipLoudness"];
                 };
             };
         };
@@ -4396,14 +4877,16 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["Cue"][];
+                    "*/*": components["schemas"]["CueShown"][];
                 };
             };
         };
     };
     captionScript: {
         parameters: {
-            query?: never;
+            query?: {
+                spec?: string;
+            };
             header?: never;
             path: {
                 id: number;

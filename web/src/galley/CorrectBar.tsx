@@ -37,7 +37,7 @@ export function CorrectBar({ episodeId, transcript, corrections, cuts, doubtful 
   const gap = useWorkbench((s) => s.gap);
   const pause = useWorkbench((s) => s.pause);
   const clip = useWorkbench((s) => s.clip);
-  const chosen = clip?.gaps.find((g) => g.id === gap);
+  const chosen = clip?.pared.gaps.find((g) => g.id === gap);
   const [first, last] = selection ? ordered(selection) : [-1, -1];
   const why = first === last ? doubtful.find((d) => d.index === first)?.why : undefined;
   return (

@@ -82,12 +82,12 @@ export const Galley = memo(function Galley({
 
   const lane = clip !== null && (stage === 'frame' || stage === 'letter');
   const margin = lane ? MARGIN + LANE : MARGIN;
-  const shape = clip ? JSON.stringify(clip.pieces) : '';
+  const shape = clip ? JSON.stringify(clip.pared.pieces) : '';
   const pieces = useMemo(
     () => (shape ? (JSON.parse(shape) as { from: number; to: number }[]) : [{ from: 0, to: transcript.text.length }]),
     [shape, transcript],
   );
-  const gapWords = clip ? clip.gaps.map((g) => g.word).join() : '';
+  const gapWords = clip ? clip.pared.gaps.map((g) => g.word).join() : '';
   const column = Math.min(textSize * 30.5, Math.max(160, width - margin - 36));
   const lines = useMemo(
     () =>
@@ -104,11 +104,11 @@ export const Galley = memo(function Galley({
     [transcript, pieces, column, fontsReady, width, textSize, font, gapWords],
   );
   const loupe = useWorkbench((s) => s.loupe);
-  const looked = stage === 'pare' ? clip?.removals.find((r) => r.id === loupe) : undefined;
+  const looked = stage === 'pare' ? clip?.pared.removals.find((r) => r.id === loupe) : undefined;
   const seam = useWorkbench((s) => s.seam);
   const join = useMemo(() => joinOf(looked, stage === 'pare' ? clip : null, seam), [looked, stage, clip, seam]);
   const rows = useMemo(() => (join ? withLoupe(lines, join) : lines), [lines, join]);
-  const cut = clip?.cut;
+  const cut = clip?.pared.cut;
   const cutNow = useMemo(
     () => (cut ? cutFlags(transcript, cut) : new Uint8Array(transcript.text.length)),
     [transcript, cut],
@@ -330,11 +330,7 @@ function SpeakerName({
 }
 
 /** The join to look at close up: that of a removal, or the seam before a stretch. */
-function joinOf(
-  removal: ClipState['removals'][number] | undefined,
-  clip: ClipState | null,
-  seam: number | null,
-): Join | null {
+function joinOf(removal: Removal | undefined, clip: ClipState | null, seam: number | null): Join | null {
   if (removal)
     return {
       key: `r${removal.id}`,
@@ -343,9 +339,15 @@ function joinOf(
       outUs: removal.span.startUs,
       inUs: removal.span.endUs,
     };
-  const stretch = clip && seam !== null ? clip.stretches[seam] : undefined;
+  const stretch = clip && seam !== null ? clip.pared.stretches[seam] : undefined;
   if (!clip || !stretch || !seam) return null;
-  return { key: `s${seam}`, removal: null, place: seam, outUs: clip.stretches[seam - 1].endUs, inUs: stretch.startUs };
+  return {
+    key: `s${seam}`,
+    removal: null,
+    place: seam,
+    outUs: clip.pared.stretches[seam - 1].endUs,
+    inUs: stretch.startUs,
+  };
 }
 
 /** The rows with the loupe under the line in which a removal begins, or under its seam. */
@@ -582,7 +584,8 @@ function sameLine(a: LineProps, b: LineProps): boolean {
   if (!a.clip || !b.clip || a.clip.id !== b.clip.id) return false;
   const { row } = b;
   for (let i = row.from; i < row.to; i++) if (a.flags[i] !== b.flags[i]) return false;
-  const gapsHere = (clip: ClipState) => JSON.stringify(clip.gaps.filter((g) => g.word >= row.from && g.word < row.to));
+  const gapsHere = (clip: ClipState) =>
+    JSON.stringify(clip.pared.gaps.filter((g) => g.word >= row.from && g.word < row.to));
   return (
     sameSpans(cutIn(a.clip, row), cutIn(b.clip, row)) &&
     sameTreated(treatedIn(a.clip, row), treatedIn(b.clip, row)) &&
@@ -600,17 +603,17 @@ const treatedByTime = new WeakMap<Removal[], TimeIndex<Removal>>();
 
 /** What was cut in a line; arranged by time once for each state of a clip, as clips of hours have thousands of cuts. */
 function cutIn(clip: ClipState, row: LineRow): Span[] {
-  let index = cutByTime.get(clip.cut);
-  if (!index) cutByTime.set(clip.cut, (index = new TimeIndex(clip.cut, (c) => c)));
+  let index = cutByTime.get(clip.pared.cut);
+  if (!index) cutByTime.set(clip.pared.cut, (index = new TimeIndex(clip.pared.cut, (c) => c)));
   return index.touching(row.startUs, row.endUs);
 }
 
 /** What was silenced or left uncaptioned in a line. */
 function treatedIn(clip: ClipState, row: LineRow): Removal[] {
-  let index = treatedByTime.get(clip.removals);
+  let index = treatedByTime.get(clip.pared.removals);
   if (!index) {
-    const treated = clip.removals.filter((r) => r.means !== 'CUT');
-    treatedByTime.set(clip.removals, (index = new TimeIndex(treated, (r) => r.span)));
+    const treated = clip.pared.removals.filter((r) => r.means !== 'CUT');
+    treatedByTime.set(clip.pared.removals, (index = new TimeIndex(treated, (r) => r.span)));
   }
   return index.touching(row.startUs, row.endUs);
 }
@@ -620,7 +623,10 @@ const SetLine = memo(function SetLine(p: LineProps) {
   const spine = useRef<HTMLCanvasElement>(null);
   const cut = useMemo(() => (clip ? cutIn(clip, row) : []), [clip, row]);
   const treated = useMemo(() => (clip ? treatedIn(clip, row) : []), [clip, row]);
-  const gaps = useMemo(() => (clip ? clip.gaps.filter((g) => g.word >= row.from && g.word < row.to) : []), [clip, row]);
+  const gaps = useMemo(
+    () => (clip ? clip.pared.gaps.filter((g) => g.word >= row.from && g.word < row.to) : []),
+    [clip, row],
+  );
   const chosenGap = useWorkbench((s) => s.gap);
   const pausePiece = p.pause >= 0 ? row.pauses.get(p.pause) : undefined;
   const selectedSpan =

@@ -3,11 +3,13 @@ import type { ClipState, Cue, Preview } from '../api/client';
 import { captionPieces, framePieces } from './Lane';
 
 const clip = {
-  kept: [
-    { startUs: 1_000_000, endUs: 2_000_000 },
-    { startUs: 5_000_000, endUs: 6_000_000 },
-  ],
-  gaps: [{ id: 1, after: 0, word: 3, lengthUs: 500_000, startUs: 1_000_000 }],
+  pared: {
+    kept: [
+      { startUs: 1_000_000, endUs: 2_000_000 },
+      { startUs: 5_000_000, endUs: 6_000_000 },
+    ],
+    gaps: [{ id: 1, after: 0, word: 3, lengthUs: 500_000, startUs: 1_000_000 }],
+  },
 } as unknown as ClipState;
 
 const cue = (startUs: number, endUs: number, ...lines: string[]) =>
@@ -34,11 +36,7 @@ describe('what stands beside the words', () => {
     const preview = {
       frameRateNumerator: 25,
       frameRateDenominator: 1,
-      windows: [
-        { clipFrame: 0, count: 25, window: { person: 0 } },
-        { clipFrame: 25, count: 12, window: { person: 1 } },
-        { clipFrame: 38, count: 24, window: { person: -1 } },
-      ],
+      path: [0, 25, 0, 1, 0, 0, 304, 540, 25, 12, 1, 1, 9, 0, 304, 540, 38, 24, -1, 1, 5, 0, 304, 540],
     } as unknown as Preview;
     expect(framePieces(clip, preview, ['Ada Moor']).map((p) => p.text)).toEqual([
       'Ada, held',

@@ -1,4 +1,5 @@
 import type { ClipState, Cue, Preview } from '../api/client';
+import { FramePath } from '../plate/framePath';
 import { clipLayout, toEpisode } from '../plate/programme';
 
 export const LANE = 92;
@@ -12,7 +13,7 @@ export interface LanePiece {
 
 /** Puts what has times of the clip beside the words it plays with. */
 function beside(clip: ClipState, pieces: LanePiece[]): LanePiece[] {
-  const layout = clipLayout(clip);
+  const layout = clipLayout(clip.pared);
   return pieces.map((piece) => ({
     ...piece,
     startUs: toEpisode(layout, piece.startUs),
@@ -35,10 +36,10 @@ export function framePieces(clip: ClipState, preview: Preview, names: string[]):
   const frameUs = (1e6 * preview.frameRateDenominator) / preview.frameRateNumerator;
   return beside(
     clip,
-    preview.windows.map((w) => ({
-      startUs: w.clipFrame * frameUs,
-      endUs: (w.clipFrame + w.count) * frameUs,
-      text: `${holder(w.window.person, names)}, held`,
+    new FramePath(preview.path).segments.map((s) => ({
+      startUs: s.clipFrame * frameUs,
+      endUs: (s.clipFrame + s.count) * frameUs,
+      text: `${holder(s.person, names)}, held`,
     })),
   );
 }

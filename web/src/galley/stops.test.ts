@@ -12,7 +12,9 @@ const t = {
 } as unknown as TranscriptColumns;
 
 const clip = (cut: [number, number][] = [], gaps: { id: number; word: number }[] = []) =>
-  ({ cut: cut.map(([from, to]) => ({ startUs: from * SECOND, endUs: to * SECOND })), gaps }) as unknown as ClipState;
+  ({
+    pared: { cut: cut.map(([from, to]) => ({ startUs: from * SECOND, endUs: to * SECOND })), gaps },
+  }) as unknown as ClipState;
 const short = (s: Stop) =>
   s.kind === 'gap' ? `gap ${s.id}` : s.kind === 'pause' ? `pause after ${t.text[s.word]}` : t.text[s.word];
 

@@ -1,4 +1,4 @@
-import type { ClipState, TranscriptColumns } from '../api/client';
+import type { ClipState, Removal, TranscriptColumns } from '../api/client';
 import { cutFlags, SHORTEST_PAUSE_US } from './setLines';
 
 /** What a step of the keyboard can stand on: a word, room tone put in after it, or the pause after it. */
@@ -16,7 +16,7 @@ export function nextStop(
   from: Stop,
   by: 1 | -1,
 ): Stop | null {
-  const flags = clip && !showStruck ? cutFlags(t, clip.cut) : null;
+  const flags = clip && !showStruck ? cutFlags(t, clip.pared.cut) : null;
   const isShown = (stop: Stop) =>
     !flags || stop.kind === 'gap' || (stop.kind === 'word' ? flags[stop.word] === 0 : !isPared(t, clip!, stop.word));
   let word = from.word;
@@ -40,20 +40,20 @@ export function nextStop(
 function stopsOf(t: TranscriptColumns, clip: ClipState | null, word: number): Stop[] {
   const stops: Stop[] = [{ kind: 'word', word }];
   if (!clip) return stops;
-  for (const gap of clip.gaps) if (gap.word === word) stops.push({ kind: 'gap', word, id: gap.id });
+  for (const gap of clip.pared.gaps) if (gap.word === word) stops.push({ kind: 'gap', word, id: gap.id });
   if ((t.startUs[word + 1] ?? 0) - t.endUs[word] >= SHORTEST_PAUSE_US) stops.push({ kind: 'pause', word });
   return stops;
 }
 
 /** What was taken out of the pause after a word, or reaches into it. */
-export function removalsIn(t: TranscriptColumns, clip: ClipState, word: number): ClipState['removals'] {
+export function removalsIn(t: TranscriptColumns, clip: ClipState, word: number): Removal[] {
   const endUs = t.startUs[word + 1] ?? t.endUs[word];
-  return clip.removals.filter((r) => r.span.startUs < endUs && r.span.endUs > t.endUs[word]);
+  return clip.pared.removals.filter((r) => r.span.startUs < endUs && r.span.endUs > t.endUs[word]);
 }
 
 /** Whether more than half of the pause after a word was taken out. */
 export function isPared(t: TranscriptColumns, clip: ClipState, word: number): boolean {
   const startUs = t.endUs[word];
   const endUs = t.startUs[word + 1];
-  return clip.cut.some((c) => Math.min(c.endUs, endUs) - Math.max(c.startUs, startUs) > (endUs - startUs) / 2);
+  return clip.pared.cut.some((c) => Math.min(c.endUs, endUs) - Math.max(c.startUs, startUs) > (endUs - startUs) / 2);
 }

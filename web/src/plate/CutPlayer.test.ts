@@ -108,6 +108,7 @@ vi.stubGlobal('requestAnimationFrame', (next: FrameRequestCallback) => frames.pu
 
 import { CutPlayer } from './CutPlayer';
 import type { Programme } from './programme';
+import { WHOLE_PICTURE } from './framePath';
 
 /** Lets seconds go by on the loudspeaker's clock, drawing as a screen does. */
 async function pass(seconds: number) {
@@ -130,7 +131,7 @@ function cut(...kept: [number, number][]): Programme {
     spans: [],
     playsAt: [],
     runs: [],
-    windows: [],
+    path: WHOLE_PICTURE,
     silenced: [],
     rate: 25,
     lengthUs: 0,

@@ -9,45 +9,51 @@ const lengthText = (us: number) => (us > LONG_US ? clock(us) : us % 1_000_000 ? 
 
 /** The present length against what was picked and against the limits of the specs asked for. */
 export const LengthGauge = memo(function LengthGauge({ clip, specs }: { clip: ClipState; specs: Spec[] }) {
-  const asked = specs.filter((s) => clip.specs.includes(s.id));
+  const asked = specs.filter((s) => clip.delivered.specs.includes(s.id));
   const limits = asked.length ? asked : specs.filter((s) => s.id === 'vertical-60');
-  const nearest = [...limits].sort((a, b) => a.longestUs - b.longestUs)[0];
-  const aim = nearest.longestUs - nearest.marginUs;
-  const scale = Math.max(clip.originalUs, clip.lengthUs, aim * 1.05);
+  const nearest = [...limits].sort((a, b) => a.length.longestUs - b.length.longestUs)[0];
+  const aim = nearest.length.longestUs - nearest.length.marginUs;
+  const scale = Math.max(clip.pared.originalUs, clip.pared.lengthUs, aim * 1.05);
   const share = (us: number) => `${Math.min(100, (us / scale) * 100)}%`;
   const soonest = [...limits]
-    .sort((a, b) => a.longestUs - b.longestUs)
-    .filter((l, i, all) => i === 0 || l.longestUs !== all[i - 1].longestUs);
+    .sort((a, b) => a.length.longestUs - b.length.longestUs)
+    .filter((l, i, all) => i === 0 || l.length.longestUs !== all[i - 1].length.longestUs);
   return (
     <div className="mt-4" data-testid="gauge">
       <div className="flex justify-between text-[12px]">
         <b className="tabular-nums" data-testid="length">
-          {secondsText(clip.lengthUs)}
+          {secondsText(clip.pared.lengthUs)}
         </b>
         <span className="text-soft tabular-nums">
-          {clip.originalUs >= clip.lengthUs
-            ? `${secondsText(clip.originalUs - clip.lengthUs)} ${clip.speed > 1 ? `less, at ${clip.speed.toFixed(3)} ×` : 'pared'}`
-            : `${secondsText(clip.lengthUs - clip.originalUs)} more`}
+          {clip.pared.originalUs >= clip.pared.lengthUs
+            ? `${secondsText(clip.pared.originalUs - clip.pared.lengthUs)} ${clip.pared.speed > 1 ? `less, at ${clip.pared.speed.toFixed(3)} ×` : 'pared'}`
+            : `${secondsText(clip.pared.lengthUs - clip.pared.originalUs)} more`}
         </span>
       </div>
       <div className="relative mt-1 h-2 rounded-full bg-rule">
-        <div className="hatched absolute inset-y-0 left-0 rounded-full" style={{ width: share(clip.originalUs) }} />
-        <div className="absolute inset-y-0 left-0 rounded-full bg-steel" style={{ width: share(clip.lengthUs) }} />
+        <div
+          className="hatched absolute inset-y-0 left-0 rounded-full"
+          style={{ width: share(clip.pared.originalUs) }}
+        />
+        <div
+          className="absolute inset-y-0 left-0 rounded-full bg-steel"
+          style={{ width: share(clip.pared.lengthUs) }}
+        />
         {soonest
-          .filter((l) => l.longestUs - l.marginUs <= scale)
+          .filter((l) => l.length.longestUs - l.length.marginUs <= scale)
           .map((l) => (
             <div
               key={l.id}
               className="absolute -inset-y-1.5 w-[2px] bg-accent"
-              style={{ left: share(l.longestUs - l.marginUs) }}
+              style={{ left: share(l.length.longestUs - l.length.marginUs) }}
             />
           ))}
       </div>
       <ul className="mt-1.5 text-[12px] text-soft" aria-label="Limits of the specs asked for">
         {soonest.map((l) => {
-          const aim = l.longestUs - l.marginUs;
+          const aim = l.length.longestUs - l.length.marginUs;
           const names = limits
-            .filter((x) => x.longestUs === l.longestUs)
+            .filter((x) => x.length.longestUs === l.length.longestUs)
             .map((x) => x.name)
             .join(', ');
           return (
@@ -56,12 +62,12 @@ export const LengthGauge = memo(function LengthGauge({ clip, specs }: { clip: Cl
                 {names}
               </span>
               <span className="shrink-0 tabular-nums">
-                {clip.lengthUs > aim ? (
+                {clip.pared.lengthUs > aim ? (
                   <b className="text-accent">
-                    {secondsText(clip.lengthUs - aim)} over {(aim / 1e6).toFixed(0)} s
+                    {secondsText(clip.pared.lengthUs - aim)} over {(aim / 1e6).toFixed(0)} s
                   </b>
                 ) : (
-                  `${lengthText(aim - clip.lengthUs)} left of ${lengthText(aim)}`
+                  `${lengthText(aim - clip.pared.lengthUs)} left of ${lengthText(aim)}`
                 )}
               </span>
             </li>

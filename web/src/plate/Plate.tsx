@@ -23,7 +23,7 @@ interface Props {
 }
 
 /** The picture in the shape of the clip, with framing, captions and safe zones live. */
-export function Plate({ episode, clip, preview, captionScript, specs, stage, height }: Props) {
+export function Plate({ episode, clip, preview, captionScript, stage, height }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const captionHost = useRef<HTMLDivElement>(null);
   const player = useRef<Player | null>(null);
@@ -40,7 +40,7 @@ export function Plate({ episode, clip, preview, captionScript, specs, stage, hei
   const rate = useWorkbench((s) => s.rate);
   const [ready, setReady] = useState(false);
 
-  const vertical = preview ? preview.width / preview.height : episode.width / episode.height;
+  const vertical = preview ? preview.canvas.width / preview.canvas.height : episode.width / episode.height;
   const width = Math.round(Math.min(height * vertical, 300));
   const plateHeight = Math.round(width / vertical);
 
@@ -50,7 +50,7 @@ export function Plate({ episode, clip, preview, captionScript, specs, stage, hei
       const context = target?.getContext('2d');
       if (!target || !context) return;
       const p = programme.current;
-      const window = p?.windows.find((w) => frame >= w.clipFrame && frame < w.clipFrame + w.count)?.window;
+      const window = p?.path.at(frame);
       const scale = sample.displayWidth / episode.width;
       if (window) {
         sample.draw(
@@ -72,7 +72,7 @@ export function Plate({ episode, clip, preview, captionScript, specs, stage, hei
       const p = programme.current;
       usePlayhead.setState({ programmeUs: us, episodeUs: p ? toEpisode(p, us) : us });
       const v = shown.current.preview;
-      if (v) captions.current?.show(us, v.width, v.height);
+      if (v) captions.current?.show(us, v.canvas.width, v.canvas.height);
     };
     const stopped = () => {
       useWorkbench.setState({ playing: false });
@@ -151,22 +151,22 @@ export function Plate({ episode, clip, preview, captionScript, specs, stage, hei
   }, [spansKey, episode]);
 
   useLayoutEffect(() => {
-    speed.current = clip?.speed ?? 1;
+    speed.current = clip?.pared.speed ?? 1;
   });
   useEffect(() => {
-    void player.current?.setRate(rate * (clip?.speed ?? 1));
-  }, [rate, clip?.speed]);
+    void player.current?.setRate(rate * (clip?.pared.speed ?? 1));
+  }, [rate, clip?.pared.speed]);
 
   useEffect(() => {
     if (preview && captionScript) {
       captions.current?.setScript(captionScript);
-      captions.current?.show(usePlayhead.getState().programmeUs, preview.width, preview.height);
+      captions.current?.show(usePlayhead.getState().programmeUs, preview.canvas.width, preview.canvas.height);
     }
   }, [preview, captionScript]);
 
   useEffect(() => player.current?.redraw(), [width, plateHeight, preview]);
 
-  const spec = clip ? specs.find((s) => `${s.shape.width}:${s.shape.height}` === clip.shape) : undefined;
+  const safe = preview?.canvas.safe;
   const ratio = Math.min(2, globalThis.devicePixelRatio || 1);
   return (
     <div
@@ -184,15 +184,15 @@ export function Plate({ episode, clip, preview, captionScript, specs, stage, hei
         aria-label="The picture as it will be delivered"
       />
       <div ref={captionHost} className={clip ? 'absolute inset-0' : 'hidden'} />
-      {spec && (stage === 'letter' || stage === 'frame') && (
+      {safe && (stage === 'letter' || stage === 'frame') && (
         <div
           className="pointer-events-none absolute border border-dashed border-white/55"
           title="safe zone"
           style={{
-            top: `${spec.safe.top * 100}%`,
-            bottom: `${spec.safe.bottom * 100}%`,
-            left: `${spec.safe.left * 100}%`,
-            right: `${spec.safe.right * 100}%`,
+            top: `${safe.top * 100}%`,
+            bottom: `${safe.bottom * 100}%`,
+            left: `${safe.left * 100}%`,
+            right: `${safe.right * 100}%`,
           }}
         />
       )}

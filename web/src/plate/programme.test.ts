@@ -1,4 +1,5 @@
 import type { Preview } from '../api/client';
+import { WHOLE_PICTURE } from './framePath';
 import { describe, expect, it } from 'vitest';
 import { clipProgramme, soundPieces, toEpisode, toProgramme, wholeEpisode, type Programme } from './programme';
 
@@ -9,7 +10,7 @@ const p: Programme = {
   ],
   playsAt: [0, 1_000_000],
   runs: [],
-  windows: [],
+  path: WHOLE_PICTURE,
   silenced: [],
   rate: 25,
   joined: null,
@@ -53,7 +54,7 @@ describe('a programme with gaps', () => {
   const preview = {
     revision: 3,
     runs: [],
-    windows: [],
+    path: [],
     frameRateNumerator: 25,
     frameRateDenominator: 1,
     dressed: true,
@@ -61,16 +62,18 @@ describe('a programme with gaps', () => {
   const gapped = clipProgramme(
     {
       id: 7,
-      removals: [],
-      kept: [
-        { startUs: 1_000_000, endUs: 2_000_000 },
-        { startUs: 5_000_000, endUs: 6_000_000 },
-      ],
-      gaps: [
-        { after: -1, lengthUs: 200_000 },
-        { after: 0, lengthUs: 500_000 },
-        { after: 1, lengthUs: 300_000 },
-      ],
+      pared: {
+        removals: [],
+        kept: [
+          { startUs: 1_000_000, endUs: 2_000_000 },
+          { startUs: 5_000_000, endUs: 6_000_000 },
+        ],
+        gaps: [
+          { after: -1, lengthUs: 200_000 },
+          { after: 0, lengthUs: 500_000 },
+          { after: 1, lengthUs: 300_000 },
+        ],
+      },
     },
     preview,
     false,

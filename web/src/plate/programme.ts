@@ -1,4 +1,6 @@
 import type { ClipState, Preview, Span } from '../api/client';
+import { FramePath, WHOLE_PICTURE } from './framePath';
+import { lastAtOrBefore } from './sorted';
 
 /** What the player plays: kept spans for the sound, runs of frames for the picture. */
 export interface Programme {
@@ -6,7 +8,8 @@ export interface Programme {
   /** Where each span begins on the programme's own clock. */
   playsAt: number[];
   runs: Preview['runs'];
-  windows: Preview['windows'];
+  /** What every frame shows. */
+  path: FramePath;
   /** Stretches of the episode in which room tone is heard instead. */
   silenced: Span[];
   rate: number;
@@ -22,8 +25,8 @@ export interface ProgrammeGap {
 }
 
 /** Where each kept span of a clip plays. */
-export const clipLayout = (clip: Pick<ClipState, 'kept'> & { gaps: ProgrammeGap[] }): Layout =>
-  laidOut(clip.kept, clip.gaps);
+export const clipLayout = ({ kept, gaps }: Pick<ClipState['pared'], 'kept'> & { gaps: ProgrammeGap[] }): Layout =>
+  laidOut(kept, gaps);
 
 type Layout = Pick<Programme, 'spans' | 'playsAt' | 'lengthUs'>;
 
@@ -43,7 +46,7 @@ export function wholeEpisode(durationUs: number, rate: number): Programme {
   return {
     ...laidOut([{ startUs: 0, endUs: durationUs }], []),
     runs: [{ clipFrame: 0, episodeFrame: 0, count: Math.floor((durationUs / 1e6) * rate), held: false }],
-    windows: [],
+    path: WHOLE_PICTURE,
     silenced: [],
     rate,
     joined: null,
@@ -57,7 +60,7 @@ export function oneStretch(startUs: number, endUs: number, rate: number): Progra
   return {
     ...laidOut([{ startUs, endUs }], []),
     runs: [{ clipFrame: 0, episodeFrame: first, count, held: false }],
-    windows: [],
+    path: WHOLE_PICTURE,
     silenced: [],
     rate,
     joined: null,
@@ -70,15 +73,15 @@ export function oneStretch(startUs: number, endUs: number, rate: number): Progra
  * @param asRecorded whether what cleans the voice is left out for the moment
  */
 export function clipProgramme(
-  clip: Pick<ClipState, 'id' | 'kept' | 'removals'> & { gaps: ProgrammeGap[] },
+  clip: { id: number; pared: Pick<ClipState['pared'], 'kept' | 'removals'> & { gaps: ProgrammeGap[] } },
   preview: Preview,
   asRecorded: boolean,
 ): Programme {
   return {
-    ...laidOut(clip.kept, clip.gaps),
+    ...laidOut(clip.pared.kept, clip.pared.gaps),
     runs: preview.runs,
-    windows: preview.windows,
-    silenced: clip.removals.filter((r) => r.means === 'ROOM_TONE' || r.means === 'MUTE').map((r) => r.span),
+    path: new FramePath(preview.path),
+    silenced: clip.pared.removals.filter((r) => r.means === 'ROOM_TONE' || r.means === 'MUTE').map((r) => r.span),
     rate: preview.frameRateNumerator / preview.frameRateDenominator,
     joined: preview.dressed ? { clipId: clip.id, revision: preview.revision, asRecorded } : null,
   };
@@ -90,17 +93,6 @@ export function toEpisode(p: Layout, us: number): number {
   const at = Math.max(0, lastAtOrBefore(p.playsAt, us));
   const span = p.spans[at];
   return Math.max(span.startUs, Math.min(span.endUs, span.startUs + us - p.playsAt[at]));
-}
-
-function lastAtOrBefore(sorted: number[], value: number): number {
-  let low = 0;
-  let high = sorted.length;
-  while (low < high) {
-    const middle = (low + high) >>> 1;
-    if (sorted[middle] <= value) low = middle + 1;
-    else high = middle;
-  }
-  return low - 1;
 }
 
 /** Where an episode time plays; the next kept moment when it was cut. */

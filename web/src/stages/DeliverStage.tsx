@@ -192,15 +192,18 @@ function restTime(cells: Cell[]): string {
 }
 
 function SpecHead({ spec }: { spec: Spec }) {
-  const box = 22 / Math.max(spec.width, spec.height);
+  const box = 22 / Math.max(spec.canvas.width, spec.canvas.height);
   return (
     <div role="columnheader" className="w-[168px] shrink-0">
       <div className="flex h-[24px] items-end">
-        <span className="border-[1.5px] border-steel" style={{ width: spec.width * box, height: spec.height * box }} />
+        <span
+          className="border-[1.5px] border-steel"
+          style={{ width: spec.canvas.width * box, height: spec.canvas.height * box }}
+        />
       </div>
       <div className="mt-1 font-semibold">{spec.name}</div>
       <div className="text-[12px] text-soft">
-        {spec.width} × {spec.height}, burnt captions
+        {spec.canvas.width} × {spec.canvas.height}, burnt captions
       </div>
     </div>
   );
@@ -304,7 +307,7 @@ function CellDetail({ line, cell, spec }: { line: Line; cell: Cell; spec: Spec }
     <div>
       <h2 className="font-serif text-[18px] leading-snug font-semibold">{line.title}</h2>
       <p className="text-[12.5px] text-soft">
-        {spec.name}, {spec.width} × {spec.height}, {clockTenths(line.lengthUs)}
+        {spec.name}, {spec.canvas.width} × {spec.canvas.height}, {clockTenths(line.lengthUs)}
       </p>
       {ready && (
         <video

@@ -34,7 +34,7 @@ export function EpisodeMap({ episodeId, durationUs, picks, clips }: Props) {
       onMouseLeave={() => setOver(null)}
     >
       {clips.map((c) =>
-        c.stretches.map((s) => (
+        c.pared.stretches.map((s) => (
           <span
             key={`${c.id}-${s.startUs}`}
             className="absolute inset-x-1 rounded-sm bg-steel"

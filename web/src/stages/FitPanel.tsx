@@ -18,11 +18,11 @@ const nameOf = (s: { kind: string; taken: number; found: number }) => WAYS[s.kin
 
 /** What can still go to fit a length, the least harm first; each step is taken or left. */
 export function FitPanel({ clip, specs }: { clip: ClipState; specs: Spec[] }) {
-  const asked = specs.filter((s) => clip.specs.includes(s.id));
+  const asked = specs.filter((s) => clip.delivered.specs.includes(s.id));
   const nearest = [...(asked.length ? asked : specs.filter((s) => s.id === 'vertical-60'))].sort(
-    (a, b) => a.longestUs - b.longestUs,
+    (a, b) => a.length.longestUs - b.length.longestUs,
   )[0];
-  const aim = nearest ? (nearest.longestUs - nearest.marginUs) / 1e6 : 58;
+  const aim = nearest ? (nearest.length.longestUs - nearest.length.marginUs) / 1e6 : 58;
   const [seconds, setSeconds] = useState(aim);
   const [left, setLeft] = useState<Set<string>>(new Set());
   const plan = useQuery({
@@ -103,9 +103,9 @@ export function FitPanel({ clip, specs }: { clip: ClipState; specs: Spec[] }) {
           </div>
         </>
       )}
-      {clip.speed > 1 && (
+      {clip.pared.speed > 1 && (
         <p className="mt-3 flex items-center justify-between border-t border-rule pt-2">
-          Plays at {clip.speed.toFixed(3)} ×, at the same pitch
+          Plays at {clip.pared.speed.toFixed(3)} ×, at the same pitch
           <button className="link" onClick={() => void change({ type: 'setSpeed', speed: 1 })}>
             as spoken
           </button>

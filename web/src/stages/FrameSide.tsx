@@ -1,4 +1,6 @@
 import type { ClipState, EpisodeCard, Preview } from '../api/client';
+import { FramePath } from '../plate/framePath';
+import { shapeText } from '../ui/shape';
 import { change } from '../workbench/changes';
 
 type Mode = 'SPEAKER' | 'PERSON' | 'MIDDLE';
@@ -15,11 +17,17 @@ export function FrameSide({
   episode: EpisodeCard;
   preview: Preview | null;
 }) {
-  const hold = (mode: Mode, person = -1) => void change((now) => ({ type: 'reframe', shape: now.shape, mode, person }));
+  const hold = (mode: Mode, person = -1) =>
+    void change((now) => ({ type: 'reframe', shape: shapeText(now.framed.shape), mode, person }));
   const reshape = (shape: string) =>
-    void change((now) => ({ type: 'reframe', shape, mode: now.framing.mode, person: now.framing.person }));
-  const { mode, person } = clip.framing;
-  const held = preview?.windows ?? [];
+    void change((now) => ({
+      type: 'reframe',
+      shape,
+      mode: now.framed.framing.mode,
+      person: now.framed.framing.person,
+    }));
+  const { mode, person } = clip.framed.framing;
+  const held = new FramePath(preview?.path ?? []).segments;
   return (
     <section className="mt-4 border-t border-rule pt-3">
       <h2 className="label">Shape</h2>
@@ -31,7 +39,7 @@ export function FrameSide({
             <button
               key={s}
               className="button flex flex-1 flex-col items-center gap-1"
-              aria-pressed={s === clip.shape}
+              aria-pressed={s === shapeText(clip.framed.shape)}
               onClick={() => reshape(s)}
             >
               <span className="grid h-5 place-items-center">
@@ -78,8 +86,8 @@ export function FrameSide({
 }
 
 function WholePicture({ episode, preview }: { episode: EpisodeCard; preview: Preview | null }) {
-  const windows = preview?.windows ?? [];
-  const seen = new Map(windows.map((w) => [`${w.window.x}/${w.window.y}`, w.window]));
+  const windows = new FramePath(preview?.path ?? []).segments.map((s) => s.windows[0]);
+  const seen = new Map(windows.map((w) => [`${w.x}/${w.y}`, w]));
   return (
     <div
       className="relative mt-1.5 w-full overflow-hidden rounded-md"

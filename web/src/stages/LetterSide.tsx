@@ -2,15 +2,14 @@ import { useQuery } from '@tanstack/react-query';
 import { api, type ClipState, type Cue, type Lettering } from '../api/client';
 import { change } from '../workbench/changes';
 
+/** Above this many characters a second a viewer is warned for (common practice). */
+const FASTEST_READING = 20;
+
 /** The letterings as a specimen sheet, each set in the clip's own line; and the captions. */
 export function LetterSide({ clip, cues }: { clip: ClipState; cues: Cue[] | null }) {
   const letterings = useQuery({ queryKey: ['letterings'], queryFn: api.letterings, staleTime: Infinity });
   const first = cues?.[0]?.lines.flat().map((w) => w.text) ?? [];
-  const speeds = cues?.map((c) => {
-    const length = c.lines.map((l) => l.map((w) => w.text).join(' ')).join(' ').length;
-    return (length * 1e6) / Math.max(1, c.span.endUs - c.span.startUs);
-  });
-  const fast = speeds?.filter((s) => s > 20).length ?? 0;
+  const fast = cues?.filter((c) => c.charactersPerSecond > FASTEST_READING).length ?? 0;
   return (
     <section className="mt-4 border-t border-rule pt-3">
       <h2 className="label">Letterings</h2>
@@ -19,7 +18,7 @@ export function LetterSide({ clip, cues }: { clip: ClipState; cues: Cue[] | null
           <button
             key={l.id}
             className="button text-left"
-            aria-pressed={clip.lettering === l.id}
+            aria-pressed={clip.lettered.lettering === l.id}
             onClick={() => void change({ type: 'letter', lettering: l.id })}
           >
             <span className="text-[12px] text-soft">{l.name}</span>
@@ -29,7 +28,7 @@ export function LetterSide({ clip, cues }: { clip: ClipState; cues: Cue[] | null
       </div>
       <p className="mt-3 text-[12.5px] text-soft">
         {cues?.length ?? 0} captions
-        {fast ? `, ${fast} faster than 20 characters a second` : ', all slow enough to read'}
+        {fast ? `, ${fast} faster than ${FASTEST_READING} characters a second` : ', all slow enough to read'}
       </p>
     </section>
   );
@@ -49,13 +48,13 @@ function Specimen({ lettering, words }: { lettering: Lettering; words: string[] 
             style={
               i === 1
                 ? {
-                    color: colour(lettering.markText),
-                    background: lettering.mark === 'BOX' ? colour(lettering.markGround) : undefined,
+                    color: colour(lettering.mark.text),
+                    background: lettering.mark.type === 'box' ? colour(lettering.mark.ground) : undefined,
                     padding: '0 3px',
                   }
                 : {
                     color: colour(lettering.text),
-                    WebkitTextStroke: lettering.outlineWidth ? `4px ${colour(lettering.outline)}` : undefined,
+                    WebkitTextStroke: lettering.edge.width ? `4px ${colour(lettering.edge.colour)}` : undefined,
                     paintOrder: 'stroke',
                   }
             }

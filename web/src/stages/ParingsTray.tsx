@@ -1,5 +1,5 @@
 import { memo, useState } from 'react';
-import type { ClipState, Means } from '../api/client';
+import type { ClipState, Means, Removal } from '../api/client';
 import { clock, secondsText } from '../ui/time';
 import { Play } from 'lucide-react';
 import { current } from '../plate/player';
@@ -14,15 +14,13 @@ const KEPT_TIME: [Means, string][] = [
   ['CAPTIONS_ONLY', 'Uncaptioned'],
 ];
 
-type Removal = ClipState['removals'][number];
-
 /** Everything that was taken out, by reason; each piece and each reason can be heard and can come back. */
 export const ParingsTray = memo(function ParingsTray({ clip }: { clip: ClipState }) {
   const [open, setOpen] = useState<string | null>(null);
   const [filter, setFilter] = useState('');
   const wanted = (r: Removal) =>
     !filter.trim() || (r.text || 'pause').toLowerCase().includes(filter.trim().toLowerCase());
-  const shown = clip.removals.filter(wanted);
+  const shown = clip.pared.removals.filter(wanted);
   const treated = KEPT_TIME.map(([means, name]) => ({
     means,
     name,
@@ -33,7 +31,7 @@ export const ParingsTray = memo(function ParingsTray({ clip }: { clip: ClipState
     <section className="mt-4 border-t border-rule pt-3" data-testid="parings" aria-label="Parings">
       <div className="flex items-center justify-between gap-3">
         <h2 className="label">Parings</h2>
-        {clip.removals.length > 4 && (
+        {clip.pared.removals.length > 4 && (
           <input
             className="field w-36 py-0.5 text-[12.5px]"
             placeholder="with these words"
@@ -43,17 +41,17 @@ export const ParingsTray = memo(function ParingsTray({ clip }: { clip: ClipState
           />
         )}
       </div>
-      {clip.removals.length > 0 && (
+      {clip.pared.removals.length > 0 && (
         <p className="mt-1 text-[12.5px] text-soft tabular-nums" data-testid="parings-total">
-          {secondsText(clip.lengthUs)} of {secondsText(clip.originalUs)}
+          {secondsText(clip.pared.lengthUs)} of {secondsText(clip.pared.originalUs)}
         </p>
       )}
-      {clip.removals.length === 0 && clip.gaps.length === 0 && (
+      {clip.pared.removals.length === 0 && clip.pared.gaps.length === 0 && (
         <p className="mt-2 text-soft">
           Nothing yet. Select words and press <ShownKey ours="Backspace" />, or let the pauses and fillers be found.
         </p>
       )}
-      {clip.parings.map((p) => {
+      {clip.pared.parings.map((p) => {
         const rows = shown.filter((r) => r.reason === p.reason && r.means === 'CUT');
         if (filter.trim() && !rows.length) return null;
         const us = filter.trim() ? rows.reduce((sum, r) => sum + r.span.endUs - r.span.startUs, 0) : p.us;
@@ -81,13 +79,13 @@ export const ParingsTray = memo(function ParingsTray({ clip }: { clip: ClipState
           onOpen={() => toggle(t.means)}
         />
       ))}
-      {clip.gaps.length > 0 && !filter.trim() && (
+      {clip.pared.gaps.length > 0 && !filter.trim() && (
         <div className="border-b border-rule py-1.5">
           <div className="flex items-center gap-3">
             <span className="flex-1 font-medium">Gaps put in</span>
-            <span className="w-8 text-right tabular-nums">{clip.gaps.length}</span>
+            <span className="w-8 text-right tabular-nums">{clip.pared.gaps.length}</span>
             <span className="w-14 text-right tabular-nums">
-              +{secondsText(clip.gaps.reduce((sum, g) => sum + g.lengthUs, 0))}
+              +{secondsText(clip.pared.gaps.reduce((sum, g) => sum + g.lengthUs, 0))}
             </span>
             <span className="invisible font-medium" aria-hidden="true">
               put back

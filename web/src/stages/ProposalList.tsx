@@ -30,7 +30,7 @@ export function ProposalList({ episodeId, transcript, picks, clips, marks, onKee
         Math.min(m.endUs, p.span.endUs) - Math.max(m.startUs, p.span.startUs) > (p.span.endUs - p.span.startUs) / 2,
     );
   const shown = picks?.filter((p) => !isPassed(p) && !merged.includes(p.first)) ?? [];
-  const kept = (p: Pick) => clips.some((c) => Math.abs(c.stretches[0].startUs - p.span.startUs) < 1_000_000);
+  const kept = (p: Pick) => clips.some((c) => Math.abs(c.pared.stretches[0].startUs - p.span.startUs) < 1_000_000);
   const range = (p: Pick): [number, number] => trimmed[p.first] ?? [p.first, p.last];
   const ends = transcript.sentenceEnds;
   const sentenceOf = (word: number) => ends.findIndex((end) => end > word);

@@ -18,14 +18,14 @@ const WAYS: [keyof Cleanup, string, string][] = [
 /** What is done to the voice, heard with and without it, and how loud the clip is against its target. */
 export const SoundPanel = memo(function SoundPanel({ clip }: { clip: ClipState }) {
   const asRecorded = useWorkbench((s) => s.asRecorded);
-  const cleaned = WAYS.some(([way]) => clip.cleanup[way]);
+  const cleaned = WAYS.some(([way]) => clip.sounded.cleanup[way]);
   const [settled, setSettled] = useState(clip.revision);
   useEffect(() => {
     const wait = setTimeout(() => setSettled(clip.revision), SETTLE_MS);
     return () => clearTimeout(wait);
   }, [clip.revision]);
   const [anyLength, setAnyLength] = useState(false);
-  const measures = anyLength || clip.lengthUs < LONGEST_UNASKED_US;
+  const measures = anyLength || clip.pared.lengthUs < LONGEST_UNASKED_US;
   const loudness = useQuery({
     queryKey: ['loudness', clip.id, settled],
     queryFn: () => api.loudness(clip.id),
@@ -53,11 +53,11 @@ export const SoundPanel = memo(function SoundPanel({ clip }: { clip: ClipState }
           <button
             key={way}
             className="button flex-1 px-1 text-[12.5px]"
-            aria-pressed={clip.cleanup[way]}
+            aria-pressed={clip.sounded.cleanup[way]}
             title={does}
             onClick={() => {
               useWorkbench.setState({ asRecorded: false });
-              void change((now) => ({ type: 'cleanUp', ...now.cleanup, [way]: !now.cleanup[way] }));
+              void change((now) => ({ type: 'cleanUp', ...now.sounded.cleanup, [way]: !now.sounded.cleanup[way] }));
             }}
           >
             {name}

@@ -30,7 +30,7 @@ export function VersionsPanel({ clip }: { clip: ClipState }) {
   const duplicate = async () => {
     const made = await api.duplicate(clip.id);
     await queries.invalidateQueries({ queryKey: ['clips'] });
-    useWorkbench.setState({ message: `Duplicated: ${made.title}` });
+    useWorkbench.setState({ message: `Duplicated: ${made.delivered.title}` });
   };
   return (
     <>

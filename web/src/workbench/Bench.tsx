@@ -1,6 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { BookOpen, Combine, Trash2 } from 'lucide-react';
 import { api, type ClipState } from '../api/client';
+import { shapeText } from '../ui/shape';
 import { clock } from '../ui/time';
 import { joinOn } from './changes';
 import { useWorkbench } from './store';
@@ -21,7 +22,7 @@ export function Bench({ clips, current, joinable, onOpen, onRead }: Props) {
   const bin = async (clip: ClipState) => {
     await api.binClip(clip.id);
     await queries.invalidateQueries({ queryKey: ['clips'] });
-    useWorkbench.setState({ message: `${clip.title} is in the bin. Its edits are kept there.` });
+    useWorkbench.setState({ message: `${clip.delivered.title} is in the bin. Its edits are kept there.` });
     if (clip.id === current) onRead();
   };
   return (
@@ -35,16 +36,22 @@ export function Bench({ clips, current, joinable, onOpen, onRead }: Props) {
       <div className="label px-4 pt-3 pb-1">{clips.length === 0 ? 'No clips yet' : 'Clips in this episode'}</div>
       {clips.map((listed) => {
         const clip = shown?.id === listed.id ? shown : listed;
-        const done = [true, clip.removals.length > 0, clip.shape !== '16:9', true, clip.specs.length > 0];
+        const done = [
+          true,
+          clip.pared.removals.length > 0,
+          shapeText(clip.framed.shape) !== '16:9',
+          true,
+          clip.delivered.specs.length > 0,
+        ];
         return (
           <div
             key={clip.id}
             className={`group relative border-l-[3px] ${clip.id === current ? 'border-accent bg-paper' : 'border-transparent hover:bg-paper'}`}
           >
             <button onClick={() => onOpen(clip)} className="w-full px-3.5 py-2.5 pr-7 text-left" data-testid="clip">
-              <div className="font-serif text-[14.5px] leading-snug font-semibold">{clip.title}</div>
+              <div className="font-serif text-[14.5px] leading-snug font-semibold">{clip.delivered.title}</div>
               <div className="mt-0.5 text-[12px] text-soft tabular-nums">
-                {clock(clip.lengthUs)} of {clock(clip.originalUs)}
+                {clock(clip.pared.lengthUs)} of {clock(clip.pared.originalUs)}
               </div>
               <div className="mt-1.5 flex gap-1" aria-hidden="true">
                 {done.map((d, i) => (
@@ -55,7 +62,7 @@ export function Bench({ clips, current, joinable, onOpen, onRead }: Props) {
             {joinable && shown && shown.id === current && clip.id !== current && (
               <button
                 className="absolute right-2 bottom-2 rounded p-1 text-faint opacity-0 group-hover:opacity-100 focus:opacity-100"
-                aria-label={`Join ${clip.title} on to the open clip`}
+                aria-label={`Join ${clip.delivered.title} on to the open clip`}
                 title="Join it on to the open clip"
                 onClick={() => void joinOn(clip.id, queries)}
               >
@@ -64,7 +71,7 @@ export function Bench({ clips, current, joinable, onOpen, onRead }: Props) {
             )}
             <button
               className="absolute top-2.5 right-2 rounded p-1 text-faint opacity-0 group-hover:opacity-100 focus:opacity-100"
-              aria-label={`Put ${clip.title} into the bin`}
+              aria-label={`Put ${clip.delivered.title} into the bin`}
               onClick={() => void bin(clip)}
             >
               <Trash2 size={14} />

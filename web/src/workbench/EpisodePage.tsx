@@ -177,7 +177,7 @@ export function EpisodePage() {
       try {
         const made = await api.createClip(id, first, last, title);
         await queries.invalidateQueries({ queryKey: ['clips', id] });
-        useWorkbench.setState({ selection: null, message: open ? null : `Kept: ${made.title}` });
+        useWorkbench.setState({ selection: null, message: open ? null : `Kept: ${made.delivered.title}` });
         if (open) navigate(`/episodes/${id}/pare?clip=${made.id}`);
       } catch (error) {
         useWorkbench.setState({ message: (error as Error).message });
@@ -412,8 +412,8 @@ export function EpisodePage() {
                     height={stage === 'pare' ? 350 : 330}
                   />
                   <Transport
-                    lengthUs={shownClip ? shownClip.lengthUs : episode.data.durationUs}
-                    speed={shownClip?.speed ?? 1}
+                    lengthUs={shownClip ? shownClip.pared.lengthUs : episode.data.durationUs}
+                    speed={shownClip?.pared.speed ?? 1}
                   />
                   {shownClip && <LengthGauge clip={shownClip} specs={specs.data} />}
                   {stage === 'pick' && data && wanted && (
@@ -563,7 +563,7 @@ function SelectionActions({
   clip: ClipState | null;
 }) {
   const selection = useWorkbench((s) => s.selection);
-  if (clip) return <span className="font-serif text-[15px] font-semibold">{clip.title}</span>;
+  if (clip) return <span className="font-serif text-[15px] font-semibold">{clip.delivered.title}</span>;
   if (!selection) return <span className="text-soft">Read, listen, select words to make a clip.</span>;
   const [first, last] = ordered(selection);
   const words = last - first + 1;

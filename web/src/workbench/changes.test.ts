@@ -12,16 +12,16 @@ const state = (revision: number) =>
   ({
     id: 7,
     revision,
-    title: `after ${revision}`,
-    kept: [],
-    cut: [],
-    removals: [],
-    spans: 0,
-    lengthUs: revision,
+    delivered: { title: `after ${revision}`, specs: [] },
+    pared: { kept: [], cut: [], removals: [], lengthUs: revision },
   }) as unknown as ClipState;
 const nothing = { from: 0, taken: 0, added: [] };
 const step = (from: number) =>
-  ({ ...state(from + 1), fromRevision: from, kept: nothing, cut: nothing, removals: nothing }) as unknown as ClipStep;
+  ({
+    ...state(from + 1),
+    fromRevision: from,
+    pared: { kept: nothing, cut: nothing, removals: nothing, spans: 0, lengthUs: from + 1 },
+  }) as unknown as ClipStep;
 const pare = (word: number): Intent => ({ type: 'pareWords', first: word, last: word });
 
 describe('changes', () => {

@@ -68,7 +68,7 @@ export const redo = () => send((clip) => api.redo(clip.id, clip.revision));
 export function partBefore(word: number, queries: QueryClient) {
   return send(async (clip) => {
     const parted = await api.part(clip.id, clip.revision, word);
-    useWorkbench.setState({ message: `From here on it is a clip of its own: ${parted.second.title}` });
+    useWorkbench.setState({ message: `From here on it is a clip of its own: ${parted.second.delivered.title}` });
     void queries.invalidateQueries({ queryKey: ['clips'] });
     return parted.first;
   });

@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
-import type { ClipState, DoubtfulWord, TranscriptColumns } from '../api/client';
+import type { ClipState, Removal, DoubtfulWord, TranscriptColumns } from '../api/client';
 import { putBackSelected } from '../galley/Galley';
 import { cutFlags, paragraphOf, sentenceOf, wordAt } from '../galley/setLines';
 import { nextStop, removalsIn, type Stop } from '../galley/stops';
@@ -211,17 +211,13 @@ export function useKeys({
     const removalsNear = (clip: ClipState, [first, last]: [number, number]) => {
       const from = transcript.startUs[first] - NEAR_US;
       const to = transcript.endUs[last] + NEAR_US;
-      return clip.removals.filter((r) => r.span.endUs > from && r.span.startUs < to);
+      return clip.pared.removals.filter((r) => r.span.endUs > from && r.span.startUs < to);
     };
     /** Opens the loupe on a cut; without one, on the seam beside the selected words. */
-    const lookAtJoin = (
-      clip: ClipState,
-      cut: ClipState['removals'][number] | undefined,
-      words: [number, number] | null,
-    ) => {
+    const lookAtJoin = (clip: ClipState, cut: Removal | undefined, words: [number, number] | null) => {
       const seam = words
-        ? clip.pieces.findIndex(
-            (p, place) => place > 0 && (p.from === words[0] || clip.pieces[place - 1].to - 1 === words[1]),
+        ? clip.pared.pieces.findIndex(
+            (p, place) => place > 0 && (p.from === words[0] || clip.pared.pieces[place - 1].to - 1 === words[1]),
           )
         : -1;
       if (cut) useWorkbench.setState({ loupe: cut.id, seam: null });
@@ -245,12 +241,12 @@ export function useKeys({
     };
     /** Drops the sentence heard last, or the one being heard, and plays on. */
     const dropSentence = (clip: ClipState, present: boolean) => {
-      const flags = cutFlags(transcript, clip.cut);
+      const flags = cutFlags(transcript, clip.pared.cut);
       const ends = transcript.sentenceEnds;
       const at = ends.findIndex((end) => end > Math.max(0, here()));
       for (let s = present ? at : at - 1; s >= 0; s--) {
-        const first = Math.max(clip.firstWord, s === 0 ? 0 : ends[s - 1]);
-        const last = Math.min(clip.lastWord, ends[s] - 1);
+        const first = Math.max(clip.pared.firstWord, s === 0 ? 0 : ends[s - 1]);
+        const last = Math.min(clip.pared.lastWord, ends[s] - 1);
         if (last < first) return;
         if (!flags.subarray(first, last + 1).every((cut) => cut === 1)) {
           dropped.push([first, last]);
@@ -325,7 +321,7 @@ export function useKeys({
     /** Where the keyboard stands: what is selected, or the word under the playhead. */
     const standing = (): Stop => {
       const { clip, selection, pause, gap } = useWorkbench.getState();
-      const inserted = clip?.gaps.find((g) => g.id === gap);
+      const inserted = clip?.pared.gaps.find((g) => g.id === gap);
       if (inserted) return { kind: 'gap', word: inserted.word, id: inserted.id };
       if (pause !== null) return { kind: 'pause', word: pause };
       return { kind: 'word', word: selection ? selection.focus : Math.max(0, here()) };

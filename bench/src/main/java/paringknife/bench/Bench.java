@@ -3,6 +3,7 @@ package paringknife.bench;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Locale;
 
 /** Prints every figure as a ratio against its stated yardstick, measured in this one run. */
 public final class Bench {
@@ -14,8 +15,10 @@ public final class Bench {
   public static void main(String[] arguments) throws Exception {
     Path work = Files.createTempDirectory("pk-bench");
     System.out.printf(
+        Locale.ROOT,
         "%d processors, Java %s%n",
-        Runtime.getRuntime().availableProcessors(), System.getProperty("java.version"));
+        Runtime.getRuntime().availableProcessors(),
+        System.getProperty("java.version"));
     List<String> asked = List.of(arguments).subList(1, arguments.length);
     Path demo = Path.of(arguments[0]);
     if (asked.isEmpty() || asked.contains("transcript")) {

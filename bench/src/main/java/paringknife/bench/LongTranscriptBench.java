@@ -8,12 +8,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Random;
+import paringknife.core.clip.cut.CutList;
 import paringknife.core.letter.CueBreaker;
 import paringknife.core.letter.CueLimits;
 import paringknife.core.listen.LevelCurve;
 import paringknife.core.listen.PauseDetector;
 import paringknife.core.listen.PauseSettings;
-import paringknife.core.pare.CutList;
 import paringknife.core.pare.FillerFinder;
 import paringknife.core.pare.RepeatFinder;
 import paringknife.core.pick.Brief;
@@ -136,7 +136,10 @@ final class LongTranscriptBench {
     }
     if (measured) {
       int removals =
-          Api.get(address + "/api/clips/" + clip.path("id").asLong()).path("removals").size();
+          Api.get(address + "/api/clips/" + clip.path("id").asLong())
+              .path("pared")
+              .path("removals")
+              .size();
       report(
           String.format(
               Locale.ROOT, "one edit, clip of %,d words with %,d removals", last + 1, removals),

@@ -7,13 +7,15 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import paringknife.core.deliver.Composition;
+import paringknife.core.clip.ClipDocument;
+import paringknife.core.clip.Composition;
+import paringknife.core.deliver.Delivered;
 import paringknife.core.deliver.DeliverySpecs;
-import paringknife.core.frame.HeldWindow;
+import paringknife.core.frame.Framed;
+import paringknife.core.frame.Window;
+import paringknife.core.letter.Lettered;
 import paringknife.core.listen.PauseSettings;
-import paringknife.core.pare.ClipDocument;
-import paringknife.core.pare.ClipSettings;
-import paringknife.core.pare.Framing;
+import paringknife.core.pare.Pared;
 import paringknife.core.time.Span;
 import paringknife.media.ffmpeg.Probe;
 import paringknife.media.ffmpeg.Recording;
@@ -51,16 +53,17 @@ final class RenderBench {
         new Episode(
             recording, folder, TranscriptFile.read(source.resolve("transcript.json")).transcript());
     Span stretch = episode.editor().stretchOf(0, 70);
+    Pared pared = episode.editor().pareSureFillers(Pared.of(List.of(stretch)));
     ClipDocument clip =
         ClipDocument.of(
-            new ClipSettings(
-                "Bench", List.of(stretch), "9:16", Framing.SPEAKER, "sluice", List.of()));
-    clip = episode.editor().pareSureFillers(clip);
-    clip = episode.editor().parePauses(clip, PauseSettings.DEFAULT);
-    Composition composition =
-        ClipRenderer.compose(episode, clip, DeliverySpecs.byId("vertical-60"));
+                List.of(stretch),
+                Framed.UPRIGHT,
+                Lettered.in("sluice"),
+                new Delivered("Bench", List.of()))
+            .with(episode.editor().parePauses(pared, PauseSettings.DEFAULT));
+    Composition composition = episode.compose(clip).forSpec(DeliverySpecs.byId("vertical-60"));
     CaptionFonts fonts = new CaptionFonts(work.resolve("fonts"));
-    Files.writeString(work.resolve("captions.ass"), composition.captions().ass());
+    Files.writeString(work.resolve("captions.ass"), composition.script());
     double ours =
         seconds(
             () ->
@@ -121,7 +124,7 @@ final class RenderBench {
           String.format(
               Locale.ROOT, "between(t,%.6f,%.6f)", kept.startUs() / 1e6, kept.endUs() / 1e6));
     }
-    HeldWindow w = composition.playback().windows().get(0);
+    Window w = composition.path().segments().get(0).at(0);
     String select = String.join("+", picture);
     Span first = composition.playback().cuts().kept().get(0);
     Span last =

@@ -13,18 +13,17 @@ import net.jqwik.api.Provide;
 import net.jqwik.api.constraints.DoubleRange;
 import net.jqwik.api.constraints.IntRange;
 import net.jqwik.api.constraints.Size;
+import paringknife.core.clip.cut.CutList;
+import paringknife.core.clip.cut.KeptIndex;
+import paringknife.core.clip.cut.Means;
+import paringknife.core.clip.cut.PictureRun;
+import paringknife.core.clip.cut.Reason;
 import paringknife.core.listen.PauseSettings;
 import paringknife.core.listen.RoomToneFinder;
 import paringknife.core.listen.SoundPlan;
-import paringknife.core.pare.ClipDelta;
-import paringknife.core.pare.ClipDocument;
-import paringknife.core.pare.ClipEditor;
-import paringknife.core.pare.CutList;
-import paringknife.core.pare.Framing;
-import paringknife.core.pare.KeptIndex;
-import paringknife.core.pare.Means;
-import paringknife.core.pare.PictureRun;
-import paringknife.core.pare.Reason;
+import paringknife.core.pare.PareEditor;
+import paringknife.core.pare.Pared;
+import paringknife.core.pare.ParedDelta;
 import paringknife.core.pare.SoundPlanner;
 import paringknife.core.time.FrameRate;
 import paringknife.core.time.Span;
@@ -45,12 +44,12 @@ class CutListPropertiesTest {
           .pause(2)
           .say("I did not. It was not the tide.");
   private static final Transcript TRANSCRIPT = TALK.transcript();
-  private static final ClipEditor EDITOR = new ClipEditor(TRANSCRIPT, TALK.levels());
+  private static final PareEditor EDITOR = new PareEditor(TRANSCRIPT, TALK.levels());
   private static final int LAST = TRANSCRIPT.words().size() - 1;
 
   /** One thing a producer may do. */
   interface Step {
-    ClipDocument apply(ClipDocument clip);
+    Pared apply(Pared clip);
   }
 
   @Provide
@@ -83,15 +82,12 @@ class CutListPropertiesTest {
             (Step) clip -> EDITOR.pareSureFillers(clip),
             clip -> EDITOR.putBack(clip, Reason.BY_HAND),
             clip -> EDITOR.putBack(clip, List.of(1L, 3L)),
-            clip -> clip.withSettings(clip.settings().withTitle("Another")),
-            clip ->
-                clip.withSettings(
-                    clip.settings().withFraming(new Framing(Framing.Mode.MIDDLE, -1))));
+            clip -> clip.withSpeed(1.1));
     return Arbitraries.oneOf(words, back, pauses, treated, gaps, others);
   }
 
-  private static ClipDocument after(List<Step> steps) {
-    ClipDocument clip = TALK.clip();
+  private static Pared after(List<Step> steps) {
+    Pared clip = TALK.clip();
     for (Step step : steps) {
       clip = step.apply(clip);
     }
@@ -101,18 +97,18 @@ class CutListPropertiesTest {
   @Property(tries = 400)
   void keptPlusCutIsTheWhole(
       @ForAll @Size(max = 12) List<@net.jqwik.api.From("steps") Step> steps) {
-    ClipDocument clip = after(steps);
-    CutList cuts = CutList.of(clip, TRANSCRIPT);
+    Pared clip = after(steps);
+    CutList cuts = clip.cuts(TRANSCRIPT);
     List<Span> all = new ArrayList<>(cuts.kept());
     all.addAll(cuts.cut());
     all.sort(null);
-    long at = clip.settings().stretches().get(0).startUs();
+    long at = clip.stretches().get(0).startUs();
     for (Span span : all) {
       assertThat(span.startUs()).isEqualTo(at);
       assertThat(span.lengthUs()).isPositive();
       at = span.endUs();
     }
-    assertThat(at).isEqualTo(clip.settings().stretches().get(0).endUs());
+    assertThat(at).isEqualTo(clip.stretches().get(0).endUs());
   }
 
   @Property(tries = 200)
@@ -120,22 +116,22 @@ class CutListPropertiesTest {
       @ForAll @Size(max = 6) List<@net.jqwik.api.From("steps") Step> steps,
       @ForAll @DoubleRange(min = 0.2, max = 1) double shortest) {
     PauseSettings settings = new PauseSettings(-38, Math.round(shortest * 1e6), 20_000, 150_000);
-    ClipDocument clip = after(steps);
+    Pared clip = after(steps);
     assertThat(EDITOR.pauses(EDITOR.parePauses(clip, settings), settings)).isEmpty();
   }
 
   @Property(tries = 400)
   void undoOfAnythingRestoresExactly(
       @ForAll @Size(max = 15) List<@net.jqwik.api.From("steps") Step> steps) {
-    List<ClipDocument> states = new ArrayList<>(List.of(TALK.clip()));
-    List<ClipDelta> log = new ArrayList<>();
+    List<Pared> states = new ArrayList<>(List.of(TALK.clip()));
+    List<ParedDelta> log = new ArrayList<>();
     for (Step step : steps) {
-      ClipDocument before = states.get(states.size() - 1);
-      ClipDocument after = step.apply(before);
-      log.add(ClipDelta.between(before, after));
+      Pared before = states.get(states.size() - 1);
+      Pared after = step.apply(before);
+      log.add(ParedDelta.between(before, after));
       states.add(after);
     }
-    ClipDocument clip = states.get(states.size() - 1);
+    Pared clip = states.get(states.size() - 1);
     for (int i = log.size() - 1; i >= 0; i--) {
       clip = log.get(i).backwards(clip);
       assertThat(clip).isEqualTo(states.get(i));
@@ -151,7 +147,7 @@ class CutListPropertiesTest {
       @ForAll @IntRange(min = 0, max = 20) int first,
       @ForAll @IntRange(min = 0, max = 6) int more) {
     int last = Math.min(LAST, first + more);
-    KeptIndex kept = CutList.of(EDITOR.pareWords(TALK.clip(), first, last), TRANSCRIPT).index();
+    KeptIndex kept = EDITOR.pareWords(TALK.clip(), first, last).cuts(TRANSCRIPT).index();
     for (int i = 0; i <= LAST; i++) {
       Span word = TRANSCRIPT.words().get(i).span();
       assertThat(kept.keptUs(word)).isEqualTo(i >= first && i <= last ? 0 : word.lengthUs());
@@ -162,8 +158,8 @@ class CutListPropertiesTest {
   @Property(tries = 200)
   void theSoundLastsAsLongAsTheCut(
       @ForAll @Size(max = 10) List<@net.jqwik.api.From("steps") Step> steps) {
-    ClipDocument clip = after(steps);
-    CutList cuts = CutList.of(clip, TRANSCRIPT);
+    Pared clip = after(steps);
+    CutList cuts = clip.cuts(TRANSCRIPT);
     SoundPlan plan =
         new SoundPlanner(new RoomToneFinder(TALK.levels(), TRANSCRIPT)).plan(clip, cuts);
     assertThat(plan.lengthUs()).isEqualTo(cuts.lengthUs());
@@ -187,8 +183,8 @@ class CutListPropertiesTest {
                 new FrameRate(60, 1),
                 new FrameRate(24_000, 1_001))
             .get(which);
-    ClipDocument clip = after(steps);
-    CutList cuts = CutList.of(clip, TRANSCRIPT);
+    Pared clip = after(steps);
+    CutList cuts = clip.cuts(TRANSCRIPT);
     List<PictureRun> runs = PictureRun.of(cuts, rate);
     assertThat(PictureRun.total(runs)).isEqualTo(rate.nearestFrame(cuts.lengthUs()));
     KeptIndex index = cuts.index();
@@ -215,8 +211,8 @@ class CutListPropertiesTest {
   void aTimeOfTheClipFindsItsPlaceAndBack(
       @ForAll @Size(max = 8) List<@net.jqwik.api.From("steps") Step> steps,
       @ForAll @IntRange(min = 0, max = 999) int share) {
-    ClipDocument clip = after(steps);
-    CutList cuts = CutList.of(clip, TRANSCRIPT);
+    Pared clip = after(steps);
+    CutList cuts = clip.cuts(TRANSCRIPT);
     long us = cuts.lengthUs() * share / 1000;
     if (cuts.lengthUs() > 0 && cuts.gaps().isEmpty()) {
       assertThat(cuts.index().toClip(cuts.index().toEpisode(us))).hasValue(us);

@@ -5,17 +5,14 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import paringknife.core.clip.cut.Reason;
 import paringknife.core.listen.LevelCurve;
 import paringknife.core.listen.PauseSettings;
-import paringknife.core.pare.ClipDocument;
-import paringknife.core.pare.ClipEditor;
-import paringknife.core.pare.ClipSettings;
 import paringknife.core.pare.Comparison;
-import paringknife.core.pare.CutList;
 import paringknife.core.pare.FitPlan;
-import paringknife.core.pare.Framing;
+import paringknife.core.pare.PareEditor;
+import paringknife.core.pare.Pared;
 import paringknife.core.pare.Parings;
-import paringknife.core.pare.Reason;
 import paringknife.core.time.Span;
 
 class FitTest {
@@ -28,11 +25,11 @@ class FitTest {
           .pause(1.5)
           .say("Nobody had told me about that at all, not one word, so there we were.");
 
-  private final ClipEditor editor = new ClipEditor(TALK.transcript(), TALK.levels());
+  private final PareEditor editor = new PareEditor(TALK.transcript(), TALK.levels());
 
   @Test
   void theLeastHarmGoesFirstAndEveryStepSaysWhatItGives() {
-    ClipDocument clip = TALK.clip();
+    Pared clip = TALK.clip();
     FitPlan plan = FitPlan.of(editor, clip, 9_000_000);
     assertThat(plan.steps())
         .extracting(FitPlan.Step::kind)
@@ -46,7 +43,7 @@ class FitTest {
     }
     List<FitPlan.Kind> needed =
         plan.steps().stream().filter(FitPlan.Step::needed).map(FitPlan.Step::kind).toList();
-    ClipDocument fitted = plan.apply(editor, clip, needed);
+    Pared fitted = plan.apply(editor, clip, needed);
     assertThat(plan.fits()).isTrue();
     assertThat(editor.lengthUs(fitted)).isLessThanOrEqualTo(9_000_000);
   }
@@ -54,7 +51,7 @@ class FitTest {
   /** No more goes than is needed, and the longest pauses first. */
   @Test
   void aStepStopsWhereTheTargetIsReached() {
-    ClipDocument clip = TALK.clip();
+    Pared clip = TALK.clip();
     FitPlan.Step first = FitPlan.of(editor, clip, editor.lengthUs(clip) - 1_000_000).steps().get(0);
     assertThat(first.kind()).isEqualTo(FitPlan.Kind.PAUSES);
     assertThat(first.taken()).isEqualTo(1);
@@ -69,7 +66,7 @@ class FitTest {
 
   @Test
   void aDeclinedWayLeavesTheRestToTheOthers() {
-    ClipDocument clip = TALK.clip();
+    Pared clip = TALK.clip();
     FitPlan all = FitPlan.of(editor, clip, 9_000_000);
     FitPlan plan = FitPlan.of(editor, clip, 9_000_000, java.util.Set.of(FitPlan.Kind.REPEATS));
     assertThat(plan.steps())
@@ -82,8 +79,8 @@ class FitTest {
             .filter(s -> s.needed() && !s.declined())
             .map(FitPlan.Step::kind)
             .toList();
-    ClipDocument fitted = plan.apply(editor, clip, chosen);
-    assertThat(Parings.of(fitted, CutList.of(fitted, TALK.transcript())).byReason())
+    Pared fitted = plan.apply(editor, clip, chosen);
+    assertThat(Parings.of(fitted, fitted.cuts(TALK.transcript())).byReason())
         .doesNotContainKey(Reason.REPEAT);
     assertThat(editor.lengthUs(fitted) <= 9_000_000).isEqualTo(plan.fits());
   }
@@ -98,13 +95,13 @@ class FitTest {
     for (int i = 0; i < loud.length; i++) {
       loud[i] = Math.max(loud[i], -30 + i % 3);
     }
-    ClipEditor inLoudRoom = new ClipEditor(TALK.transcript(), new LevelCurve(loud));
+    PareEditor inLoudRoom = new PareEditor(TALK.transcript(), new LevelCurve(loud));
     assertThat(inLoudRoom.pauses(TALK.clip(), PauseSettings.DEFAULT)).isEmpty();
     assertThat(inLoudRoom.quietBelowDb()).isBetween(-28.0, -23.0);
     assertThat(FitPlan.of(inLoudRoom, TALK.clip(), 3_000_000).steps().get(0).found())
         .isEqualTo(FitPlan.of(editor, TALK.clip(), 3_000_000).steps().get(0).found());
     java.util.Arrays.fill(loud, -16);
-    assertThat(new ClipEditor(TALK.transcript(), new LevelCurve(loud)).quietBelowDb())
+    assertThat(new PareEditor(TALK.transcript(), new LevelCurve(loud)).quietBelowDb())
         .isEqualTo(LevelCurve.FLOOR_DB);
     assertThat(PauseSettings.DEFAULT.inRoom(editor.quietBelowDb()))
         .as("a quiet room lowers nothing")
@@ -115,17 +112,14 @@ class FitTest {
   @Test
   void speedAloneIsWhatTheTradeReckons() {
     long us = 63_350_000;
-    ClipDocument clip =
-        ClipDocument.of(
-            new ClipSettings(
-                "Clip", List.of(new Span(0, us)), "9:16", Framing.SPEAKER, "sluice", List.of()));
+    Pared clip = Pared.of(List.of(new Span(0, us)));
     Talk silent = new Talk().speaker("A");
-    ClipEditor nothingToCut =
-        new ClipEditor(silent.transcript(), new paringknife.core.listen.LevelCurve(new float[0]));
+    PareEditor nothingToCut =
+        new PareEditor(silent.transcript(), new paringknife.core.listen.LevelCurve(new float[0]));
     FitPlan plan = FitPlan.of(nothingToCut, clip, 58_000_000);
     assertThat(plan.speed()).isCloseTo(1.0925, within(0.001));
     assertThat(plan.fits()).isTrue();
-    ClipDocument faster = plan.apply(nothingToCut, clip, List.of(FitPlan.Kind.SPEED));
+    Pared faster = plan.apply(nothingToCut, clip, List.of(FitPlan.Kind.SPEED));
     assertThat(nothingToCut.lengthUs(faster)).isBetween(57_900_000L, 58_000_000L);
   }
 
@@ -133,27 +127,27 @@ class FitTest {
   void whatCannotFitIsSaid() {
     FitPlan plan = FitPlan.of(editor, TALK.clip(), 3_000_000);
     assertThat(plan.fits()).isFalse();
-    assertThat(plan.speed()).isEqualTo(FitPlan.FASTEST);
+    assertThat(plan.speed()).isEqualTo(Pared.FASTEST);
   }
 
   @Test
   void secondAttemptsGoAndTheLastStays() {
-    ClipDocument clip = editor.pareRepeats(TALK.clip());
+    Pared clip = editor.pareRepeats(TALK.clip());
     assertThat(clip.removals()).hasSize(1);
     assertThat(clip.removals().get(0).reason()).isEqualTo(Reason.REPEAT);
     assertThat(clip.removals().get(0).text()).startsWith("the ice came up");
     assertThat(editor.repeats(clip)).isEmpty();
-    ClipDocument other = editor.keepAttempt(clip, editor.repeats(TALK.clip()).get(0), 0);
+    Pared other = editor.keepAttempt(clip, editor.repeats(TALK.clip()).get(0), 0);
     assertThat(other.removals()).hasSize(1);
     assertThat(other.removals().get(0).text()).contains("stopped the wheel");
-    assertThat(Parings.of(other, CutList.of(other, TALK.transcript())).byReason())
+    assertThat(Parings.of(other, other.cuts(TALK.transcript())).byReason())
         .containsOnlyKeys(Reason.REPEAT);
   }
 
   @Test
   void aSinglePauseGoesAndLeavesRoomAroundSpeech() {
     int word = 6;
-    ClipDocument clip = editor.parePauseAfter(TALK.clip(), word);
+    Pared clip = editor.parePauseAfter(TALK.clip(), word);
     Span gap =
         new Span(
             TALK.transcript().words().get(word).endUs(),
@@ -168,13 +162,13 @@ class FitTest {
 
   @Test
   void aCutIsMovedByHandAndKeepsItsReason() {
-    ClipDocument clip = editor.pareWords(TALK.clip(), 1, 2);
+    Pared clip = editor.pareWords(TALK.clip(), 1, 2);
     long id = clip.removals().get(0).id();
     Span wider =
         new Span(
             clip.removals().get(0).span().startUs() - 40_000,
             clip.removals().get(0).span().endUs() + 40_000);
-    ClipDocument moved = editor.moveCut(clip, id, wider);
+    Pared moved = editor.moveCut(clip, id, wider);
     assertThat(moved.removals()).hasSize(1);
     assertThat(moved.removals().get(0).span()).isEqualTo(wider);
     assertThat(moved.removals().get(0).reason()).isEqualTo(Reason.BY_HAND);
@@ -188,11 +182,11 @@ class FitTest {
   /** A pause widened over a word takes the word with it, and the tray has to say so. */
   @Test
   void aPauseWidenedOverAWordSaysTheWord() {
-    ClipDocument clip = editor.parePauseAfter(TALK.clip(), 6);
+    Pared clip = editor.parePauseAfter(TALK.clip(), 6);
     long id = clip.removals().get(0).id();
     assertThat(clip.removals().get(0).text()).isEmpty();
     var next = TALK.transcript().words().get(7);
-    ClipDocument wider =
+    Pared wider =
         editor.moveCut(
             clip, id, new Span(clip.removals().get(0).span().startUs(), next.endUs() + 20_000));
     assertThat(wider.removals().get(0).reason()).isEqualTo(Reason.PAUSE);
@@ -202,8 +196,8 @@ class FitTest {
 
   @Test
   void twoStatesAreComparedWordByWord() {
-    ClipDocument whole = TALK.clip();
-    ClipDocument pared = editor.pareWords(whole, 0, 1);
+    Pared whole = TALK.clip();
+    Pared pared = editor.pareWords(whole, 0, 1);
     Comparison comparison = Comparison.of(whole, pared, TALK.transcript());
     assertThat(comparison.words()).hasSize(TALK.transcript().words().size());
     assertThat(comparison.words().get(0).inFirst()).isTrue();

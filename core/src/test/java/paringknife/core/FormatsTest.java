@@ -4,11 +4,15 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.List;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
 import paringknife.core.deliver.Check;
 import paringknife.core.deliver.DeliverySpecs;
 import paringknife.core.deliver.FileNames;
-import paringknife.core.deliver.Preflight;
+import paringknife.core.deliver.Finished;
+import paringknife.core.deliver.Limit;
+import paringknife.core.deliver.Planned;
 import paringknife.core.formats.CueWords;
 import paringknife.core.formats.ImportedText;
 import paringknife.core.formats.SubRip;
@@ -77,21 +81,80 @@ class FormatsTest {
 
   @Test
   void fileNamesAreSafeEverywhere() {
-    var spec = DeliverySpecs.byId("vertical-60");
-    assertThat(FileNames.of("Slack Water 7", "L'été / \"../x\"", spec))
-        .isEqualTo("slack-water-7_l-ete-x_vertical-60");
-    assertThat(FileNames.of("\u6f6e", "..", spec)).isEqualTo("clip_clip_vertical-60");
+    assertThat(FileNames.of("Slack Water 7", "L'\u00e9t\u00e9 / \"../x\"", "vertical-60"))
+        .isEqualTo("slack-water-7_l-\u00e9t\u00e9-x_vertical-60");
+    assertThat(FileNames.of("\u6f6e\u306e\u6c34", "..", "wide"))
+        .isEqualTo("\u6f6e\u306e\u6c34_clip_wide");
+    assertThat(FileNames.part("e\u0301te\u0301"))
+        .as("composed as NFC, by java.text.Normalizer")
+        .isEqualTo("\u00e9t\u00e9");
+    assertThat(FileNames.part("\u0939\u093f\u0928\u094d\u0926\u0940"))
+        .as("marks that belong to letters stay")
+        .isEqualTo("\u0939\u093f\u0928\u094d\u0926\u0940");
+    for (String reserved : List.of("CON", "nul", "Com1", "LPT9")) {
+      assertThat(FileNames.part(reserved)).isNotEqualToIgnoringCase(reserved);
+    }
+  }
+
+  /**
+   * POSIX and the three common desktop systems: 255 bytes or units, no separator, no dot at an end.
+   */
+  @Property
+  void anyTitleMakesANameThatAnySystemTakes(@ForAll String episode, @ForAll String clip) {
+    String name = FileNames.of(episode, clip, "vertical-60");
+    assertThat(name.getBytes(java.nio.charset.StandardCharsets.UTF_8)).hasSizeLessThan(200);
+    assertThat(name).doesNotContainPattern("[\\x00-\\x1f<>:\"/\\\\|?*.\\s]");
+    assertThat(java.text.Normalizer.isNormalized(name, java.text.Normalizer.Form.NFC)).isTrue();
   }
 
   @Test
+  void noTwoFilesOfADeliveryHaveOneName() {
+    FileNames names = new FileNames();
+    assertThat(List.of("a", "A", "a", "b"))
+        .extracting(names::unique)
+        .containsExactly("a", "A-2", "a-3", "b");
+  }
+
+  private static List<Check> before(long lengthUs, double windowHeight) {
+    return DeliverySpecs.byId("vertical-60")
+        .preflight(new Planned(lengthUs, List.of(), windowHeight, new FrameRate(25, 1)));
+  }
+
+  /** Common practice: limits of 60, 90 and 600 s, and 2 s to spare. */
+  @Test
   void aClipOverTheLimitFailsBeforeRendering() {
-    Preflight preflight = new Preflight(DeliverySpecs.byId("vertical-60"));
-    assertThat(Preflight.passes(preflight.check(63_350_000, List.of(), 1080))).isFalse();
-    assertThat(preflight.check(63_350_000, List.of(), 1080).get(0).text())
-        .isEqualTo("5.4 s over 58 s");
-    assertThat(preflight.check(59_000_000, List.of(), 1920).get(0).verdict())
-        .isEqualTo(Check.Verdict.NOTE);
-    assertThat(Preflight.passes(preflight.check(0, List.of(), 1080))).isFalse();
-    assertThat(Preflight.passes(preflight.check(40_000_000, List.of(), 607))).isTrue();
+    assertThat(Check.pass(before(63_350_000, 1080))).isFalse();
+    assertThat(before(63_350_000, 1080).get(0).text()).isEqualTo("5.4 s over 58 s");
+    assertThat(before(59_000_000, 1920).get(0).verdict()).isEqualTo(Check.Verdict.NOTE);
+    assertThat(Check.pass(before(0, 1080))).isFalse();
+    assertThat(Check.pass(before(40_000_000, 607))).isTrue();
+    assertThat(DeliverySpecs.shipped())
+        .filteredOn(s -> s.id().startsWith("vertical"))
+        .extracting(s -> s.length().longestUs())
+        .containsExactly(60_000_000L, 90_000_000L, 600_000_000L);
+    assertThat(DeliverySpecs.shipped()).allMatch(s -> s.length().marginUs() == 2_000_000);
+  }
+
+  @Test
+  void aRecordingOfMoreFramesThanASpecTakesIsDeliveredAtAWholePartOfThem() {
+    Limit.Frames frames = new Limit.Frames(60);
+    assertThat(frames.of(new FrameRate(60_000, 1_001))).isEqualTo(new FrameRate(60_000, 1_001));
+    assertThat(frames.of(new FrameRate(120, 1))).isEqualTo(new FrameRate(120, 2));
+    assertThat(frames.of(new FrameRate(240_000, 1_001)).perSecond()).isLessThanOrEqualTo(60);
+    assertThat(frames.before(new Planned(1, List.of(), 1, new FrameRate(25, 1)))).isEmpty();
+    assertThat(frames.before(new Planned(1, List.of(), 1, new FrameRate(100, 1))))
+        .extracting(Check::text)
+        .containsExactly("50.00 frames a second of the recording's 100.0");
+  }
+
+  @Test
+  void aFinishedFileIsHeldAgainstEachLimit() {
+    Finished right = new Finished(1080, 1920, new FrameRate(25, 1), 30.02, -14.4, -1.2, 30_000_000);
+    Finished wrong = new Finished(1920, 1080, new FrameRate(25, 1), 29.0, -12.0, -0.5, 30_000_000);
+    assertThat(Check.pass(DeliverySpecs.byId("vertical-60").measured(right))).isTrue();
+    assertThat(DeliverySpecs.byId("vertical-60").measured(wrong))
+        .filteredOn(c -> c.verdict() == Check.Verdict.FAILS)
+        .extracting(Check::subject)
+        .containsExactly("file length", "picture size", "loudness", "true peak");
   }
 }

@@ -9,12 +9,12 @@ import org.junit.jupiter.api.Test;
 import paringknife.core.frame.Face;
 import paringknife.core.frame.FaceSample;
 import paringknife.core.frame.FramePlanner;
+import paringknife.core.frame.Framing;
 import paringknife.core.frame.HeldWindow;
 import paringknife.core.frame.PeopleTracker;
 import paringknife.core.frame.Person;
 import paringknife.core.frame.Shape;
 import paringknife.core.frame.SpeakerPlacement;
-import paringknife.core.pare.CutList;
 import paringknife.core.transcript.Transcript;
 import paringknife.core.transcript.Word;
 
@@ -71,14 +71,19 @@ class FrameTest {
     Transcript transcript = TALK.transcript();
     FramePlanner planner = new FramePlanner(1280, 720, people(transcript), transcript);
     List<HeldWindow> windows =
-        planner.plan(TALK.clip(), CutList.of(TALK.clip(), transcript), new Shape(9, 16));
+        planner.plan(
+            TALK.clip().stretches(),
+            TALK.clip().cuts(transcript),
+            Framing.SPEAKER,
+            new Shape(9, 16));
     assertThat(windows).extracting(HeldWindow::person).containsExactly(1, 0);
     for (HeldWindow window : windows) {
-      assertThat(window.width() / window.height()).isCloseTo(9 / 16.0, within(1e-9));
-      assertThat(window.x()).isBetween(0.0, 1280 - window.width());
-      assertThat(window.y()).isBetween(0.0, 720 - window.height());
+      assertThat(window.window().width() / window.window().height())
+          .isCloseTo(9 / 16.0, within(1e-9));
+      assertThat(window.window().x()).isBetween(0.0, 1280 - window.window().width());
+      assertThat(window.window().y()).isBetween(0.0, 720 - window.window().height());
       double face = (window.person() == 1 ? 0.75 : 0.25) * 1280;
-      assertThat(window.x() + window.width() / 2).isCloseTo(face, within(8.0));
+      assertThat(window.window().x() + window.window().width() / 2).isCloseTo(face, within(8.0));
     }
     assertThat(windows.get(0).span().endUs()).isEqualTo(windows.get(1).span().startUs());
   }
@@ -88,9 +93,13 @@ class FrameTest {
     FramePlanner planner = new FramePlanner(1920, 1080, List.of(), TALK.transcript());
     HeldWindow window =
         planner
-            .plan(TALK.clip(), CutList.of(TALK.clip(), TALK.transcript()), new Shape(9, 16))
+            .plan(
+                TALK.clip().stretches(),
+                TALK.clip().cuts(TALK.transcript()),
+                Framing.SPEAKER,
+                new Shape(9, 16))
             .get(0);
-    assertThat(window.width()).isCloseTo(607.5, within(1e-9));
-    assertThat(window.x()).isCloseTo((1920 - 607.5) / 2, within(1e-9));
+    assertThat(window.window().width()).isCloseTo(607.5, within(1e-9));
+    assertThat(window.window().x()).isCloseTo((1920 - 607.5) / 2, within(1e-9));
   }
 }

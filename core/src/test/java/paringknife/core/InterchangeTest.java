@@ -85,7 +85,7 @@ class InterchangeTest {
   void anEditDecisionListIsReadBackAsItWasWritten(int numerator, int denominator, boolean drop) {
     FrameRate rate = new FrameRate(numerator, denominator);
     String edl =
-        EditDecisionList.write("Ice \r\n* \"night\"", "camera one.mp4", EVENTS, rate, drop, 0);
+        EditDecisionList.write("Ice \r\n* \"night\"", "camera one.mp4", EVENTS, rate, drop, 0, 1);
     assertThat(EditDecisionList.read(edl, rate)).isEqualTo(EVENTS);
     assertThat(edl)
         .contains(drop ? "FCM: DROP FRAME" : "FCM: NON-DROP FRAME")
@@ -102,7 +102,8 @@ class InterchangeTest {
                 List.of(new EditEvent(5, 0, 10), new EditEvent(100, 10, 10)),
                 NTSC,
                 false,
-                8),
+                8,
+                1),
             NTSC);
     assertThat(wide).containsExactly(new EditEvent(0, 0, 23), new EditEvent(92, 23, 26));
   }
@@ -116,25 +117,48 @@ class InterchangeTest {
     List<EditEvent> events =
         List.of(
             new EditEvent(35, 0, 22), new EditEvent(56, 22, 12, true), new EditEvent(57, 34, 10));
-    String edl = EditDecisionList.write("t", "a.mp4", events, rate, false, 0);
+    String edl = EditDecisionList.write("t", "a.mp4", events, rate, false, 0, 1);
     assertThat(EditDecisionList.read(edl, rate)).isEqualTo(events);
     assertThat(edl)
         .contains(
             "002  AX       V     C        00:00:02:06 00:00:02:07 00:00:00:22 00:00:01:09\r\nM2   AX             000.0                00:00:02:06");
-    assertThat(CutListCsv.write(events, rate, false, 4).lines().skip(2).findFirst().orElseThrow())
+    assertThat(
+            CutListCsv.write(events, rate, false, 4, 1).lines().skip(2).findFirst().orElseThrow())
         .startsWith("2,00:00:02:06,00:00:02:07,")
-        .endsWith(",yes");
-    assertThat(TimelineJson.write("t", "a.mp4", 900, events, rate, 0))
+        .endsWith(",yes,1.0");
+    assertThat(TimelineJson.write("t", "a.mp4", 900, events, rate, 0, 1))
         .containsOnlyOnce("FreezeFrame.1")
         .containsOnlyOnce("Gap.1");
+  }
+
+  /** Common practice: 63.35 s to 58 s is 1.092 times; CMX 3600 says it in frames a second. */
+  @Test
+  void aFasterClipLeavesFasterInEveryForm() {
+    FrameRate rate = new FrameRate(25, 1);
+    List<EditEvent> events =
+        List.of(new EditEvent(100, 0, 1_000), new EditEvent(2_000, 1_000, 584));
+    String edl = EditDecisionList.write("t", "a.mp4", events, rate, false, 0, 1.092);
+    assertThat(edl).contains("M2   AX             027.3                00:00:04:00");
+    List<EditEvent> read = EditDecisionList.read(edl, rate);
+    assertThat(read).extracting(EditEvent::count).containsExactly(1_000L, 584L);
+    assertThat(read).extracting(EditEvent::recordFrame).containsExactly(0L, 916L);
+    assertThat(edl).as("58 s and a frame").contains("00:00:36:16 00:00:58:01\r\n");
+    String last =
+        CutListCsv.write(events, rate, false, 0, 1.092).lines().skip(2).findFirst().orElseThrow();
+    assertThat(last).contains("00:00:36:16,00:00:58:01,80.000000,103.360000,,1.092");
+    assertThat(TimelineJson.write("t", "a.mp4", 9_000, events, rate, 0, 1.092))
+        .contains("LinearTimeWarp.1")
+        .contains("\"time_scalar\":1.092")
+        .contains("\"value\":916}");
   }
 
   @Test
   void csvAndTimelineNameTheSamePieces() {
     FrameRate rate = new FrameRate(25, 1);
-    assertThat(CutListCsv.write(EVENTS, rate, false, 0).lines().skip(1).findFirst().orElseThrow())
-        .isEqualTo("1,00:00:01:10,00:00:02:07,00:00:00:00,00:00:00:22,1.400000,2.280000,");
-    String json = TimelineJson.write("Ice \"x\"", "a.mp4", 9_000, EVENTS, rate, 0);
+    assertThat(
+            CutListCsv.write(EVENTS, rate, false, 0, 1).lines().skip(1).findFirst().orElseThrow())
+        .isEqualTo("1,00:00:01:10,00:00:02:07,00:00:00:00,00:00:00:22,1.400000,2.280000,,1.0");
+    String json = TimelineJson.write("Ice \"x\"", "a.mp4", 9_000, EVENTS, rate, 0, 1);
     assertThat(json)
         .contains("\"OTIO_SCHEMA\":\"Timeline.1\"")
         .contains("\"name\":\"Ice \\\"x\\\"\"")

@@ -3,9 +3,7 @@ package paringknife.core;
 import java.util.ArrayList;
 import java.util.List;
 import paringknife.core.listen.LevelCurve;
-import paringknife.core.pare.ClipDocument;
-import paringknife.core.pare.ClipSettings;
-import paringknife.core.pare.Framing;
+import paringknife.core.pare.Pared;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
 import paringknife.core.transcript.Word;
@@ -57,9 +55,7 @@ public final class Talk {
     return new LevelCurve(dbfs);
   }
 
-  public ClipDocument clip() {
-    return ClipDocument.of(
-        new ClipSettings(
-            "Clip", List.of(new Span(0, at)), "9:16", Framing.SPEAKER, "sluice", List.of()));
+  public Pared clip() {
+    return Pared.of(List.of(new Span(0, at)));
   }
 }

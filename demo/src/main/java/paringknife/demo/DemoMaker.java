@@ -10,6 +10,7 @@ import java.nio.file.StandardCopyOption;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.concurrent.CompletableFuture;
 import paringknife.core.time.FrameRate;
 import paringknife.core.transcript.Transcript;
@@ -93,7 +94,8 @@ public final class DemoMaker {
     }
     Files.createDirectories(folder);
     Performance performance = perform(plan);
-    System.err.printf("%s: %.0f s of talk, drawing it%n", plan.title(), performance.seconds);
+    System.err.printf(
+        Locale.ROOT, "%s: %.0f s of talk, drawing it%n", plan.title(), performance.seconds);
     Microphones microphones = new Microphones(performance, plan.voices());
     if (plan.voices().size() > 1) {
       for (int v = 0; v < plan.voices().size(); v++) {

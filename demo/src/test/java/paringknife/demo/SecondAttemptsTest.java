@@ -8,14 +8,11 @@ import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
+import paringknife.core.clip.cut.KeptIndex;
 import paringknife.core.listen.LevelCurve;
 import paringknife.core.listen.PauseSettings;
-import paringknife.core.pare.ClipDocument;
-import paringknife.core.pare.ClipEditor;
-import paringknife.core.pare.ClipSettings;
-import paringknife.core.pare.CutList;
-import paringknife.core.pare.Framing;
-import paringknife.core.pare.KeptIndex;
+import paringknife.core.pare.PareEditor;
+import paringknife.core.pare.Pared;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
 import paringknife.core.transcript.Word;
@@ -57,14 +54,11 @@ class SecondAttemptsTest {
     for (float sample : new Microphones(performance, DemoMaker.FIELD_NOTES.voices()).mixed()) {
       levels.add(sample);
     }
-    ClipEditor editor = new ClipEditor(transcript, levels.finish());
+    PareEditor editor = new PareEditor(transcript, levels.finish());
     long end = Math.round(performance.seconds * 1e6);
-    ClipDocument whole =
-        ClipDocument.of(
-            new ClipSettings(
-                "All", List.of(new Span(0, end)), "9:16", Framing.SPEAKER, "sluice", List.of()));
-    ClipDocument pared = editor.parePauses(editor.pareRepeats(whole), PauseSettings.DEFAULT);
-    kept = CutList.of(pared, transcript).index();
+    Pared whole = Pared.of(List.of(new Span(0, end)));
+    Pared pared = editor.parePauses(editor.pareRepeats(whole), PauseSettings.DEFAULT);
+    kept = pared.cuts(transcript).index();
   }
 
   private static List<Integer> lineOfEachWord() throws Exception {

@@ -102,7 +102,7 @@ class BrowserPathTest extends FerryInBrowser {
   @Test
   @Order(4)
   void wordsFillersAndPausesGoAreCountedAndComeBack() {
-    double whole = clip().path("lengthUs").asDouble();
+    double whole = clip().path("pared").path("lengthUs").asDouble();
     page.getByTestId("fillers").click();
     page.getByTestId("pare-sure-fillers").click();
     saved();
@@ -123,11 +123,13 @@ class BrowserPathTest extends FerryInBrowser {
     assertThat(tray).containsText("Fillers");
     assertThat(tray).containsText("By hand");
     JsonNode pared = clip();
-    assertThat(pared.path("lengthUs").asDouble()).isLessThan(whole - 4e6);
+    assertThat(pared.path("pared").path("lengthUs").asDouble()).isLessThan(whole - 4e6);
     assertThat(page.getByTestId("length"))
         .hasText(
             String.format(
-                java.util.Locale.ROOT, "%.1f s", pared.path("lengthUs").asDouble() / 1e6));
+                java.util.Locale.ROOT,
+                "%.1f s",
+                pared.path("pared").path("lengthUs").asDouble() / 1e6));
     tray.getByText("put back").last().click();
     saved();
     assertThat(page.locator("[data-w='9']")).not().hasClass(java.util.regex.Pattern.compile("cut"));
@@ -136,13 +138,13 @@ class BrowserPathTest extends FerryInBrowser {
   @Test
   @Order(6)
   void fittingPlansTheLeastHarmAndAVersionIsKept() {
-    double before = clip().path("lengthUs").asDouble();
+    double before = clip().path("pared").path("lengthUs").asDouble();
     page.getByTestId("fit").click();
     page.getByLabel("Seconds to fit").fill(Long.toString(Math.round(before / 1e6 / 1.05)));
     assertThat(page.getByTestId("fit-steps").locator("li").first()).isVisible();
     page.getByTestId("fit-now").click();
     saved();
-    assertThat(clip().path("lengthUs").asDouble())
+    assertThat(clip().path("pared").path("lengthUs").asDouble())
         .isLessThanOrEqualTo(Math.round(before / 1e6 / 1.05) * 1e6);
     page.getByTestId("versions").click();
     assertThat(page.getByText(java.util.regex.Pattern.compile("before: fit to")).first())
@@ -150,13 +152,13 @@ class BrowserPathTest extends FerryInBrowser {
     page.getByText("return", new Page.GetByTextOptions().setExact(true)).first().click();
     saved();
     page.keyboard().press("Escape");
-    assertThat(clip().path("lengthUs").asDouble()).isEqualTo(before);
+    assertThat(clip().path("pared").path("lengthUs").asDouble()).isEqualTo(before);
   }
 
   @Test
   @Order(6)
   void aWordIsCorrectedInTheTextAndNoCutMoves() {
-    JsonNode kept = clip().path("kept");
+    JsonNode kept = clip().path("pared").path("kept");
     page.locator("[data-w='12']").click();
     String wrong = page.locator("[data-w='12']").textContent();
     page.keyboard().press("t");
@@ -165,7 +167,7 @@ class BrowserPathTest extends FerryInBrowser {
     saved();
     assertThat(page.locator("[data-w='12']")).hasText("Greta");
     assertThat(page.locator("[data-w='13']")).hasText("Marsh");
-    assertThat(clip().path("kept")).isEqualTo(kept);
+    assertThat(clip().path("pared").path("kept")).isEqualTo(kept);
     page.keyboard().press("Control+z");
     saved();
     assertThat(page.locator("[data-w='12']")).hasText(wrong);
@@ -215,7 +217,7 @@ class BrowserPathTest extends FerryInBrowser {
     stage("Letter");
     page.getByText("Ledger").click();
     saved();
-    assertThat(clip().path("lettering").asString()).isEqualTo("ledger");
+    assertThat(clip().path("lettered").path("lettering").asString()).isEqualTo("ledger");
     JsonNode cue = cues().get(2).path("span");
     seekWithCaptions((cue.path("startUs").asLong() + cue.path("endUs").asLong()) / 2);
     page.evaluate("document.querySelector('[data-testid=captions]').style.visibility = 'hidden'");
@@ -279,7 +281,7 @@ class BrowserPathTest extends FerryInBrowser {
   @Order(9)
   void whatIsHeardIsTheCutWithoutAGap() throws IOException {
     page.keyboard().press("Escape");
-    JsonNode kept = clip().path("kept");
+    JsonNode kept = clip().path("pared").path("kept");
     Path recorded = folder.resolve("heard.wav");
     HeardInBrowser.play(page, 11.5e6, recorded);
     float[] heard = Eye.sound(recorded, 0, 13);
@@ -338,7 +340,9 @@ class BrowserPathTest extends FerryInBrowser {
     page.evaluate("paringKnifePlayer.pause()");
     HeardInBrowser.pace(page, 1);
     long due = (long) (((Number) state.get("us")).doubleValue() / 40_000) + 1;
-    assertThat(clip().path("kept").size()).as("spans, so joins between them").isGreaterThan(3);
+    assertThat(clip().path("pared").path("kept").size())
+        .as("spans, so joins between them")
+        .isGreaterThan(3);
     assertThat(((Number) state.get("late")).intValue()).as("pictures shown late").isZero();
     assertThat(((Number) state.get("shown")).longValue())
         .as("pictures shown of %s", due)
@@ -496,8 +500,8 @@ class BrowserPathTest extends FerryInBrowser {
   @Order(13)
   void withoutWebCodecsAPlainPlayerPlaysTheCut() {
     JsonNode clip = clip();
-    double cutUs = clip.path("kept").get(0).path("endUs").asDouble();
-    double nextUs = clip.path("kept").get(1).path("startUs").asDouble();
+    double cutUs = clip.path("pared").path("kept").get(0).path("endUs").asDouble();
+    double nextUs = clip.path("pared").path("kept").get(1).path("startUs").asDouble();
     try (Browser plain = new Browser()) {
       plain.withoutWebCodecs();
       Page other = plain.page();
@@ -506,7 +510,7 @@ class BrowserPathTest extends FerryInBrowser {
       assertThat(other.evaluate("() => 'lateFrames' in paringKnifePlayer")).isEqualTo(false);
       other.evaluate(
           "us => paringKnifePlayer.seek(Math.max(0, us))",
-          cutUs - clip.path("kept").get(0).path("startUs").asDouble() - 300_000);
+          cutUs - clip.path("pared").path("kept").get(0).path("startUs").asDouble() - 300_000);
       other.evaluate("() => paringKnifePlayer.play()");
       other.waitForFunction("us => paringKnifePlayer.episodeUs > us", nextUs + 200_000);
       double position =
@@ -515,7 +519,7 @@ class BrowserPathTest extends FerryInBrowser {
                       "() => { paringKnifePlayer.pause(); return paringKnifePlayer.position; }"))
               .doubleValue();
       assertThat(position)
-          .isGreaterThan(cutUs - clip.path("kept").get(0).path("startUs").asDouble());
+          .isGreaterThan(cutUs - clip.path("pared").path("kept").get(0).path("startUs").asDouble());
       assertThat(plain.errors).isEmpty();
     }
   }

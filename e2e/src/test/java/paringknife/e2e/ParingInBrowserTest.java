@@ -84,7 +84,7 @@ class ParingInBrowserTest extends FerryInBrowser {
   void whatWasJustHeardIsDroppedWithoutStopping() throws IOException {
     page.evaluate(
         "async () => { await paringKnifePlayer.play(); paringKnifePlayer.pause(); await paringKnifePlayer.seek(0); }");
-    double in = clip().path("kept").get(0).path("startUs").asDouble() / 1e6;
+    double in = clip().path("pared").path("kept").get(0).path("startUs").asDouble() / 1e6;
     double[] sentence = {0, 0};
     JsonNode transcript = api("/api/episodes/1/transcript");
     for (JsonNode end : transcript.path("sentenceEnds")) {
@@ -131,8 +131,9 @@ class ParingInBrowserTest extends FerryInBrowser {
     page.keyboard().press("Backspace");
     assertThat(pause).hasClass(Pattern.compile("cut"));
     saved();
-    assertThat(clip().path("removals")).hasSize(1);
-    assertThat(clip().path("removals").get(0).path("reason").asString()).isEqualTo("PAUSE");
+    assertThat(clip().path("pared").path("removals")).hasSize(1);
+    assertThat(clip().path("pared").path("removals").get(0).path("reason").asString())
+        .isEqualTo("PAUSE");
     page.keyboard().press("Enter");
     assertThat(page.getByTestId("loupe")).isVisible();
     page.keyboard().press("Escape");
@@ -149,7 +150,7 @@ class ParingInBrowserTest extends FerryInBrowser {
     page.keyboard().press("r");
     assertThat(word(before + 1)).not().hasClass(Pattern.compile("cut"));
     saved();
-    assertThat(clip().path("removals")).isEmpty();
+    assertThat(clip().path("pared").path("removals")).isEmpty();
   }
 
   /** A word in the clip with a pause after it, and none after the next. */
@@ -169,7 +170,7 @@ class ParingInBrowserTest extends FerryInBrowser {
   @Test
   @Order(1)
   void wordsAreTakenOutByOtherMeansAndAGapIsPutInFromTheKeyboard() {
-    long whole = clip().path("lengthUs").asLong();
+    long whole = clip().path("pared").path("lengthUs").asLong();
     select(8, 9);
     page.keyboard().press("o");
     assertThat(word(9)).hasClass(Pattern.compile("toned"));
@@ -180,7 +181,7 @@ class ParingInBrowserTest extends FerryInBrowser {
     page.keyboard().press("e");
     assertThat(word(16)).hasClass(Pattern.compile("uncaptioned"));
     saved();
-    assertThat(clip().path("lengthUs").asLong()).as("no time went").isEqualTo(whole);
+    assertThat(clip().path("pared").path("lengthUs").asLong()).as("no time went").isEqualTo(whole);
     assertThat(api("/api/clips/1/preview").path("dressed").asBoolean()).isTrue();
     Set<Long> captioned = new HashSet<>();
     api("/api/clips/1/cues").findValues("wordId").forEach(id -> captioned.add(id.asLong()));
@@ -197,7 +198,7 @@ class ParingInBrowserTest extends FerryInBrowser {
     page.keyboard().press("Enter");
     assertThat(page.locator(".gap")).hasText("+1.2");
     saved();
-    assertThat(clip().path("lengthUs").asLong()).isEqualTo(whole + 1_200_000);
+    assertThat(clip().path("pared").path("lengthUs").asLong()).isEqualTo(whole + 1_200_000);
     for (String kind : List.of("Room tone", "Muted", "Uncaptioned", "Gaps put in")) {
       assertThat(page.getByTestId("parings")).containsText(kind);
     }
@@ -225,12 +226,12 @@ class ParingInBrowserTest extends FerryInBrowser {
     Path recorded = folder.resolve("heard.wav");
     HeardInBrowser.play(page, 9.8e6, recorded);
     float[] heard = Eye.sound(recorded, 0, 11);
-    JsonNode first = clip.path("kept").get(0);
+    JsonNode first = clip.path("pared").path("kept").get(0);
     double in = first.path("startUs").asDouble() / 1e6;
     List<JsonNode> words = episode.words();
     double opening = words.get(8).path("start").asDouble() - in;
     double delay = Eye.place(Eye.sound(episode.camera(), in, opening - 0.1), heard);
-    JsonNode toned = clip.path("removals").get(0).path("span");
+    JsonNode toned = clip.path("pared").path("removals").get(0).path("span");
     double from = toned.path("startUs").asDouble() / 1e6 - in + delay;
     double to = toned.path("endUs").asDouble() / 1e6 - in + delay;
     double speech = rmsDb(heard, delay + 0.3, delay + opening - 0.1);
@@ -240,7 +241,7 @@ class ParingInBrowserTest extends FerryInBrowser {
         .isGreaterThan(-100);
     double gapAt = first.path("endUs").asDouble() / 1e6 - in + delay;
     assertThat(rmsDb(heard, gapAt + 0.03, gapAt + 1.17)).as("in the gap").isLessThan(speech - 20);
-    double next = clip.path("kept").get(1).path("startUs").asDouble() / 1e6;
+    double next = clip.path("pared").path("kept").get(1).path("startUs").asDouble() / 1e6;
     double place =
         Eye.place(
             Eye.sound(episode.camera(), next, words.get(14).path("start").asDouble() - next - 0.05),
@@ -258,7 +259,7 @@ class ParingInBrowserTest extends FerryInBrowser {
         .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("hum"))
         .click();
     saved();
-    assertThat(clip().path("cleanup").path("noise").asBoolean()).isTrue();
+    assertThat(clip().path("sounded").path("cleanup").path("noise").asBoolean()).isTrue();
     assertThat(page.getByTestId("loudness")).containsText("LUFS");
     browser.requests.clear();
     page.evaluate(
@@ -311,9 +312,11 @@ class ParingInBrowserTest extends FerryInBrowser {
     JsonNode transcript = api("/api/episodes/1/transcript");
     double opening =
         transcript.path("startUs").get(20).asDouble()
-            - clip().path("kept").get(0).path("startUs").asDouble();
+            - clip().path("pared").path("kept").get(0).path("startUs").asDouble();
     double gaps =
-        clip().path("gaps").findValues("lengthUs").stream().mapToDouble(JsonNode::asDouble).sum();
+        clip().path("pared").path("gaps").findValues("lengthUs").stream()
+            .mapToDouble(JsonNode::asDouble)
+            .sum();
     double length =
         transcript.path("endUs").get(24).asDouble() - transcript.path("startUs").get(20).asDouble();
     for (Object turn : (List<?>) turns) {
@@ -349,13 +352,15 @@ class ParingInBrowserTest extends FerryInBrowser {
     page.keyboard().press("d");
     assertThat(page.getByTestId("clip")).hasCount(2);
     saved();
-    assertThat(clip().path("lengthUs").asLong()).isLessThan(before.path("lengthUs").asLong());
+    assertThat(clip().path("pared").path("lengthUs").asLong())
+        .isLessThan(before.path("pared").path("lengthUs").asLong());
     page.getByTestId("clip").nth(1).hover();
     page.getByLabel(Pattern.compile("Join .* on to the open clip")).click();
     assertThat(page.getByTestId("clip")).hasCount(1);
     saved();
-    assertThat(clip().path("lengthUs").asLong()).isEqualTo(before.path("lengthUs").asLong());
-    assertThat(clip().path("kept")).isEqualTo(before.path("kept"));
+    assertThat(clip().path("pared").path("lengthUs").asLong())
+        .isEqualTo(before.path("pared").path("lengthUs").asLong());
+    assertThat(clip().path("pared").path("kept")).isEqualTo(before.path("pared").path("kept"));
   }
 
   @Test
@@ -381,7 +386,8 @@ class ParingInBrowserTest extends FerryInBrowser {
         one,
         StandardCopyOption.REPLACE_EXISTING);
     Measurement measured = Measurement.of(one);
-    assertThat(measured.seconds()).isCloseTo(clip.path("lengthUs").asDouble() / 1e6, within(0.1));
+    assertThat(measured.seconds())
+        .isCloseTo(clip.path("pared").path("lengthUs").asDouble() / 1e6, within(0.1));
     assertThat(measured.width()).isEqualTo(960);
     Path zip = folder.resolve("each.zip");
     Files.copy(
@@ -475,7 +481,8 @@ class ParingInBrowserTest extends FerryInBrowser {
       if (steps == 0) {
         assertThat(after).isEqualTo(before);
       } else {
-        assertThat(after.path("removals").size()).isEqualTo(before.path("removals").size() + 1);
+        assertThat(after.path("pared").path("removals").size())
+            .isEqualTo(before.path("pared").path("removals").size() + 1);
       }
     }
     openPare(page);
@@ -506,6 +513,7 @@ class ParingInBrowserTest extends FerryInBrowser {
     saved();
     assertThat(word(23)).hasClass(Pattern.compile("cut"));
     assertThat(clip().path("revision").asInt()).isEqualTo(before.path("revision").asInt() + 4);
-    assertThat(clip().path("removals").size()).isEqualTo(before.path("removals").size() + 2);
+    assertThat(clip().path("pared").path("removals").size())
+        .isEqualTo(before.path("pared").path("removals").size() + 2);
   }
 }

@@ -12,16 +12,16 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import paringknife.core.clip.cut.CutList;
+import paringknife.core.clip.cut.PictureRun;
+import paringknife.core.clip.cut.PlacedGap;
 import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.deliver.DeliverySpecs;
+import paringknife.core.deliver.Encoding;
 import paringknife.core.formats.EditDecisionList;
 import paringknife.core.formats.EditEvent;
-import paringknife.core.frame.HeldWindow;
-import paringknife.core.listen.LoudnessTarget;
+import paringknife.core.frame.FramePath;
 import paringknife.core.listen.SoundPlan;
-import paringknife.core.pare.CutList;
-import paringknife.core.pare.PictureRun;
-import paringknife.core.pare.PlacedGap;
 import paringknife.core.time.FrameRate;
 import paringknife.core.time.Span;
 import paringknife.media.ffmpeg.Probe;
@@ -66,7 +66,7 @@ class EdlReassemblyTest {
                 new Span(6_733_000, 8_120_000)),
             List.of());
     List<PictureRun> runs = PictureRun.of(cuts, rate);
-    HeldWindow whole = new HeldWindow(new Span(0, 9_000_000), 0, 0, 640, 360, -1);
+    FramePath whole = FramePath.whole(640, 360, PictureRun.total(runs));
     Path ours = folder.resolve("ours.mp4");
     new Renderer(new CaptionFonts(folder.resolve("fonts")))
         .render(
@@ -75,12 +75,14 @@ class EdlReassemblyTest {
                 SoundFile.of(sound),
                 SoundPlan.of(cuts.kept()),
                 runs,
-                List.of(whole),
+                whole,
                 "",
-                WIDE.width(),
-                WIDE.height(),
-                new LoudnessTarget(WIDE.lufs(), WIDE.ceilingDbtp()),
-                1),
+                WIDE.canvas().width(),
+                WIDE.canvas().height(),
+                rate,
+                WIDE.loudness().target(),
+                1,
+                WIDE.encoding()),
             ours,
             share -> {});
     String edl =
@@ -92,7 +94,8 @@ class EdlReassemblyTest {
                 .toList(),
             rate,
             false,
-            0);
+            0,
+            1);
 
     List<String> chosen = new ArrayList<>();
     long frames = 0;
@@ -157,12 +160,23 @@ class EdlReassemblyTest {
                 new SoundPlan.Recorded(cuts.kept().get(2)),
                 new SoundPlan.Tone(tone, 500_000)),
             List.of());
-    HeldWindow whole = new HeldWindow(new Span(0, 9_000_000), 0, 0, 640, 360, -1);
+    FramePath whole = FramePath.whole(640, 360, PictureRun.total(runs));
     Path ours = folder.resolve("held-ours.mp4");
     new Renderer(new CaptionFonts(folder.resolve("fonts")))
         .render(
             new RenderOrder(
-                recording, SoundFile.of(sound), plan, runs, List.of(whole), "", 640, 360, null, 1),
+                recording,
+                SoundFile.of(sound),
+                plan,
+                runs,
+                whole,
+                "",
+                640,
+                360,
+                rate,
+                null,
+                1,
+                Encoding.H264_AAC),
             ours,
             share -> {});
     String edl =
@@ -174,7 +188,8 @@ class EdlReassemblyTest {
                 .toList(),
             rate,
             false,
-            0);
+            0,
+            1);
 
     List<EditEvent> events = EditDecisionList.read(edl, rate);
     assertThat(events).filteredOn(EditEvent::held).hasSize(4);

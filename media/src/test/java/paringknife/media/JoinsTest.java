@@ -10,6 +10,8 @@ import java.util.Random;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import paringknife.core.clip.cut.CutList;
+import paringknife.core.clip.cut.Means;
 import paringknife.core.formats.PlainText;
 import paringknife.core.listen.LevelCurve;
 import paringknife.core.listen.PauseSettings;
@@ -17,12 +19,8 @@ import paringknife.core.listen.RoomToneFinder;
 import paringknife.core.listen.SampleSource;
 import paringknife.core.listen.SoundJoiner;
 import paringknife.core.listen.SoundPlan;
-import paringknife.core.pare.ClipDocument;
-import paringknife.core.pare.ClipEditor;
-import paringknife.core.pare.ClipSettings;
-import paringknife.core.pare.CutList;
-import paringknife.core.pare.Framing;
-import paringknife.core.pare.Means;
+import paringknife.core.pare.PareEditor;
+import paringknife.core.pare.Pared;
 import paringknife.core.pare.SoundPlanner;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
@@ -46,8 +44,8 @@ class JoinsTest {
   private static Sound sound;
   private static Transcript transcript;
   private static LevelCurve levels;
-  private static ClipEditor editor;
-  private static ClipDocument whole;
+  private static PareEditor editor;
+  private static Pared whole;
 
   @BeforeAll
   static void align() throws Exception {
@@ -58,20 +56,18 @@ class JoinsTest {
         new ForcedAligner().align(file, PlainText.read(said, 1_000_000), share -> {}).transcript();
     sound = Sound.of(file);
     levels = Levels.of(file);
-    editor = new ClipEditor(transcript, levels);
+    editor = new PareEditor(transcript, levels);
     whole = clip(levels.durationUs());
   }
 
-  private static ClipDocument clip(long endUs) {
-    return ClipDocument.of(
-        new ClipSettings(
-            "Read", List.of(new Span(0, endUs)), "9:16", Framing.SPEAKER, "sluice", List.of()));
+  private static Pared clip(long endUs) {
+    return Pared.of(List.of(new Span(0, endUs)));
   }
 
   /** Pares words here and there, and the pauses, differently each time. */
-  private static ClipDocument pared(int seed) {
+  private static Pared pared(int seed) {
     Random random = new Random(seed);
-    ClipDocument clip = whole;
+    Pared clip = whole;
     int words = transcript.words().size();
     for (int at = random.nextInt(4); at < words - 1; at += 3 + random.nextInt(6)) {
       clip = editor.pareWords(clip, at, Math.min(words - 1, at + random.nextInt(3)));
@@ -87,7 +83,7 @@ class JoinsTest {
   void noWordThatStaysLosesMoreThanTenMillisecondsOfVoicedSound() {
     int joins = 0;
     for (int seed = 0; seed < 12; seed++) {
-      CutList cuts = CutList.of(pared(seed), transcript);
+      CutList cuts = pared(seed).cuts(transcript);
       joins += cuts.kept().size() - 1;
       for (Word word : transcript.words()) {
         if (!stays(cuts, word)) {
@@ -110,7 +106,7 @@ class JoinsTest {
   @Test
   void noJoinAddsAStepAboveTheSignalsOwn() {
     for (int seed = 0; seed < 12; seed++) {
-      CutList cuts = CutList.of(pared(seed), transcript);
+      CutList cuts = pared(seed).cuts(transcript);
       Sound joined = new Sound(new SoundJoiner(sound, SoundPlan.of(cuts.kept())).whole());
       long[] starts = cuts.startsUs();
       for (int i = 1; i < starts.length; i++) {
@@ -132,13 +128,12 @@ class JoinsTest {
   @Test
   void aHardCutWouldBeFound() {
     double worst = 0;
-    CutList cuts = CutList.of(pared(3), transcript);
+    CutList cuts = pared(3).cuts(transcript);
     for (int i = 1; i < cuts.kept().size(); i++) {
       int before =
           (int)
               SoundJoiner.momentAt(
-                  whole.settings().stretches().get(0).startUs()
-                      + cuts.kept().get(i - 1).middleUs());
+                  whole.stretches().get(0).startUs() + cuts.kept().get(i - 1).middleUs());
       int after = (int) SoundJoiner.momentAt(cuts.kept().get(i).middleUs());
       double own =
           Math.max(
@@ -195,15 +190,15 @@ class JoinsTest {
       }
       Transcript twice = new Transcript("en", List.of("Reader"), words);
       LevelCurve curve = Levels.of(uneven);
-      ClipEditor twiceEditor = new ClipEditor(twice, curve);
+      PareEditor twiceEditor = new PareEditor(twice, curve);
       int first = transcript.words().size();
-      ClipDocument cut = twiceEditor.pareWords(clip(2 * length), first, twice.words().size() - 2);
-      ClipDocument clip =
+      Pared cut = twiceEditor.pareWords(clip(2 * length), first, twice.words().size() - 2);
+      Pared clip =
           twiceEditor.moveCut(
               cut,
               cut.removals().get(0).id(),
               new Span(levels.durationUs() + pause / 2, 2 * length - pause / 2));
-      CutList cuts = CutList.of(clip, twice);
+      CutList cuts = clip.cuts(twice);
       assertThat(cuts.kept()).hasSize(2);
       SoundPlan plan = new SoundPlanner(new RoomToneFinder(curve, twice)).plan(clip, cuts);
       int at = (int) SoundJoiner.momentAt(cuts.startsUs()[1]);
@@ -228,11 +223,11 @@ class JoinsTest {
   void roomToneIsTheRoom() {
     int checked = 0;
     for (int word = 2; word < transcript.words().size() - 2; word += 3) {
-      ClipDocument clip = editor.treatWords(whole, word, word, Means.ROOM_TONE);
+      Pared clip = editor.treatWords(whole, word, word, Means.ROOM_TONE);
       Span gone = clip.removals().get(0).span();
       SoundPlan plan =
           new SoundPlanner(new RoomToneFinder(levels, transcript))
-              .plan(clip, CutList.of(clip, transcript));
+              .plan(clip, clip.cuts(transcript));
       Sound heard = new Sound(new SoundJoiner(sound, plan).whole());
       assertThat(heard.moments()).isEqualTo((int) SoundJoiner.momentAt(levels.durationUs()));
       int from = (int) SoundJoiner.momentAt(gone.startUs());

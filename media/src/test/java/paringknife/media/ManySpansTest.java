@@ -7,10 +7,13 @@ import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import paringknife.core.clip.cut.CutList;
+import paringknife.core.clip.cut.PictureRun;
+import paringknife.core.deliver.Encoding;
+import paringknife.core.frame.FramePath;
 import paringknife.core.frame.HeldWindow;
+import paringknife.core.frame.Window;
 import paringknife.core.listen.SoundPlan;
-import paringknife.core.pare.CutList;
-import paringknife.core.pare.PictureRun;
 import paringknife.core.time.FrameRate;
 import paringknife.core.time.Span;
 import paringknife.media.ffmpeg.Measurement;
@@ -40,7 +43,8 @@ class ManySpansTest {
     for (int i = 0; i < SPANS; i++) {
       long at = i * 60_000L;
       kept.add(new Span(at, at + 40_000));
-      windows.add(new HeldWindow(new Span(at, at + 60_000), i % 7 * 20, 0, 101.25, 180, -1));
+      windows.add(
+          new HeldWindow(new Span(at, at + 60_000), new Window(i % 7 * 20, 0, 101.25, 180), -1));
     }
     java.util.Collections.swap(kept, 700, 1_400);
     CutList cuts = new CutList(kept, List.of());
@@ -53,12 +57,14 @@ class ManySpansTest {
                 SoundFile.of(sound),
                 SoundPlan.of(kept),
                 runs,
-                windows,
+                FramePath.of(runs, windows, new FrameRate(25, 1)),
                 "",
                 180,
                 320,
+                new FrameRate(25, 1),
                 null,
-                1),
+                1,
+                Encoding.H264_AAC),
             file,
             share -> {});
     Measurement measured = Measurement.of(file);

@@ -100,7 +100,10 @@ class ClipIntentsOverHttpTest {
   }
 
   private static void removals(JsonNode clip, String... reasons) {
-    assertThat(clip.path("removals").findValues("reason").stream().map(JsonNode::asString).toList())
+    assertThat(
+            clip.path("pared").path("removals").findValues("reason").stream()
+                .map(JsonNode::asString)
+                .toList())
         .containsExactly(reasons);
   }
 
@@ -114,28 +117,33 @@ class ClipIntentsOverHttpTest {
             of(
                 "{\"type\":\"pareChosenFillers\",\"first\":[0],\"means\":\"ROOM_TONE\"}",
                 c ->
-                    assertThat(c.path("removals").get(0).path("means").asString())
+                    assertThat(c.path("pared").path("removals").get(0).path("means").asString())
                         .isEqualTo("ROOM_TONE")),
             of(
                 "{\"type\":\"treatWords\",\"first\":2,\"last\":2,\"means\":\"MUTE\"}",
-                c -> assertThat(c.path("lengthUs")).isEqualTo(c.path("originalUs"))),
+                c ->
+                    assertThat(c.path("pared").path("lengthUs"))
+                        .isEqualTo(c.path("pared").path("originalUs"))),
             of(
                 PUT_A_GAP,
                 c ->
-                    assertThat(c.path("gaps").get(0).path("lengthUs").asLong()).isEqualTo(500_000)),
+                    assertThat(c.path("pared").path("gaps").get(0).path("lengthUs").asLong())
+                        .isEqualTo(500_000)),
             of(
                 "{\"type\":\"changeGap\",\"id\":1,\"seconds\":1.25}",
                 c ->
-                    assertThat(c.path("gaps").get(0).path("lengthUs").asLong())
+                    assertThat(c.path("pared").path("gaps").get(0).path("lengthUs").asLong())
                         .isEqualTo(1_250_000),
                 PUT_A_GAP),
             of(
                 "{\"type\":\"changeGap\",\"id\":1,\"seconds\":0}",
-                c -> assertThat(c.path("gaps")).isEmpty(),
+                c -> assertThat(c.path("pared").path("gaps")).isEmpty(),
                 PUT_A_GAP),
             of(
                 "{\"type\":\"moveCut\",\"id\":1,\"startUs\":4500000,\"endUs\":4600000}",
-                c -> assertThat(c.path("cut").get(0).path("endUs").asLong()).isEqualTo(4_600_000),
+                c ->
+                    assertThat(c.path("pared").path("cut").get(0).path("endUs").asLong())
+                        .isEqualTo(4_600_000),
                 PARE_A_PAUSE),
             of("{\"type\":\"putBackRemovals\",\"ids\":[1]}", c -> removals(c), PARE_A_PAUSE),
             of(
@@ -149,35 +157,46 @@ class ClipIntentsOverHttpTest {
                 "{\"type\":\"pareWords\",\"first\":2,\"last\":3}"),
             of(
                 "{\"type\":\"moveWords\",\"first\":9,\"last\":11,\"before\":0}",
-                c -> assertThat(c.path("pieces").get(0).path("from").asInt()).isEqualTo(9)),
+                c ->
+                    assertThat(c.path("pared").path("pieces").get(0).path("from").asInt())
+                        .isEqualTo(9)),
             of(
                 "{\"type\":\"pullWords\",\"first\":5,\"last\":8,\"before\":-1}",
-                c -> assertThat(c.path("pieces").get(1).path("from").asInt()).isEqualTo(5),
+                c ->
+                    assertThat(c.path("pared").path("pieces").get(1).path("from").asInt())
+                        .isEqualTo(5),
                 "{\"type\":\"pareWords\",\"first\":5,\"last\":8}"),
             of(
                 "{\"type\":\"dropStretch\",\"place\":0}",
-                c -> assertThat(c.path("pieces")).hasSize(1),
+                c -> assertThat(c.path("pared").path("pieces")).hasSize(1),
                 "{\"type\":\"moveWords\",\"first\":9,\"last\":11,\"before\":0}"),
             of(
                 "{\"type\":\"setSpeed\",\"speed\":1.092}",
                 c ->
-                    assertThat(c.path("lengthUs").asLong())
-                        .isEqualTo(Math.round(c.path("originalUs").asLong() / 1.092))),
+                    assertThat(c.path("pared").path("lengthUs").asLong())
+                        .isEqualTo(
+                            Math.round(c.path("pared").path("originalUs").asLong() / 1.092))),
             of(
                 "{\"type\":\"cleanUp\",\"hum\":true,\"noise\":false,\"even\":true,\"sibilance\":false}",
-                c -> assertThat(c.path("cleanup").path("even").asBoolean()).isTrue()),
+                c ->
+                    assertThat(c.path("sounded").path("cleanup").path("even").asBoolean())
+                        .isTrue()),
             of(
                 "{\"type\":\"rename\",\"title\":\"  The   pond \"}",
-                c -> assertThat(c.path("title").asString()).isEqualTo("The pond")),
+                c ->
+                    assertThat(c.path("delivered").path("title").asString()).isEqualTo("The pond")),
             of(
                 "{\"type\":\"reframe\",\"shape\":\"1:1\",\"mode\":\"SPEAKER\",\"person\":-1}",
-                c -> assertThat(c.path("shape").asString()).isEqualTo("1:1")),
+                c ->
+                    assertThat(c.path("framed").path("shape").path("height").asInt()).isEqualTo(1)),
             of(
                 "{\"type\":\"letter\",\"lettering\":\"ledger\"}",
-                c -> assertThat(c.path("lettering").asString()).isEqualTo("ledger")),
+                c ->
+                    assertThat(c.path("lettered").path("lettering").asString())
+                        .isEqualTo("ledger")),
             of(
                 "{\"type\":\"askFor\",\"specs\":[\"vertical-60\",\"vertical-60\"]}",
-                c -> assertThat(c.path("specs")).hasSize(1)))
+                c -> assertThat(c.path("delivered").path("specs")).hasSize(1)))
         .map(c -> dynamicTest(c.intent(), () -> goesBackAndOnAgain(c)));
   }
 
@@ -245,30 +264,33 @@ class ClipIntentsOverHttpTest {
     assertThat(groups.get(0).path("attempts")).hasSize(2);
     JsonNode last = change(clip, "{\"type\":\"pareRepeats\"}");
     removals(last, "REPEAT");
-    assertThat(last.path("removals").get(0).path("text").asString())
+    assertThat(last.path("pared").path("removals").get(0).path("text").asString())
         .isEqualTo("The mill pond froze");
-    assertThat(last.path("removals").get(0).path("span").path("endUs").asLong())
+    assertThat(last.path("pared").path("removals").get(0).path("span").path("endUs").asLong())
         .isLessThan(4_100_001);
 
     int group = groups.get(0).path("attempts").get(0).path("first").asInt();
     JsonNode first =
         change(last, "{\"type\":\"keepAttempt\",\"group\":" + group + ",\"attempt\":0}");
     removals(first, "REPEAT");
-    assertThat(first.path("removals").get(0).path("span").path("startUs").asLong())
-        .isGreaterThan(last.path("removals").get(0).path("span").path("startUs").asLong());
+    assertThat(first.path("pared").path("removals").get(0).path("span").path("startUs").asLong())
+        .isGreaterThan(
+            last.path("pared").path("removals").get(0).path("span").path("startUs").asLong());
   }
 
   @Test
   void aJoinBetweenStretchesIsRolled() throws Exception {
     JsonNode clip =
         change(clip(1), "{\"type\":\"moveWords\",\"first\":9,\"last\":11,\"before\":0}");
-    long out = clip.path("stretches").get(0).path("endUs").asLong() - 40_000;
-    long in = clip.path("stretches").get(1).path("startUs").asLong() + 40_000;
+    long out = clip.path("pared").path("stretches").get(0).path("endUs").asLong() - 40_000;
+    long in = clip.path("pared").path("stretches").get(1).path("startUs").asLong() + 40_000;
     JsonNode rolled =
         change(
             clip, "{\"type\":\"moveSeam\",\"place\":1,\"outUs\":" + out + ",\"inUs\":" + in + "}");
-    assertThat(rolled.path("stretches").get(0).path("endUs").asLong()).isEqualTo(out);
-    assertThat(rolled.path("stretches").get(1).path("startUs").asLong()).isEqualTo(in);
-    assertThat(rolled.path("lengthUs").asLong()).isEqualTo(clip.path("lengthUs").asLong() - 80_000);
+    assertThat(rolled.path("pared").path("stretches").get(0).path("endUs").asLong()).isEqualTo(out);
+    assertThat(rolled.path("pared").path("stretches").get(1).path("startUs").asLong())
+        .isEqualTo(in);
+    assertThat(rolled.path("pared").path("lengthUs").asLong())
+        .isEqualTo(clip.path("pared").path("lengthUs").asLong() - 80_000);
   }
 }

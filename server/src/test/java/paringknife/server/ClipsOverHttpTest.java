@@ -43,7 +43,8 @@ class ClipsOverHttpTest {
             words,
             "{\"type\":\"parePauses\",\"thresholdDb\":-38,\"shortest\":0.5,\"head\":0.02,\"tail\":0.15}");
     JsonNode fillers = change(pauses, "{\"type\":\"pareFillers\"}");
-    assertThat(fillers.path("lengthUs").asLong()).isLessThan(pauses.path("lengthUs").asLong());
+    assertThat(fillers.path("pared").path("lengthUs").asLong())
+        .isLessThan(pauses.path("pared").path("lengthUs").asLong());
     APP.restart();
     JsonNode after = APP.get("/api/clips/" + clip.path("id").asLong());
     assertThat(after).isEqualTo(fillers);
@@ -53,14 +54,15 @@ class ClipsOverHttpTest {
       step(back, "undo");
       back = now(back);
     }
-    assertThat(back.path("removals")).isEmpty();
-    assertThat(back.path("kept")).isEqualTo(clip.path("kept"));
+    assertThat(back.path("pared").path("removals")).isEmpty();
+    assertThat(back.path("pared").path("kept")).isEqualTo(clip.path("pared").path("kept"));
     JsonNode again = back;
     for (int i = 0; i < 3; i++) {
       step(again, "redo");
       again = now(again);
     }
-    assertThat(again.path("removals")).isEqualTo(fillers.path("removals"));
+    assertThat(again.path("pared").path("removals"))
+        .isEqualTo(fillers.path("pared").path("removals"));
     assertThat(again.path("redo").isNull()).isTrue();
   }
 
@@ -89,8 +91,8 @@ class ClipsOverHttpTest {
       step(last, "undo");
       last = now(last);
     }
-    assertThat(last.path("title").asString()).isEqualTo("Ice");
-    assertThat(last.path("kept")).isEqualTo(first.path("kept"));
+    assertThat(last.path("delivered").path("title").asString()).isEqualTo("Ice");
+    assertThat(last.path("pared").path("kept")).isEqualTo(first.path("pared").path("kept"));
     assertThat(last.path("revision").asInt()).isEqualTo(1 + 150 + 40 + 1 + 111);
   }
 
@@ -102,10 +104,11 @@ class ClipsOverHttpTest {
             "/api/clips/" + clip.path("id").asLong() + "/changes",
             body(clip, "{\"type\":\"pareWords\",\"first\":5,\"last\":5}"));
     assertThat(step.path("fromRevision")).isEqualTo(clip.path("revision"));
-    assertThat(step.path("removals").path("added")).hasSize(1);
-    assertThat(step.path("kept").path("taken").asInt()).isEqualTo(1);
-    assertThat(step.path("kept").path("added")).hasSize(2);
-    assertThat(step.path("spans").asInt()).isEqualTo(now(clip).path("kept").size());
+    assertThat(step.path("pared").path("removals").path("added")).hasSize(1);
+    assertThat(step.path("pared").path("kept").path("taken").asInt()).isEqualTo(1);
+    assertThat(step.path("pared").path("kept").path("added")).hasSize(2);
+    assertThat(step.path("pared").path("spans").asInt())
+        .isEqualTo(now(clip).path("pared").path("kept").size());
   }
 
   @Test
@@ -158,6 +161,6 @@ class ClipsOverHttpTest {
     assertThat(APP.get("/api/clips/" + clip.path("id").asLong()).path("message").asString())
         .contains("not there");
     JsonNode back = APP.post("/api/clips/" + clip.path("id").asLong() + "/return", "{}");
-    assertThat(back.path("removals")).isEqualTo(clip.path("removals"));
+    assertThat(back.path("pared").path("removals")).isEqualTo(clip.path("pared").path("removals"));
   }
 }

@@ -32,7 +32,7 @@ class CorrectingOverHttpTest {
     JsonNode before = APP.get(TRANSCRIPT);
     JsonNode clip =
         APP.post("/api/episodes/1/clips", "{\"firstWord\":0,\"lastWord\":11,\"title\":\"Ice\"}");
-    JsonNode kept = clip.path("kept");
+    JsonNode kept = clip.path("pared").path("kept");
     JsonNode step = correct("{\"type\":\"replace\",\"first\":3,\"last\":3,\"text\":\"two words\"}");
     assertThat(step.path("at").asInt()).isEqualTo(3);
     assertThat(step.path("taken").asInt()).isEqualTo(1);
@@ -41,7 +41,8 @@ class CorrectingOverHttpTest {
     correct("{\"type\":\"reassign\",\"first\":0,\"last\":1,\"speaker\":\"Somebody New\"}");
     APP.restart();
     assertThat(APP.get(TRANSCRIPT).path("speakers").toString()).contains("Somebody New");
-    assertThat(APP.get("/api/clips/" + clip.path("id").asLong()).path("kept")).isEqualTo(kept);
+    assertThat(APP.get("/api/clips/" + clip.path("id").asLong()).path("pared").path("kept"))
+        .isEqualTo(kept);
     for (int i = 0; i < 3; i++) {
       step("undo");
     }

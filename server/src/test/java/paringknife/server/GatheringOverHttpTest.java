@@ -31,17 +31,18 @@ class GatheringOverHttpTest {
   void placesOfOneEpisodePlayInTheOrderGiven() throws Exception {
     JsonNode made = gathered(piece(1, 9, 11) + "," + piece(1, 1, 4));
     JsonNode clip = APP.get("/api/clips/" + made.path("clipId").asLong());
-    assertThat(clip.path("stretches")).hasSize(2);
-    assertThat(clip.path("kept").get(0).path("startUs").asLong())
-        .isGreaterThan(clip.path("kept").get(1).path("endUs").asLong());
-    assertThat(clip.path("pieces").get(0).path("from").asInt()).isEqualTo(9);
+    assertThat(clip.path("pared").path("stretches")).hasSize(2);
+    assertThat(clip.path("pared").path("kept").get(0).path("startUs").asLong())
+        .isGreaterThan(clip.path("pared").path("kept").get(1).path("endUs").asLong());
+    assertThat(clip.path("pared").path("pieces").get(0).path("from").asInt()).isEqualTo(9);
     JsonNode moved =
         change(
             made.path("clipId").asLong(),
             "{\"type\":\"moveWords\",\"first\":1,\"last\":2,\"before\":9}");
-    assertThat(moved.path("pieces").get(0).path("from").asInt()).isEqualTo(1);
+    assertThat(moved.path("pared").path("pieces").get(0).path("from").asInt()).isEqualTo(1);
     assertThat(
             change(made.path("clipId").asLong(), "{\"type\":\"dropStretch\",\"place\":0}")
+                .path("pared")
                 .path("pieces")
                 .get(0)
                 .path("from")
@@ -78,7 +79,8 @@ class GatheringOverHttpTest {
     assertThat(transcript.path("speakers").toString()).isEqualTo("[\"Ben\",\"Ada\"]");
     JsonNode clip = APP.get("/api/clips/" + made.path("clipId").asLong());
     long shown = APP.get("/api/episodes/" + id).path("durationUs").asLong();
-    assertThat(clip.path("lengthUs").asLong()).isBetween(shown - 60_000, shown + 60_000);
+    assertThat(clip.path("pared").path("lengthUs").asLong())
+        .isBetween(shown - 60_000, shown + 60_000);
   }
 
   @Test
@@ -92,7 +94,7 @@ class GatheringOverHttpTest {
     JsonNode clip =
         APP.post(
             "/api/episodes/1/clips", "{\"firstWord\":1,\"lastWord\":4,\"title\":\"For the feed\"}");
-    assertThat(clip.path("specs").toString()).isEqualTo("[\"feed-square\"]");
+    assertThat(clip.path("delivered").path("specs").toString()).isEqualTo("[\"feed-square\"]");
     assertThat(
             APP.postAny("/api/episodes/1/picks", brief.replace("feed-square", "no-such"))
                 .statusCode())

@@ -10,7 +10,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
-import paringknife.core.pare.ClipEditor;
+import paringknife.core.pare.PareEditor;
 import paringknife.server.clips.ClipStore;
 import paringknife.server.shelf.Episodes;
 import tools.jackson.databind.JsonNode;
@@ -61,13 +61,13 @@ class HostileUseTest {
     JsonNode cell = cell(clip);
     assertThat(cell.path("passes").asBoolean()).as("nothing to deliver").isFalse();
     assertThat(cell.path("checks").toString()).contains("nothing is left");
-    assertThat(empty.path("lengthUs").asLong()).isLessThan(1_200_000);
+    assertThat(empty.path("pared").path("lengthUs").asLong()).isLessThan(1_200_000);
     for (String reason : new String[] {"BY_HAND", "PAUSE"}) {
       empty = change(empty, "{\"type\":\"putBackReason\",\"reason\":\"" + reason + "\"}");
     }
-    assertThat(empty.path("removals")).isEmpty();
-    assertThat(empty.path("lengthUs").asLong())
-        .isEqualTo(empty.path("originalUs").asLong() + 1_000_000);
+    assertThat(empty.path("pared").path("removals")).isEmpty();
+    assertThat(empty.path("pared").path("lengthUs").asLong())
+        .isEqualTo(empty.path("pared").path("originalUs").asLong() + 1_000_000);
   }
 
   @Test
@@ -80,7 +80,7 @@ class HostileUseTest {
         change(
             clip,
             "{\"type\":\"parePauses\",\"thresholdDb\":-38,\"shortest\":0.1,\"head\":0,\"tail\":0}");
-    assertThat(clip.path("kept")).isNotEmpty();
+    assertThat(clip.path("pared").path("kept")).isNotEmpty();
     assertThat(APP.get(path(clip) + "/cues")).hasSize(1);
     assertThat(cell(clip).path("passes").asBoolean()).isTrue();
   }
@@ -94,14 +94,20 @@ class HostileUseTest {
     JsonNode first = APP.get(path(clip()));
     long id = first.path("id").asLong();
     ClipStore store = APP.part(ClipStore.class);
-    ClipEditor editor = APP.part(Episodes.class).open(1).editor();
+    PareEditor editor = APP.part(Episodes.class).open(1).editor();
     ClipStore.StoredClip clip = store.byId(id);
     for (int i = 0; i < STEPS; i++) {
       int word = i / 2 % LAST;
       clip =
           i % 2 == 0
-              ? store.change(clip, "pare a word", editor.pareWords(clip.document(), word, word))
-              : store.change(clip, "put back", editor.putBackWords(clip.document(), word, word));
+              ? store.change(
+                  clip,
+                  "pare a word",
+                  clip.document().with(editor.pareWords(clip.document().pared(), word, word)))
+              : store.change(
+                  clip,
+                  "put back",
+                  clip.document().with(editor.putBackWords(clip.document().pared(), word, word)));
     }
     assertThat(clip.revision()).isEqualTo(first.path("revision").asInt() + STEPS);
     for (int i = 0; i < STEPS - 20; i++) {
@@ -118,8 +124,8 @@ class HostileUseTest {
     }
     JsonNode back = APP.get("/api/clips/" + id);
     assertThat(back.path("undo").isNull()).isTrue();
-    assertThat(back.path("kept")).isEqualTo(first.path("kept"));
-    assertThat(back.path("removals")).isEmpty();
+    assertThat(back.path("pared").path("kept")).isEqualTo(first.path("pared").path("kept"));
+    assertThat(back.path("pared").path("removals")).isEmpty();
   }
 
   /**
@@ -178,7 +184,7 @@ class HostileUseTest {
               .path("revision")
               .asInt();
     }
-    assertThat(APP.get(path(clip)).path("removals"))
+    assertThat(APP.get(path(clip)).path("pared").path("removals"))
         .as("every accepted change was a step")
         .isEmpty();
     APP.restart();

@@ -141,12 +141,12 @@ class ListeningOverHttpTest {
     APP.awaitReady(id);
     assertThat(text(id)).contains("fills up the pond").contains("told us");
     assertThat(transcript(id).path("ids").get(0)).isEqualTo(before.path("ids").get(0));
-    assertThat(APP.get("/api/clips/" + clip.path("id").asLong()).path("kept"))
-        .isEqualTo(clip.path("kept"));
+    assertThat(APP.get("/api/clips/" + clip.path("id").asLong()).path("pared").path("kept"))
+        .isEqualTo(clip.path("pared").path("kept"));
     listen(id, "RECOGNISE");
     assertThat(text(id)).isNotEqualTo(SAID).doesNotContain("gate. ");
-    assertThat(APP.get("/api/clips/" + clip.path("id").asLong()).path("kept"))
-        .isEqualTo(clip.path("kept"));
+    assertThat(APP.get("/api/clips/" + clip.path("id").asLong()).path("pared").path("kept"))
+        .isEqualTo(clip.path("pared").path("kept"));
     for (int i = 0; i < 5 && !transcript(id).path("undo").isNull(); i++) {
       undo(id);
     }

@@ -62,18 +62,19 @@ class ParingOverHttpTest {
     assertThat(words(compared, "inFirst")).startsWith("the", "ice").hasSize(11);
     assertThat(words(compared, "inSecond")).containsExactly("Um,", "the", "ice", "came", "up.");
     assertThat(compared.path("secondLengthUs").asLong())
-        .isEqualTo(clip.path("lengthUs").asLong())
+        .isEqualTo(clip.path("pared").path("lengthUs").asLong())
         .isLessThan(compared.path("firstLengthUs").asLong());
 
     APP.post(
         path(clip) + "/versions/" + early.path("id").asLong() + "/return",
         "{\"revision\":" + clip.path("revision").asInt() + "}");
     JsonNode back = APP.get(path(clip));
-    assertThat(back.path("lengthUs").asLong()).isEqualTo(compared.path("firstLengthUs").asLong());
+    assertThat(back.path("pared").path("lengthUs").asLong())
+        .isEqualTo(compared.path("firstLengthUs").asLong());
     APP.post(path(clip) + "/undo", "{\"revision\":" + back.path("revision").asInt() + "}");
-    assertThat(APP.get(path(clip)).path("kept"))
+    assertThat(APP.get(path(clip)).path("pared").path("kept"))
         .as("a return is a step like any other")
-        .isEqualTo(clip.path("kept"));
+        .isEqualTo(clip.path("pared").path("kept"));
   }
 
   @Test
@@ -86,8 +87,8 @@ class ParingOverHttpTest {
     JsonNode versions = APP.get(path(clip) + "/versions");
     assertThat(versions).hasSize(1);
     assertThat(versions.get(0).path("lengthUs").asLong())
-        .isEqualTo(clip.path("lengthUs").asLong())
-        .isGreaterThan(pared.path("lengthUs").asLong());
+        .isEqualTo(clip.path("pared").path("lengthUs").asLong())
+        .isGreaterThan(pared.path("pared").path("lengthUs").asLong());
     change(pared, "{\"type\":\"pareWords\",\"first\":4,\"last\":4}");
     assertThat(APP.get(path(clip) + "/versions")).as("one word is no sweeping step").hasSize(1);
   }
@@ -96,8 +97,8 @@ class ParingOverHttpTest {
   void aDuplicateGoesItsOwnWay() throws Exception {
     JsonNode clip = change(clip(), "{\"type\":\"pareWords\",\"first\":2,\"last\":3}");
     JsonNode twin = APP.post(path(clip) + "/duplicate", "{}");
-    assertThat(twin.path("title").asString()).isEqualTo("Ice, copy");
-    assertThat(twin.path("kept")).isEqualTo(clip.path("kept"));
+    assertThat(twin.path("delivered").path("title").asString()).isEqualTo("Ice, copy");
+    assertThat(twin.path("pared").path("kept")).isEqualTo(clip.path("pared").path("kept"));
     change(twin, "{\"type\":\"pareWords\",\"first\":7,\"last\":8}");
     assertThat(APP.get(path(clip))).isEqualTo(clip);
   }
@@ -113,19 +114,23 @@ class ParingOverHttpTest {
         change(
             clip,
             "{\"type\":\"parePauses\",\"thresholdDb\":-38,\"shortest\":0.4,\"head\":0.02,\"tail\":0.15}");
-    assertThat(clip.path("lengthUs").asLong() - pared.path("lengthUs").asLong())
+    assertThat(
+            clip.path("pared").path("lengthUs").asLong()
+                - pared.path("pared").path("lengthUs").asLong())
         .isEqualTo(counted.path("pausesUs").asLong());
     JsonNode after = APP.get(path(clip) + "/prospects?" + settings);
     assertThat(after.path("pauses").asInt()).isZero();
     JsonNode without = change(pared, "{\"type\":\"pareFillers\"}");
-    assertThat(pared.path("lengthUs").asLong() - without.path("lengthUs").asLong())
+    assertThat(
+            pared.path("pared").path("lengthUs").asLong()
+                - without.path("pared").path("lengthUs").asLong())
         .isEqualTo(after.path("sureFillersUs").asLong());
   }
 
   @Test
   void aFitTakesLessHarmFirstAndReplansWhatIsDeclined() throws Exception {
     JsonNode clip = clip();
-    long target = clip.path("lengthUs").asLong() - 2_000_000;
+    long target = clip.path("pared").path("lengthUs").asLong() - 2_000_000;
     JsonNode plan = APP.get(path(clip) + "/fit?targetUs=" + target);
     assertThat(plan.path("fits").asBoolean()).isTrue();
     assertThat(plan.path("steps").get(0).path("kind").asString()).isEqualTo("PAUSES");
@@ -141,7 +146,7 @@ class ParingOverHttpTest {
     }
     assertThat(other.path("fits").asBoolean())
         .as("whether what is left gives enough")
-        .isEqualTo(clip.path("lengthUs").asLong() - gained <= target);
+        .isEqualTo(clip.path("pared").path("lengthUs").asLong() - gained <= target);
     assertThat(
             APP.send(
                     HttpRequest.newBuilder()

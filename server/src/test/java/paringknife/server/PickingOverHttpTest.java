@@ -131,19 +131,19 @@ class PickingOverHttpTest {
                 .filter(w -> w.path("inFirst").asBoolean() && !w.path("inSecond").asBoolean()))
         .hasSize(2);
     APP.post(path + "/versions/" + version.path("id").asLong() + "/return", "{\"revision\":2}");
-    assertThat(APP.get(path).path("removals")).isEmpty();
+    assertThat(APP.get(path).path("pared").path("removals")).isEmpty();
     JsonNode copy = APP.post(path + "/duplicate", "{}");
-    assertThat(copy.path("title").asString()).isEqualTo("Ice, copy");
+    assertThat(copy.path("delivered").path("title").asString()).isEqualTo("Ice, copy");
     assertThat(text(path + "/cut-list?format=edl")).startsWith("TITLE: Ice");
     assertThat(text(path + "/cut-list?format=otio")).contains("Timeline.1");
     assertThat(APP.postAny(path + "/versions", "{\"name\":\" \"}").statusCode()).isEqualTo(422);
     JsonNode sped =
         APP.post(
             path + "/changes", "{\"revision\":3,\"intent\":{\"type\":\"setSpeed\",\"speed\":1.1}}");
-    assertThat(sped.path("lengthUs").asLong())
+    assertThat(sped.path("pared").path("lengthUs").asLong())
         .isBetween(
-            Math.round(clip.path("lengthUs").asLong() / 1.101),
-            Math.round(clip.path("lengthUs").asLong() / 1.099));
+            Math.round(clip.path("pared").path("lengthUs").asLong() / 1.101),
+            Math.round(clip.path("pared").path("lengthUs").asLong() / 1.099));
     assertThat(
             APP.postAny(
                     path + "/changes",

@@ -2,9 +2,15 @@ package paringknife.core.deliver;
 
 import java.util.List;
 import paringknife.core.frame.Shape;
+import paringknife.core.letter.SafeArea;
+import paringknife.core.listen.LoudnessTarget;
 
 /** The delivery specs that ship; limits of 60 s, 90 s and 10 min are common practice. */
 public final class DeliverySpecs {
+  static final long MARGIN_US = 2_000_000;
+  static final int MOST_FRAMES = 60;
+  static final LoudnessTarget LOUDNESS = new LoudnessTarget(-14, -1);
+
   private static final long SECOND = 1_000_000;
 
   private DeliverySpecs() {}
@@ -14,19 +20,18 @@ public final class DeliverySpecs {
         vertical("vertical-60", "Vertical 60 s", 60),
         vertical("vertical-90", "Vertical 90 s", 90),
         vertical("vertical-600", "Vertical 10 min", 600),
-        spec("feed-square", "Feed square", new Shape(1, 1), 1080, 1080, 600, SafeZone.PLAIN),
-        spec("feed-tall", "Feed tall", new Shape(4, 5), 1080, 1350, 600, SafeZone.PLAIN),
-        spec("wide", "Wide", new Shape(16, 9), 1920, 1080, 600, SafeZone.PLAIN));
+        plain("feed-square", "Feed square", new Shape(1, 1), 1080, 1080),
+        plain("feed-tall", "Feed tall", new Shape(4, 5), 1080, 1350),
+        plain("wide", "Wide", new Shape(16, 9), 1920, 1080));
   }
 
   private static DeliverySpec vertical(String id, String name, int seconds) {
-    return spec(id, name, new Shape(9, 16), 1080, 1920, seconds, SafeZone.VERTICAL);
+    return DeliverySpec.of(
+        id, name, new Shape(9, 16), 1080, 1920, seconds * SECOND, SafeArea.VERTICAL);
   }
 
-  private static DeliverySpec spec(
-      String id, String name, Shape shape, int width, int height, int seconds, SafeZone safe) {
-    return new DeliverySpec(
-        id, name, shape, width, height, seconds * SECOND, 2 * SECOND, 60, -14, -1, safe);
+  private static DeliverySpec plain(String id, String name, Shape shape, int width, int height) {
+    return DeliverySpec.of(id, name, shape, width, height, 600 * SECOND, SafeArea.PLAIN);
   }
 
   /**

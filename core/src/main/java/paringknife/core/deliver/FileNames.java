@@ -1,30 +1,75 @@
 package paringknife.core.deliver;
 
+import java.nio.charset.StandardCharsets;
 import java.text.Normalizer;
+import java.util.HashSet;
 import java.util.Locale;
+import java.util.Set;
 
-/** Names finished files so that any system and any destination takes them. */
+/**
+ * Names finished files so that any file system and any destination takes them: letters, marks and
+ * digits of every script in Unicode's composed form (NFC), small, hyphens for everything else,
+ * shortened by bytes. POSIX lets a name have 255 bytes; what Windows reserves (Microsoft, "Naming
+ * Files, Paths, and Namespaces") is never a whole name, and no name ends in a dot or a blank.
+ */
 public final class FileNames {
-  private static final int LONGEST = 60;
+  /** A part of a name is at most this long, in bytes of UTF-8. */
+  private static final int LONGEST_BYTES = 72;
 
-  private FileNames() {}
+  private static final Set<String> RESERVED = Set.of("con", "prn", "aux", "nul");
 
-  /**
-   * {@code episode_clip_spec}, each part in lower case, hyphens for what is not a letter or digit.
-   */
-  public static String of(String episode, String clip, DeliverySpec spec) {
-    return part(episode) + "_" + part(clip) + "_" + spec.id();
+  private final Set<String> given = new HashSet<>();
+
+  /** A name that nothing has yet among those asked for here; a number makes it so. */
+  public String unique(String name) {
+    String free = name;
+    for (int n = 2; !given.add(free.toLowerCase(Locale.ROOT)); n++) {
+      free = name + "-" + n;
+    }
+    return free;
   }
 
-  private static String part(String text) {
-    String plain =
-        Normalizer.normalize(text, Normalizer.Form.NFD)
-            .replaceAll("\\p{M}+", "")
-            .toLowerCase(Locale.ROOT)
-            .replaceAll("[^a-z0-9]+", "-")
-            .replaceAll("^-+|-+$", "");
-    String kept =
-        plain.length() > LONGEST ? plain.substring(0, LONGEST).replaceAll("-+$", "") : plain;
-    return kept.isEmpty() ? "clip" : kept;
+  /** {@code episode_clip_spec}. */
+  public static String of(String episode, String clip, String specId) {
+    return part(episode) + "_" + part(clip) + "_" + specId;
+  }
+
+  /** A text as a part of a name, or a whole one. */
+  public static String part(String text) {
+    String small = Normalizer.normalize(text, Normalizer.Form.NFC).toLowerCase(Locale.ROOT);
+    StringBuilder name = new StringBuilder();
+    int bytes = 0;
+    for (int i = 0; i < small.length(); i += Character.charCount(small.codePointAt(i))) {
+      int c = small.codePointAt(i);
+      boolean stays = Character.isLetterOrDigit(c) || isMark(c) && !name.isEmpty();
+      String shown = stays ? Character.toString(c) : "-";
+      if (!stays && (name.isEmpty() || name.charAt(name.length() - 1) == '-')) {
+        continue;
+      }
+      bytes += shown.getBytes(StandardCharsets.UTF_8).length;
+      if (bytes > LONGEST_BYTES) {
+        break;
+      }
+      name.append(shown);
+    }
+    while (!name.isEmpty() && name.charAt(name.length() - 1) == '-') {
+      name.setLength(name.length() - 1);
+    }
+    String plain = Normalizer.normalize(name, Normalizer.Form.NFC);
+    return plain.isEmpty() || isReserved(plain) ? plain + "clip" : plain;
+  }
+
+  private static boolean isMark(int c) {
+    int type = Character.getType(c);
+    return type == Character.NON_SPACING_MARK
+        || type == Character.COMBINING_SPACING_MARK
+        || type == Character.ENCLOSING_MARK;
+  }
+
+  private static boolean isReserved(String name) {
+    return RESERVED.contains(name)
+        || name.length() == 4
+            && (name.startsWith("com") || name.startsWith("lpt"))
+            && Character.isDigit(name.charAt(3));
   }
 }

@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import paringknife.core.pare.CutList;
+import paringknife.core.clip.cut.CutList;
 import paringknife.core.time.FrameRate;
 import paringknife.core.time.Span;
 

@@ -12,12 +12,12 @@ public final class CutListCsv {
   private CutListCsv() {}
 
   public static String write(
-      List<EditEvent> events, FrameRate rate, boolean dropFrame, int handles) {
+      List<EditEvent> events, FrameRate rate, boolean dropFrame, int handles, double speed) {
     Timecode timecode = new Timecode(rate, dropFrame);
     StringBuilder csv =
         new StringBuilder(
-            "number,source in,source out,record in,record out,source in seconds,source out seconds,held\r\n");
-    long record = 0;
+            "number,source in,source out,record in,record out,source in seconds,source out seconds,held,speed\r\n");
+    PlayedFrames record = new PlayedFrames(speed);
     int number = 1;
     for (EditEvent event : events) {
       long in = event.held() ? event.sourceFrame() : Math.max(0, event.sourceFrame() - handles);
@@ -26,16 +26,17 @@ public final class CutListCsv {
       csv.append(
           String.format(
               Locale.ROOT,
-              "%d,%s,%s,%s,%s,%.6f,%.6f,%s\r\n",
+              "%d,%s,%s,%s,%s,%.6f,%.6f,%s,%s\r\n",
               number++,
               timecode.of(in),
               timecode.of(out),
-              timecode.of(record),
-              timecode.of(record + played),
+              timecode.of(record.at()),
+              timecode.of(record.after(played)),
               rate.startUs(in) / 1e6,
               rate.startUs(out) / 1e6,
-              event.held() ? "yes" : ""));
-      record += played;
+              event.held() ? "yes" : "",
+              Double.toString(speed)));
+      record.add(played);
     }
     return csv.toString();
   }

@@ -17,6 +17,7 @@ public final class EditDecisionList {
           "^(\\d+)\\s+(\\S+)\\s+(\\S+)\\s+C\\s+(\\S+)\\s+(\\S+)\\s+(\\S+)\\s+(\\S+)\\s*$");
 
   private static final Pattern HELD = Pattern.compile("^M2\\s+\\S+\\s+0*\\.?0+\\s");
+  private static final Pattern FASTER = Pattern.compile("^M2\\s+\\S+\\s+\\d");
 
   private EditDecisionList() {}
 
@@ -26,6 +27,7 @@ public final class EditDecisionList {
    * @param title of the cut
    * @param file name of the recording, for the comment that players read it from
    * @param handles frames shown before and after each piece
+   * @param speed how fast it plays; each piece gets a motion effect (M2) of so many frames a second
    */
   public static String write(
       String title,
@@ -33,14 +35,15 @@ public final class EditDecisionList {
       List<EditEvent> events,
       FrameRate rate,
       boolean dropFrame,
-      int handles) {
+      int handles,
+      double speed) {
     Timecode timecode = new Timecode(rate, dropFrame);
     StringBuilder text = new StringBuilder();
     text.append("TITLE: ").append(plain(title, 70)).append("\r\n");
     text.append("FCM: ")
         .append(timecode.isDropFrame() ? "DROP FRAME" : "NON-DROP FRAME")
         .append("\r\n\r\n");
-    long record = 0;
+    PlayedFrames played = new PlayedFrames(speed);
     int number = 1;
     for (EditEvent event : events) {
       if (event.held()) {
@@ -53,12 +56,12 @@ public final class EditDecisionList {
                 "AX",
                 at,
                 timecode.of(event.sourceFrame() + 1),
-                timecode.of(record),
-                timecode.of(record + event.count())));
+                timecode.of(played.at()),
+                timecode.of(played.after(event.count()))));
         text.append(
             String.format(Locale.ROOT, "M2   %-8s       000.0                %s\r\n", "AX", at));
         text.append("* FROM CLIP NAME: ").append(plain(file, 120)).append("\r\n");
-        record += event.count();
+        played.add(event.count());
         continue;
       }
       long in = Math.max(0, event.sourceFrame() - handles);
@@ -71,10 +74,19 @@ public final class EditDecisionList {
               "AX",
               timecode.of(in),
               timecode.of(out),
-              timecode.of(record),
-              timecode.of(record + out - in)));
+              timecode.of(played.at()),
+              timecode.of(played.after(out - in))));
+      if (speed != 1) {
+        text.append(
+            String.format(
+                Locale.ROOT,
+                "M2   %-8s       %05.1f                %s\r\n",
+                "AX",
+                rate.perSecond() * speed,
+                timecode.of(in)));
+      }
       text.append("* FROM CLIP NAME: ").append(plain(file, 120)).append("\r\n");
-      record += out - in;
+      played.add(out - in);
     }
     return text.toString();
   }
@@ -93,10 +105,12 @@ public final class EditDecisionList {
     boolean drop = text.contains("FCM: DROP FRAME");
     Timecode timecode = new Timecode(rate, drop);
     List<EditEvent> events = new ArrayList<>();
+    long sourceFrames = 0;
     for (String line : text.split("\\R")) {
       Matcher event = EVENT.matcher(line);
       if (event.matches()) {
         long in = timecode.frame(event.group(4));
+        sourceFrames = timecode.frame(event.group(5)) - in;
         events.add(
             new EditEvent(
                 in,
@@ -105,6 +119,9 @@ public final class EditDecisionList {
       } else if (HELD.matcher(line).find() && !events.isEmpty()) {
         EditEvent last = events.remove(events.size() - 1);
         events.add(new EditEvent(last.sourceFrame(), last.recordFrame(), last.count(), true));
+      } else if (FASTER.matcher(line).find() && !events.isEmpty()) {
+        EditEvent last = events.remove(events.size() - 1);
+        events.add(new EditEvent(last.sourceFrame(), last.recordFrame(), sourceFrames));
       }
     }
     if (events.isEmpty()) {

@@ -13,7 +13,7 @@ import paringknife.core.time.Span;
  */
 public final class PickCsv {
   private static final Pattern CLOCK =
-      Pattern.compile("(?:(\\d+):)?(\\d{1,2}):(\\d{1,2})(?:[.,](\\d{1,3}))?");
+      Pattern.compile("(?:(\\d{1,4}):)?(\\d{1,2}):(\\d{1,2})(?:[.,](\\d{1,3}))?");
 
   private PickCsv() {}
 

@@ -1,7 +1,6 @@
 package paringknife.core.formats;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -14,7 +13,7 @@ import paringknife.core.time.Span;
 public final class SubtitleReader {
   private static final Pattern TIMING =
       Pattern.compile(
-          "(?:(\\d+):)?(\\d{1,2}):(\\d{1,2})[.,](\\d{1,3})\\s*-->\\s*(?:(\\d+):)?(\\d{1,2}):(\\d{1,2})[.,](\\d{1,3}).*");
+          "(?:(\\d{1,4}):)?(\\d{1,2}):(\\d{1,2})[.,](\\d{1,3})\\s*-->\\s*(?:(\\d{1,4}):)?(\\d{1,2}):(\\d{1,2})[.,](\\d{1,3}).*");
 
   private SubtitleReader() {}
 
@@ -35,7 +34,7 @@ public final class SubtitleReader {
       }
       List<String> body = new ArrayList<>();
       while (i + 1 < lines.length && !lines[i + 1].isBlank()) {
-        body.add(plain(lines[++i]));
+        body.add(StylingTags.without(lines[++i]));
       }
       long start = micros(timing, 1);
       long end = micros(timing, 5);
@@ -54,43 +53,7 @@ public final class SubtitleReader {
     if (backwards > 0) {
       mended.add(backwards + " captions ended before they started");
     }
-    return inOrder(cues, mended);
-  }
-
-  private static ImportedText inOrder(List<TimedText> cues, List<String> mended) {
-    List<TimedText> sorted = new ArrayList<>(cues);
-    sorted.sort(Comparator.comparing(TimedText::span));
-    if (!sorted.equals(cues)) {
-      mended.add("captions were not in order of time");
-    }
-    int overlaps = 0;
-    for (int i = 0; i + 1 < sorted.size(); i++) {
-      Span span = sorted.get(i).span();
-      long next = sorted.get(i + 1).span().startUs();
-      if (span.endUs() > next) {
-        overlaps++;
-        sorted.set(
-            i,
-            new TimedText(
-                new Span(span.startUs(), Math.max(span.startUs(), next)), sorted.get(i).text()));
-      }
-    }
-    if (overlaps > 0) {
-      mended.add(overlaps + " captions overlapped the next one");
-    }
-    return new ImportedText(sorted, mended);
-  }
-
-  private static String plain(String line) {
-    return line.replaceAll("<[^<>]*>", "")
-        .replaceAll("\\{\\\\[^}]*\\}", "")
-        .replace("&lt;", "<")
-        .replace("&gt;", ">")
-        .replace("&nbsp;", " ")
-        .replace("&lrm;", "")
-        .replace("&rlm;", "")
-        .replace("&amp;", "&")
-        .trim();
+    return CueOrder.inOrder(cues, mended);
   }
 
   private static long micros(Matcher timing, int group) {

@@ -55,7 +55,8 @@ public final class Timecode {
   /** The frame a timecode names. */
   public long frame(String timecode) {
     String[] parts = timecode.trim().split("[:;]");
-    if (parts.length != 4) {
+    if (parts.length != 4
+        || !timecode.trim().matches("\\d{1,3}[:;]\\d{1,2}[:;]\\d{1,2}[:;]\\d{1,3}")) {
       throw new IllegalArgumentException(
           "a timecode is written like 00:00:05:12, not \"" + timecode + "\"");
     }

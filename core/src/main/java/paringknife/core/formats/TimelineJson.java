@@ -16,6 +16,7 @@ public final class TimelineJson {
    *
    * @param file name of the recording
    * @param mediaFrames length of the recording
+   * @param speed how fast it plays; each piece gets a linear time warp
    * @param handles frames around each piece that are marked as available
    */
   public static String write(
@@ -24,15 +25,16 @@ public final class TimelineJson {
       long mediaFrames,
       List<EditEvent> events,
       FrameRate rate,
-      int handles) {
+      int handles,
+      double speed) {
     StringBuilder json = new StringBuilder();
     json.append("{\"OTIO_SCHEMA\":\"Timeline.1\",\"name\":")
         .append(quoted(title))
         .append(",\"global_start_time\":null,\"metadata\":{},");
     json.append(
         "\"tracks\":{\"OTIO_SCHEMA\":\"Stack.1\",\"name\":\"tracks\",\"source_range\":null,\"effects\":[],\"markers\":[],\"metadata\":{},\"children\":[");
-    json.append(track("Video", file, mediaFrames, events, rate, handles)).append(',');
-    json.append(track("Audio", file, mediaFrames, events, rate, handles));
+    json.append(track("Video", file, mediaFrames, events, rate, handles, speed)).append(',');
+    json.append(track("Audio", file, mediaFrames, events, rate, handles, speed));
     return json.append("]}}\n").toString();
   }
 
@@ -42,7 +44,8 @@ public final class TimelineJson {
       long mediaFrames,
       List<EditEvent> events,
       FrameRate rate,
-      int handles) {
+      int handles,
+      double speed) {
     StringBuilder json = new StringBuilder();
     json.append("{\"OTIO_SCHEMA\":\"Track.1\",\"name\":")
         .append(quoted(kind))
@@ -50,6 +53,7 @@ public final class TimelineJson {
         .append(quoted(kind));
     json.append(
         ",\"source_range\":null,\"effects\":[],\"markers\":[],\"metadata\":{},\"children\":[");
+    PlayedFrames played = new PlayedFrames(speed);
     boolean first = true;
     for (EditEvent event : events) {
       json.append(first ? "" : ",");
@@ -57,18 +61,20 @@ public final class TimelineJson {
       long from = Math.max(0, event.sourceFrame() - handles);
       long to = Math.min(mediaFrames, event.sourceFrame() + event.count() + handles);
       boolean whole = handles == 0;
+      long count = played.after(event.count()) - played.at();
+      played.add(event.count());
       if (event.held() && kind.equals("Audio")) {
         json.append("{\"OTIO_SCHEMA\":\"Gap.1\",\"name\":\"room tone\",\"source_range\":")
-            .append(range(0, event.count(), rate))
+            .append(range(0, count, rate))
             .append(",\"effects\":[],\"markers\":[],\"metadata\":{}}");
         continue;
       }
       String effects =
-          event.held()
-              ? "{\"OTIO_SCHEMA\":\"FreezeFrame.1\",\"name\":\"held\",\"effect_name\":\"FreezeFrame\",\"time_scalar\":0.0,\"metadata\":{}}"
-              : "";
+          !event.held()
+              ? warp(speed)
+              : "{\"OTIO_SCHEMA\":\"FreezeFrame.1\",\"name\":\"held\",\"effect_name\":\"FreezeFrame\",\"time_scalar\":0.0,\"metadata\":{}}";
       json.append("{\"OTIO_SCHEMA\":\"Clip.1\",\"name\":").append(quoted(file));
-      json.append(",\"source_range\":").append(range(event.sourceFrame(), event.count(), rate));
+      json.append(",\"source_range\":").append(range(event.sourceFrame(), count, rate));
       json.append(",\"effects\":[")
           .append(effects)
           .append(
@@ -79,6 +85,14 @@ public final class TimelineJson {
           .append("}}");
     }
     return json.append("]}").toString();
+  }
+
+  private static String warp(double speed) {
+    return speed == 1
+        ? ""
+        : "{\"OTIO_SCHEMA\":\"LinearTimeWarp.1\",\"name\":\"faster\",\"effect_name\":\"LinearTimeWarp\",\"time_scalar\":"
+            + speed
+            + ",\"metadata\":{}}";
   }
 
   private static String range(long from, long count, FrameRate rate) {
@@ -103,7 +117,7 @@ public final class TimelineJson {
       if (c == '"' || c == '\\') {
         json.append('\\').append(c);
       } else if (c < 0x20) {
-        json.append(String.format("\\u%04x", (int) c));
+        json.append(String.format(Locale.ROOT, "\\u%04x", (int) c));
       } else {
         json.append(c);
       }

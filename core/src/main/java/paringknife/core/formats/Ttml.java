@@ -23,8 +23,9 @@ public final class Ttml {
   private static final String TT = "http://www.w3.org/ns/ttml";
   private static final String PARAMETER = "http://www.w3.org/ns/ttml#parameter";
   private static final Pattern CLOCK =
-      Pattern.compile("(\\d+):(\\d{2}):(\\d{2})(?:\\.(\\d+)|:(\\d+))?");
-  private static final Pattern OFFSET = Pattern.compile("(\\d+(?:\\.\\d+)?)(h|ms|m|s|f|t)");
+      Pattern.compile("(\\d{1,4}):(\\d{2}):(\\d{2})(?:\\.(\\d{1,9})|:(\\d{1,4}))?");
+  private static final Pattern OFFSET =
+      Pattern.compile("(\\d{1,15}(?:\\.\\d{1,9})?)(h|ms|m|s|f|t)");
 
   private Ttml() {}
 
@@ -75,14 +76,14 @@ public final class Ttml {
 
     private void start(XMLStreamReader xml) throws XMLStreamException {
       String rate = xml.getAttributeValue(PARAMETER, "frameRate");
-      frameRate = rate == null ? frameRate : Double.parseDouble(rate);
+      frameRate = rate == null ? frameRate : positive(rate);
       String multiplier = xml.getAttributeValue(PARAMETER, "frameRateMultiplier");
-      if (multiplier != null && multiplier.matches("\\d+ \\d+")) {
+      if (multiplier != null && multiplier.matches("[1-9]\\d{0,8} [1-9]\\d{0,8}")) {
         String[] parts = multiplier.split(" ");
         frameRate *= Double.parseDouble(parts[0]) / Double.parseDouble(parts[1]);
       }
       String ticks = xml.getAttributeValue(PARAMETER, "tickRate");
-      tickRate = ticks == null ? tickRate : Double.parseDouble(ticks);
+      tickRate = ticks == null ? tickRate : positive(ticks);
       long[] outer = around.get(around.size() - 1);
       long begin = outer[0] + time(xml.getAttributeValue(null, "begin"), 0);
       String duration = xml.getAttributeValue(null, "dur");
@@ -100,6 +101,13 @@ public final class Ttml {
       } else {
         around.add(new long[] {begin, end});
       }
+    }
+
+    private static double positive(String text) {
+      if (!text.strip().matches("[1-9]\\d{0,11}")) {
+        throw new IllegalArgumentException("it counts in a rate that is none");
+      }
+      return Double.parseDouble(text.strip());
     }
 
     /** Text up to the end of the present element, a line break for each {@code br}. */

@@ -2,10 +2,8 @@ package paringknife.core.frame;
 
 import java.util.ArrayList;
 import java.util.List;
-import paringknife.core.pare.ClipDocument;
-import paringknife.core.pare.CutList;
-import paringknife.core.pare.Framing;
-import paringknife.core.pare.KeptIndex;
+import paringknife.core.clip.cut.CutList;
+import paringknife.core.clip.cut.KeptIndex;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
 import paringknife.core.transcript.Word;
@@ -44,22 +42,17 @@ public final class FramePlanner {
    * Held windows that cover each stretch of a clip without gap, all of one size. Only words that
    * are kept move the frame.
    */
-  public List<HeldWindow> plan(ClipDocument clip, CutList cuts, Shape shape) {
+  public List<HeldWindow> plan(List<Span> stretches, CutList cuts, Framing framing, Shape shape) {
     double height = windowHeight(shape);
     double width = height * shape.ratio();
     KeptIndex kept = cuts.index();
     List<HeldWindow> windows = new ArrayList<>();
-    for (Span stretch : clip.settings().stretches()) {
-      for (Turn turn : turns(stretch, clip.settings().framing(), kept)) {
+    for (Span stretch : stretches) {
+      for (Turn turn : turns(stretch, framing, kept)) {
         windows.add(held(turn, width, height));
       }
     }
     return windows;
-  }
-
-  /** Height of the framed part of the picture for a shape, in pixels of the recording. */
-  public double heightFor(Shape shape) {
-    return windowHeight(shape);
   }
 
   private record Turn(Span span, int person) {}
@@ -154,7 +147,7 @@ public final class FramePlanner {
     }
     double x = clamp(middle - width / 2, pictureWidth - width);
     double y = clamp(eyes - height / 3, pictureHeight - height);
-    return new HeldWindow(turn.span(), x, y, width, height, turn.person());
+    return new HeldWindow(turn.span(), new Window(x, y, width, height), turn.person());
   }
 
   private static double clamp(double value, double most) {

@@ -1,10 +1,16 @@
 package paringknife.core.frame;
 
-/** An aspect ratio such as 9:16. */
+/** An aspect ratio such as 9:16, neither side more than {@value #MOST} times the other. */
 public record Shape(int width, int height) {
+  private static final int MOST = 4;
+
   public Shape {
     if (width <= 0 || height <= 0) {
       throw new IllegalArgumentException("a shape needs a positive width and height");
+    }
+    if (width > (long) MOST * height || height > (long) MOST * width) {
+      throw new IllegalArgumentException(
+          "no side of a shape is more than " + MOST + " times as long as the other");
     }
   }
 
@@ -19,6 +25,11 @@ public record Shape(int width, int height) {
     } catch (NumberFormatException e) {
       throw new IllegalArgumentException("a shape is written like 9:16, not \"" + text + "\"");
     }
+  }
+
+  /** Whether another one is as wide for its height. */
+  public boolean isLike(Shape other) {
+    return (long) width * other.height == (long) height * other.width;
   }
 
   public double ratio() {

@@ -2,45 +2,43 @@ package paringknife.core.letter;
 
 import java.util.List;
 import java.util.Locale;
-import paringknife.core.deliver.DeliverySpec;
 
 /**
  * Writes captions as an ASS v4+ script, from which both the preview and the export draw. Every word
  * gets its own event in which it is marked, so the mark changes exactly with the word.
  */
 public final class AssScript {
+  private static final double BOX_MARGIN = 10;
+
   private final Lettering lettering;
-  private final DeliverySpec spec;
+  private final Canvas canvas;
 
-  public AssScript(Lettering lettering, DeliverySpec spec) {
+  public AssScript(Lettering lettering, Canvas canvas) {
     this.lettering = lettering;
-    this.spec = spec;
-  }
-
-  /** Pixels of this spec for one of the lettering's pixels (stated for a width of 1080). */
-  public double scale() {
-    return Math.min(spec.width(), spec.height()) / 1080.0;
+    this.canvas = canvas;
   }
 
   /** The whole script. */
   public String write(List<Cue> cues) {
     StringBuilder out = new StringBuilder();
     out.append("[Script Info]\nScriptType: v4.00+\n");
-    out.append("PlayResX: ").append(spec.width()).append('\n');
-    out.append("PlayResY: ").append(spec.height()).append('\n');
+    out.append("PlayResX: ").append(canvas.width()).append('\n');
+    out.append("PlayResY: ").append(canvas.height()).append('\n');
     out.append("WrapStyle: 2\nScaledBorderAndShadow: yes\nYCbCr Matrix: None\n\n");
     out.append("[V4+ Styles]\n");
     out.append(
         "Format: Name, Fontname, Fontsize, PrimaryColour, SecondaryColour, OutlineColour,"
             + " BackColour, Bold, Italic, Underline, StrikeOut, ScaleX, ScaleY, Spacing, Angle,"
             + " BorderStyle, Outline, Shadow, Alignment, MarginL, MarginR, MarginV, Encoding\n");
-    style(out, "Text", lettering.text(), lettering.outline(), false);
-    style(
-        out,
-        "Spoken",
-        lettering.markText(),
-        lettering.markGround(),
-        lettering.mark() == Lettering.Mark.BOX);
+    if (lettering.ground().isSeen()) {
+      boxedStyle(out, "Text", lettering.text(), lettering.ground());
+    } else {
+      outlinedStyle(out);
+    }
+    lettering
+        .mark()
+        .style()
+        .ifPresent(box -> boxedStyle(out, SpokenMark.Box.STYLE, box.text(), box.ground()));
     out.append("\n[Events]\n");
     out.append("Format: Layer, Start, End, Style, Name, MarginL, MarginR, MarginV, Effect, Text\n");
     for (Cue cue : cues) {
@@ -49,34 +47,41 @@ public final class AssScript {
     return out.toString();
   }
 
+  private void outlinedStyle(StringBuilder out) {
+    Lettering.Edge edge = lettering.edge();
+    style(out, "Text", lettering.text(), edge.colour(), edge.width(), 1);
+  }
+
+  private void boxedStyle(StringBuilder out, String name, Colour text, Colour ground) {
+    style(out, name, text, ground, BOX_MARGIN, 3);
+  }
+
   private void style(
-      StringBuilder out, String name, Lettering.Colour text, Lettering.Colour edge, boolean boxed) {
-    boolean ground = lettering.ground().alpha() > 0;
-    Lettering.Colour border = ground && !boxed ? lettering.ground() : edge;
-    double width = boxed || ground ? 10 : lettering.outlineWidth();
-    int side = (int) Math.round(spec.safe().widest() * spec.width());
+      StringBuilder out, String name, Colour text, Colour border, double width, int borderStyle) {
+    double scale = canvas.scale();
+    int side = (int) Math.round(canvas.safe().widest() * canvas.width());
     out.append(
         String.format(
             Locale.ROOT,
             "Style: %s,%s,%.1f,%s,%s,%s,%s,%d,0,0,0,100,100,0,0,%d,%.1f,%.1f,2,%d,%d,%d,1\n",
             name,
-            lettering.font(),
-            lettering.size() * scale(),
+            lettering.face().family(),
+            lettering.face().size() * scale,
             text.ass(),
             text.ass(),
             border.ass(),
             border.ass(),
-            lettering.bold() ? -1 : 0,
-            boxed || ground ? 3 : 1,
-            width * scale(),
-            lettering.shadow() * scale(),
+            lettering.face().bold() ? -1 : 0,
+            borderStyle,
+            width * scale,
+            lettering.edge().shadow() * scale,
             side,
             side,
             marginBottom()));
   }
 
   private int marginBottom() {
-    return (int) Math.round((spec.safe().bottom() + 0.03) * spec.height());
+    return (int) Math.round((canvas.safe().bottom() + 0.03) * canvas.height());
   }
 
   private void events(StringBuilder out, Cue cue) {
@@ -87,7 +92,8 @@ public final class AssScript {
       long to = last ? cue.span().endUs() : words.get(i + 1).span().startUs();
       if (centis(to) > centis(from)) {
         out.append("Dialogue: 0,").append(time(from)).append(',').append(time(to));
-        out.append(",Text,,0,0,0,,").append(text(cue, words.get(i))).append('\n');
+        out.append(",Text,,0,0,0,,").append(i == 0 ? lettering.entrance().tags() : "");
+        out.append(text(cue, words.get(i))).append('\n');
       }
       from = Math.max(from, to);
     }
@@ -105,7 +111,7 @@ public final class AssScript {
         }
         String shown = escape(cased(line.get(i).text()));
         if (line.get(i) == spoken) {
-          text.append(marked(shown));
+          text.append(lettering.mark().around(shown));
         } else {
           text.append(shown);
         }
@@ -114,14 +120,8 @@ public final class AssScript {
     return text.toString();
   }
 
-  private String marked(String shown) {
-    return lettering.mark() == Lettering.Mark.BOX
-        ? "{\\rSpoken}" + shown + "{\\r}"
-        : "{\\1c" + lettering.markText().ass().replaceFirst("&H..", "&H") + "&}" + shown + "{\\1c}";
-  }
-
   private String cased(String text) {
-    return lettering.upperCase() ? text.toUpperCase(Locale.ROOT) : text;
+    return lettering.face().upperCase() ? text.toUpperCase(Locale.ROOT) : text;
   }
 
   /** Makes text harmless: no override blocks, no escapes, no line of its own. */
@@ -136,6 +136,6 @@ public final class AssScript {
   private static String time(long us) {
     long cs = centis(us);
     return String.format(
-        "%d:%02d:%02d.%02d", cs / 360_000, cs / 6_000 % 60, cs / 100 % 60, cs % 100);
+        Locale.ROOT, "%d:%02d:%02d.%02d", cs / 360_000, cs / 6_000 % 60, cs / 100 % 60, cs % 100);
   }
 }

@@ -25,6 +25,12 @@ public record Cue(Span span, List<List<CueWord>> lines) {
         lines.stream().map(l -> String.join(" ", l.stream().map(CueWord::text).toList())).toList());
   }
 
+  /** The same as it shows when the clip plays faster. */
+  public Cue played(double speed) {
+    return new Cue(
+        new Span(Math.round(span.startUs() / speed), Math.round(span.endUs() / speed)), lines);
+  }
+
   /** Reading speed in characters a second, blanks included. */
   public double charactersPerSecond() {
     return text().length() * 1e6 / Math.max(1, span.lengthUs());

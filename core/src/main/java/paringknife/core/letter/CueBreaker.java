@@ -2,8 +2,10 @@ package paringknife.core.letter;
 
 import java.util.ArrayList;
 import java.util.List;
-import paringknife.core.pare.CutList;
-import paringknife.core.pare.KeptIndex;
+import java.util.Map;
+import java.util.stream.Collectors;
+import paringknife.core.clip.cut.CutList;
+import paringknife.core.clip.cut.KeptIndex;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
 import paringknife.core.transcript.Word;
@@ -26,21 +28,42 @@ public final class CueBreaker {
     this.limits = limits;
   }
 
-  /** A word on the clip's clock, and where the next seam ends what it belongs to. */
-  private record Heard(Word word, Span span, long seamUs) {}
+  /** What keeps a break that a producer does not want from ever being the best. */
+  private static final double UNWANTED = 1_000;
+
+  /**
+   * A word on the clip's clock.
+   *
+   * @param text as it is shown
+   * @param seamUs where the next seam ends what it belongs to
+   * @param opens whether a caption has to begin with it
+   * @param goesOn whether none may
+   */
+  private record Heard(
+      Word word, Span span, long seamUs, String text, boolean opens, boolean goesOn) {
+    Heard with(CaptionEdit edit) {
+      if (edit instanceof CaptionEdit.ShowAs shown) {
+        return new Heard(word, span, seamUs, shown.text(), opens, goesOn);
+      }
+      boolean breaks = edit instanceof CaptionEdit.BreakBefore;
+      return new Heard(word, span, seamUs, text, breaks, !breaks);
+    }
+  }
 
   /** Captions of all words of a cut list, in playing order. */
   public List<Cue> cues(CutList cuts, Transcript transcript) {
-    return cues(cuts, transcript, List.of());
+    return cues(cuts, transcript, List.of(), List.of());
   }
 
   /**
    * Captions of a cut list, in playing order.
    *
    * @param uncaptioned stretches of the episode whose words get no caption
+   * @param edits what a producer wants otherwise than it would be proposed
    */
-  public List<Cue> cues(CutList cuts, Transcript transcript, List<Span> uncaptioned) {
-    List<Heard> heard = heard(cuts, transcript);
+  public List<Cue> cues(
+      CutList cuts, Transcript transcript, List<Span> uncaptioned, List<CaptionEdit> edits) {
+    List<Heard> heard = edited(heard(cuts, transcript), edits);
     KeptIndex withoutCaptions = new CutList(uncaptioned, List.of()).index();
     heard.removeIf(h -> withoutCaptions.toClip(h.word().span().middleUs()).isPresent());
     int n = heard.size();
@@ -73,6 +96,25 @@ public final class CueBreaker {
     return cues;
   }
 
+  private static List<Heard> edited(List<Heard> heard, List<CaptionEdit> edits) {
+    if (edits.isEmpty()) {
+      return heard;
+    }
+    Map<Long, List<CaptionEdit>> byWord =
+        edits.stream().collect(Collectors.groupingBy(CaptionEdit::wordId));
+    List<Heard> edited = new ArrayList<>(heard.size());
+    for (Heard word : heard) {
+      Heard now = word;
+      for (CaptionEdit edit : byWord.getOrDefault(word.word().id(), List.of())) {
+        now = now.with(edit);
+      }
+      if (!now.text().isBlank()) {
+        edited.add(now);
+      }
+    }
+    return edited;
+  }
+
   private static List<Heard> heard(CutList cuts, Transcript transcript) {
     List<Heard> heard = new ArrayList<>();
     long[] starts = cuts.startsUs();
@@ -89,7 +131,7 @@ public final class CueBreaker {
         if (kept.contains(word.span().middleUs())) {
           long start = Math.max(word.startUs(), kept.startUs()) - kept.startUs() + played;
           long end = Math.min(word.endUs(), kept.endUs()) - kept.startUs() + played;
-          heard.add(new Heard(word, new Span(start, end), seams[i]));
+          heard.add(new Heard(word, new Span(start, end), seams[i], word.text(), false, false));
         }
       }
     }
@@ -135,7 +177,8 @@ public final class CueBreaker {
   private static boolean mustBreakAfter(List<Heard> heard, int index) {
     Heard here = heard.get(index);
     Heard next = heard.get(index + 1);
-    return here.seamUs() != next.seamUs()
+    return next.opens()
+        || here.seamUs() != next.seamUs()
         || here.word().speaker() != next.word().speaker()
         || next.span().startUs() - here.span().endUs() >= SILENCE_US;
   }
@@ -149,7 +192,7 @@ public final class CueBreaker {
   private double badness(List<Heard> heard, int start, int end) {
     Word last = heard.get(end - 1).word();
     boolean clipEnds = end == heard.size();
-    double cost = 4;
+    double cost = clipEnds || !heard.get(end).goesOn() ? 4 : UNWANTED;
     if (last.endsSentence() || clipEnds || mustBreakAfter(heard, end - 1)) {
       cost -= 3;
     } else if (last.endsClause()) {
@@ -172,7 +215,7 @@ public final class CueBreaker {
       cost += 3;
     }
     int characters =
-        heard.subList(start, end).stream().mapToInt(h -> h.word().text().length() + 1).sum() - 1;
+        heard.subList(start, end).stream().mapToInt(h -> h.text().length() + 1).sum() - 1;
     cost += Math.max(0, characters / seconds - CueLimits.FASTEST_READING) * 0.15;
     List<List<CueWord>> lines = lines(heard.subList(start, end));
     if (lines.size() > 1) {
@@ -207,16 +250,18 @@ public final class CueBreaker {
   /** A caption stands a little after its last word, never beyond the limit. */
   private Cue cue(List<Heard> words, long limitUs) {
     long start = words.get(0).span().startUs();
+    long said = words.get(words.size() - 1).span().endUs();
     long wanted =
         Math.max(
-            words.get(words.size() - 1).span().endUs() + LINGER_US, start + CueLimits.SHORTEST_US);
+            Math.min(said + LINGER_US, start + CueLimits.LONGEST_US),
+            start + CueLimits.SHORTEST_US);
     return new Cue(new Span(start, Math.max(start + 1, Math.min(limitUs, wanted))), lines(words));
   }
 
   /** Fills lines greedily, then evens out two lines so that neither is left with a lone word. */
   private List<List<CueWord>> lines(List<Heard> words) {
     List<CueWord> all =
-        words.stream().map(h -> new CueWord(h.word().text(), h.span(), h.word().id())).toList();
+        words.stream().map(h -> new CueWord(h.text(), h.span(), h.word().id())).toList();
     List<List<CueWord>> lines = new ArrayList<>();
     List<CueWord> line = new ArrayList<>();
     for (CueWord word : all) {

@@ -1,60 +1,65 @@
 package paringknife.core.letter;
 
 /**
- * A style for captions.
+ * A style for captions. Lengths are in pixels on a picture 1080 pixels wide.
  *
  * @param id stable name, lower case
  * @param name shown to the producer
- * @param font family name as the font file states it
- * @param size height of the font in pixels on a picture 1080 pixels wide
- * @param bold whether the bold face of the family is asked for
- * @param upperCase whether text is set in capitals
  * @param text colour of the text
- * @param outline colour of the outline
- * @param outlineWidth in pixels on a picture 1080 pixels wide
- * @param shadow depth of the shadow in the same pixels
+ * @param ground colour of a box behind every line; {@link Colour#NONE} for none
  * @param mark how the spoken word is marked
- * @param markText colour of the spoken word
- * @param markGround colour behind the spoken word, for {@link Mark#BOX}
- * @param ground colour of a box behind every line; alpha 0 for none
+ * @param entrance how a caption comes in
  * @param limits how large a caption may be
  */
 public record Lettering(
     String id,
     String name,
-    String font,
-    int size,
-    boolean bold,
-    boolean upperCase,
+    Face face,
     Colour text,
-    Colour outline,
-    double outlineWidth,
-    double shadow,
-    Mark mark,
-    Colour markText,
-    Colour markGround,
+    Edge edge,
     Colour ground,
+    SpokenMark mark,
+    Entrance entrance,
     CueLimits limits) {
 
-  /** Ways to mark the spoken word. */
-  public enum Mark {
-    COLOUR,
-    BOX
+  /**
+   * The face text is set in.
+   *
+   * @param family as the font file states it
+   * @param size height of the font
+   * @param bold whether the bold face of the family is asked for
+   * @param upperCase whether text is set in capitals
+   */
+  public record Face(String family, int size, boolean bold, boolean upperCase) {
+    public Face(String family, int size) {
+      this(family, size, false, false);
+    }
   }
 
-  /** Red, green, blue and opacity, each 0 to 255. */
-  public record Colour(int red, int green, int blue, int alpha) {
-    public static Colour rgb(int hex) {
-      return rgba(hex, 255);
-    }
+  /** The outline around letters and the depth of their shadow. */
+  public record Edge(Colour colour, double width, double shadow) {
+    public static final Edge NONE = new Edge(Colour.rgb(0x1E1B1A), 0, 0);
+  }
 
-    public static Colour rgba(int hex, int alpha) {
-      return new Colour(hex >> 16 & 255, hex >> 8 & 255, hex & 255, alpha);
-    }
+  /** A lettering of a face and a mark; all else as most have it. */
+  public static Lettering of(String id, String name, Face face, SpokenMark mark, CueLimits limits) {
+    return new Lettering(
+        id, name, face, Colour.rgb(0xFFFFFF), Edge.NONE, Colour.NONE, mark, Entrance.NONE, limits);
+  }
 
-    /** The form ASS takes: alpha (0 is opaque), blue, green, red. */
-    String ass() {
-      return String.format("&H%02X%02X%02X%02X", 255 - alpha, blue, green, red);
-    }
+  public Lettering withText(Colour changed) {
+    return new Lettering(id, name, face, changed, edge, ground, mark, entrance, limits);
+  }
+
+  public Lettering withEdge(Edge changed) {
+    return new Lettering(id, name, face, text, changed, ground, mark, entrance, limits);
+  }
+
+  public Lettering withGround(Colour changed) {
+    return new Lettering(id, name, face, text, edge, changed, mark, entrance, limits);
+  }
+
+  public Lettering withEntrance(Entrance changed) {
+    return new Lettering(id, name, face, text, edge, ground, mark, changed, limits);
   }
 }

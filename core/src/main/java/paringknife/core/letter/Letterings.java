@@ -1,46 +1,27 @@
 package paringknife.core.letter;
 
 import java.util.List;
-import paringknife.core.letter.Lettering.Colour;
-import paringknife.core.letter.Lettering.Mark;
 
 /** The letterings that ship. */
 public final class Letterings {
   public static final Lettering SLUICE =
-      new Lettering(
-          "sluice",
-          "Sluice",
-          "Archivo Black",
-          114,
-          false,
-          false,
-          Colour.rgb(0xFFFFFF),
-          Colour.rgb(0x1E1B1A),
-          8,
-          0,
-          Mark.BOX,
-          Colour.rgb(0x1E1B1A),
-          Colour.rgb(0xFBF8F1),
-          Colour.rgba(0, 0),
-          new CueLimits(6, 2, 16));
+      Lettering.of(
+              "sluice",
+              "Sluice",
+              new Lettering.Face("Archivo Black", 114),
+              new SpokenMark.Box(Colour.rgb(0x1E1B1A), Colour.rgb(0xFBF8F1)),
+              new CueLimits(6, 2, 16))
+          .withEdge(new Lettering.Edge(Colour.rgb(0x1E1B1A), 8, 0));
 
   public static final Lettering LEDGER =
-      new Lettering(
-          "ledger",
-          "Ledger",
-          "Barlow Condensed SemiBold",
-          118,
-          false,
-          false,
-          Colour.rgb(0xE9E4DA),
-          Colour.rgba(0x1E1B1A, 255),
-          0,
-          0,
-          Mark.COLOUR,
-          Colour.rgb(0xF2B35B),
-          Colour.rgba(0, 0),
-          Colour.rgba(0x221E1D, 218),
-          new CueLimits(9, 2, 24));
+      Lettering.of(
+              "ledger",
+              "Ledger",
+              new Lettering.Face("Barlow Condensed SemiBold", 118),
+              new SpokenMark.InColour(Colour.rgb(0xF2B35B)),
+              new CueLimits(9, 2, 24))
+          .withText(Colour.rgb(0xE9E4DA))
+          .withGround(Colour.rgba(0x221E1D, 218));
 
   private Letterings() {}
 

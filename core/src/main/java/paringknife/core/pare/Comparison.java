@@ -2,6 +2,8 @@ package paringknife.core.pare;
 
 import java.util.ArrayList;
 import java.util.List;
+import paringknife.core.clip.cut.CutList;
+import paringknife.core.clip.cut.KeptIndex;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
 import paringknife.core.transcript.Word;
@@ -15,9 +17,9 @@ public record Comparison(long firstLengthUs, long secondLengthUs, List<ComparedW
   /** A word, and in which of the two it is heard. */
   public record ComparedWord(int index, String text, boolean inFirst, boolean inSecond) {}
 
-  public static Comparison of(ClipDocument first, ClipDocument second, Transcript transcript) {
-    CutList a = CutList.of(first, transcript);
-    CutList b = CutList.of(second, transcript);
+  public static Comparison of(Pared first, Pared second, Transcript transcript) {
+    CutList a = first.cuts(transcript);
+    CutList b = second.cuts(transcript);
     KeptIndex inA = a.index();
     KeptIndex inB = b.index();
     long from = start(first, second);
@@ -36,33 +38,31 @@ public record Comparison(long firstLengthUs, long secondLengthUs, List<ComparedW
       words.add(new ComparedWord(i, word.text(), keptA, keptB));
     }
     return new Comparison(
-        Math.round(a.lengthUs() / first.settings().speed()),
-        Math.round(b.lengthUs() / second.settings().speed()),
-        words);
+        Math.round(a.lengthUs() / first.speed()), Math.round(b.lengthUs() / second.speed()), words);
   }
 
-  private static boolean isSilenced(ClipDocument clip, Word word) {
+  private static boolean isSilenced(Pared clip, Word word) {
     return clip.removals().stream()
         .anyMatch(r -> r.means().silences() && r.span().contains(word.span().middleUs()));
   }
 
-  private static boolean holds(ClipDocument clip, Word word) {
-    return clip.settings().stretches().stream().anyMatch(s -> s.contains(word.span().middleUs()));
+  private static boolean holds(Pared clip, Word word) {
+    return clip.stretches().stream().anyMatch(s -> s.contains(word.span().middleUs()));
   }
 
-  private static long start(ClipDocument a, ClipDocument b) {
+  private static long start(Pared a, Pared b) {
     return Math.min(start(a), start(b));
   }
 
-  private static long start(ClipDocument clip) {
-    return clip.settings().stretches().stream().mapToLong(Span::startUs).min().orElse(0);
+  private static long start(Pared clip) {
+    return clip.stretches().stream().mapToLong(Span::startUs).min().orElse(0);
   }
 
-  private static long end(ClipDocument a, ClipDocument b) {
+  private static long end(Pared a, Pared b) {
     return Math.max(end(a), end(b));
   }
 
-  private static long end(ClipDocument clip) {
-    return clip.settings().stretches().stream().mapToLong(Span::endUs).max().orElse(0);
+  private static long end(Pared clip) {
+    return clip.stretches().stream().mapToLong(Span::endUs).max().orElse(0);
   }
 }

@@ -21,9 +21,6 @@ import paringknife.core.listen.PauseSettings;
  * @param fits whether the plan reaches the target
  */
 public record FitPlan(long lengthUs, long targetUs, List<Step> steps, double speed, boolean fits) {
-  /** The fastest a clip plays so that nobody notices. */
-  public static final double FASTEST = 1.15;
-
   private static final PauseSettings TIGHT = new PauseSettings(-36, 300_000, 10_000, 100_000);
 
   /** Ways to make a clip shorter, the least harm first. */
@@ -56,14 +53,14 @@ public record FitPlan(long lengthUs, long targetUs, List<Step> steps, double spe
       int found) {}
 
   /** A way to make a clip shorter piece by piece, the longest piece first. */
-  private record Way(int pieces, IntFunction<ClipDocument> taking) {}
+  private record Way(int pieces, IntFunction<Pared> taking) {}
 
   public FitPlan {
     steps = List.copyOf(steps);
   }
 
   /** Plans for a clip with all ways open; nothing is changed. */
-  public static FitPlan of(ClipEditor editor, ClipDocument clip, long targetUs) {
+  public static FitPlan of(PareEditor editor, Pared clip, long targetUs) {
     return of(editor, clip, targetUs, Set.of());
   }
 
@@ -72,11 +69,10 @@ public record FitPlan(long lengthUs, long targetUs, List<Step> steps, double spe
    *
    * @param declined ways that the producer does not want
    */
-  public static FitPlan of(
-      ClipEditor editor, ClipDocument clip, long targetUs, Set<Kind> declined) {
+  public static FitPlan of(PareEditor editor, Pared clip, long targetUs, Set<Kind> declined) {
     long length = editor.lengthUs(clip);
     List<Step> steps = new ArrayList<>();
-    ClipDocument now = clip;
+    Pared now = clip;
     long before = length;
     long reached = length;
     for (Kind kind : Kind.values()) {
@@ -87,7 +83,7 @@ public record FitPlan(long lengthUs, long targetUs, List<Step> steps, double spe
       boolean needed = reached > targetUs;
       int pieces =
           needed && !declined.contains(kind) ? enough(editor, way, targetUs) : way.pieces();
-      ClipDocument taken = way.taking().apply(pieces);
+      Pared taken = way.taking().apply(pieces);
       long after = editor.lengthUs(taken);
       if (after >= before) {
         continue;
@@ -101,22 +97,19 @@ public record FitPlan(long lengthUs, long targetUs, List<Step> steps, double spe
       before = after;
       reached = needed ? after : reached;
     }
-    double speed =
-        reached <= targetUs
-            ? clip.settings().speed()
-            : speedFor(reached * clip.settings().speed(), targetUs);
-    if (speed > clip.settings().speed()) {
-      double shown = Math.min(speed, FASTEST);
-      long after = Math.round(reached * clip.settings().speed() / shown);
+    double speed = reached <= targetUs ? clip.speed() : speedFor(reached * clip.speed(), targetUs);
+    if (speed > clip.speed()) {
+      double shown = Math.min(speed, Pared.FASTEST);
+      long after = Math.round(reached * clip.speed() / shown);
       steps.add(
           new Step(Kind.SPEED, reached - after, after, true, declined.contains(Kind.SPEED), 1, 1));
     }
-    boolean fits = reached <= targetUs || speed <= FASTEST && !declined.contains(Kind.SPEED);
-    return new FitPlan(length, targetUs, steps, Math.min(speed, FASTEST), fits);
+    boolean fits = reached <= targetUs || speed <= Pared.FASTEST && !declined.contains(Kind.SPEED);
+    return new FitPlan(length, targetUs, steps, Math.min(speed, Pared.FASTEST), fits);
   }
 
   /** The fewest pieces that reach the target; all when even they do not. */
-  private static int enough(ClipEditor editor, Way way, long targetUs) {
+  private static int enough(PareEditor editor, Way way, long targetUs) {
     int low = 0;
     int high = way.pieces();
     while (low < high) {
@@ -130,7 +123,7 @@ public record FitPlan(long lengthUs, long targetUs, List<Step> steps, double spe
     return low;
   }
 
-  private static Way way(ClipEditor editor, ClipDocument clip, Kind kind) {
+  private static Way way(PareEditor editor, Pared clip, Kind kind) {
     return switch (kind) {
       case PAUSES -> pauses(editor, clip, PauseSettings.DEFAULT);
       case TIGHTER_PAUSES -> pauses(editor, clip, TIGHT);
@@ -144,7 +137,7 @@ public record FitPlan(long lengthUs, long targetUs, List<Step> steps, double spe
     };
   }
 
-  private static Way pauses(ClipEditor editor, ClipDocument clip, PauseSettings settings) {
+  private static Way pauses(PareEditor editor, Pared clip, PauseSettings settings) {
     List<Pause> longest =
         editor.pauses(clip, settings.inRoom(editor.quietBelowDb())).stream()
             .sorted(
@@ -154,7 +147,7 @@ public record FitPlan(long lengthUs, long targetUs, List<Step> steps, double spe
     return new Way(longest.size(), n -> editor.parePauses(clip, longest.subList(0, n)));
   }
 
-  private static Way fillers(ClipEditor editor, ClipDocument clip, boolean sure) {
+  private static Way fillers(PareEditor editor, Pared clip, boolean sure) {
     List<Filler> found = editor.fillers(clip).stream().filter(f -> f.sure() == sure).toList();
     return new Way(found.size(), n -> editor.pareFillers(clip, found.subList(0, n)));
   }
@@ -165,8 +158,8 @@ public record FitPlan(long lengthUs, long targetUs, List<Step> steps, double spe
   }
 
   /** The clip after the steps chosen; speed as far as it is needed when it is among them. */
-  public ClipDocument apply(ClipEditor editor, ClipDocument clip, List<Kind> chosen) {
-    ClipDocument now = clip;
+  public Pared apply(PareEditor editor, Pared clip, List<Kind> chosen) {
+    Pared now = clip;
     for (Kind kind : Kind.values()) {
       if (chosen.contains(kind) && kind != Kind.SPEED) {
         Way way = way(editor, now, kind);
@@ -176,8 +169,8 @@ public record FitPlan(long lengthUs, long targetUs, List<Step> steps, double spe
     if (!chosen.contains(Kind.SPEED)) {
       return now;
     }
-    double played = editor.lengthUs(now) * now.settings().speed();
-    double needed = Math.max(1, Math.min(FASTEST, speedFor(played, targetUs)));
-    return now.withSettings(now.settings().withSpeed(needed));
+    double played = editor.lengthUs(now) * now.speed();
+    double needed = Math.max(1, Math.min(Pared.FASTEST, speedFor(played, targetUs)));
+    return now.withSpeed(needed);
   }
 }

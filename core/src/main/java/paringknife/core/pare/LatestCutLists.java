@@ -2,6 +2,7 @@ package paringknife.core.pare;
 
 import java.util.ArrayDeque;
 import java.util.Deque;
+import paringknife.core.clip.cut.CutList;
 import paringknife.core.transcript.Transcript;
 
 /**
@@ -15,14 +16,14 @@ final class LatestCutLists {
   private final Transcript transcript;
   private final Deque<Known> known = new ArrayDeque<>();
 
-  private record Known(ClipDocument clip, CutList cuts) {}
+  private record Known(Pared clip, CutList cuts) {}
 
   LatestCutLists(Transcript transcript) {
     this.transcript = transcript;
   }
 
   /** A state's cut list; states are told apart as objects, which never change. */
-  CutList of(ClipDocument clip) {
+  CutList of(Pared clip) {
     synchronized (known) {
       for (Known one : known) {
         if (one.clip() == clip) {
@@ -30,7 +31,7 @@ final class LatestCutLists {
         }
       }
     }
-    CutList made = CutList.of(clip, transcript);
+    CutList made = clip.cuts(transcript);
     synchronized (known) {
       known.addFirst(new Known(clip, made));
       if (known.size() > AT_HAND) {

@@ -3,6 +3,10 @@ package paringknife.core.pare;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import paringknife.core.clip.cut.CutList;
+import paringknife.core.clip.cut.Means;
+import paringknife.core.clip.cut.Reason;
+import paringknife.core.clip.cut.Removal;
 import paringknife.core.time.Span;
 
 /**
@@ -21,9 +25,9 @@ public record Parings(long originalUs, long lengthUs, Map<Reason, Total> byReaso
   /**
    * @param cuts the clip's cut list
    */
-  public static Parings of(ClipDocument clip, CutList cuts) {
+  public static Parings of(Pared clip, CutList cuts) {
     Map<Reason, Total> totals = new EnumMap<>(Reason.class);
-    List<Span> stretches = clip.settings().stretches();
+    List<Span> stretches = clip.stretches();
     long original = stretches.stream().mapToLong(Span::lengthUs).sum();
     long counted = Long.MIN_VALUE;
     for (Removal removal : clip.removals()) {

@@ -3,6 +3,8 @@ package paringknife.core.pare;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import paringknife.core.clip.cut.CutList;
+import paringknife.core.clip.cut.Removal;
 import paringknife.core.listen.RoomTone;
 import paringknife.core.listen.RoomToneFinder;
 import paringknife.core.listen.SoundPlan;
@@ -27,7 +29,7 @@ public final class SoundPlanner {
   }
 
   /** The sound of a clip. */
-  public SoundPlan plan(ClipDocument clip, CutList cuts) {
+  public SoundPlan plan(Pared clip, CutList cuts) {
     List<Span> silenced =
         clip.removals().stream().filter(r -> r.means().silences()).map(Removal::span).toList();
     List<SoundPlan.Segment> segments = new ArrayList<>();

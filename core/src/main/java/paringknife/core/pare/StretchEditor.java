@@ -2,6 +2,8 @@ package paringknife.core.pare;
 
 import java.util.ArrayList;
 import java.util.List;
+import paringknife.core.clip.cut.Gap;
+import paringknife.core.clip.cut.Removal;
 import paringknife.core.listen.LevelCurve;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Passage;
@@ -25,9 +27,9 @@ public final class StretchEditor {
   }
 
   /** The words of each stretch, in playing order. */
-  public List<Passage> pieces(ClipDocument clip) {
+  public List<Passage> pieces(Pared clip) {
     List<Passage> pieces = new ArrayList<>();
-    for (Span stretch : clip.settings().stretches()) {
+    for (Span stretch : clip.stretches()) {
       int from = firstFrom(stretch.startUs());
       int to = Math.max(from, firstFrom(stretch.endUs()));
       pieces.add(new Passage(from, to, from < to ? transcript.words().get(from).speaker() : -1));
@@ -52,7 +54,7 @@ public final class StretchEditor {
    * @param before index of the word they will be heard before; -1 for the end of the clip
    * @throws IllegalArgumentException when the clip does not hold them, or the place is among them
    */
-  public ClipDocument move(ClipDocument clip, int first, int last, int before) {
+  public Pared move(Pared clip, int first, int last, int before) {
     if (before >= first && before <= last) {
       throw new IllegalArgumentException("Words cannot be moved into themselves.");
     }
@@ -61,8 +63,8 @@ public final class StretchEditor {
     if (parts.isEmpty()) {
       throw new IllegalArgumentException("These words are not in this clip.");
     }
-    List<Span> rest = without(clip.settings().stretches(), moved);
-    return with(clip, put(rest, parts, before));
+    List<Span> rest = without(clip.stretches(), moved);
+    return clip.withStretches(put(rest, parts, before));
   }
 
   /**
@@ -71,9 +73,9 @@ public final class StretchEditor {
    *
    * @param before index of the word they will be heard before; -1 for the end of the clip
    */
-  public ClipDocument pull(ClipDocument clip, int first, int last, int before) {
-    return with(
-        clip, put(clip.settings().stretches(), List.of(placement.around(first, last)), before));
+  public Pared pull(Pared clip, int first, int last, int before) {
+    return clip.withStretches(
+        put(clip.stretches(), List.of(placement.around(first, last)), before));
   }
 
   /**
@@ -82,13 +84,13 @@ public final class StretchEditor {
    * @param place of the stretch in playing order
    * @throws IllegalArgumentException when there is none, or it is the only one
    */
-  public ClipDocument drop(ClipDocument clip, int place) {
-    List<Span> stretches = new ArrayList<>(clip.settings().stretches());
+  public Pared drop(Pared clip, int place) {
+    List<Span> stretches = new ArrayList<>(clip.stretches());
     if (place < 0 || place >= stretches.size() || stretches.size() == 1) {
       throw new IllegalArgumentException("A clip keeps at least one stretch.");
     }
     stretches.remove(place);
-    return with(clip, stretches);
+    return clip.withStretches(stretches);
   }
 
   /**
@@ -100,8 +102,8 @@ public final class StretchEditor {
    * @throws IllegalArgumentException when there is no such seam, or too little would be left of a
    *     stretch
    */
-  public ClipDocument moveSeam(ClipDocument clip, int place, long outUs, long inUs) {
-    List<Span> stretches = new ArrayList<>(clip.settings().stretches());
+  public Pared moveSeam(Pared clip, int place, long outUs, long inUs) {
+    List<Span> stretches = new ArrayList<>(clip.stretches());
     if (place < 1 || place >= stretches.size()) {
       throw new IllegalArgumentException("This join is not there any more.");
     }
@@ -113,11 +115,11 @@ public final class StretchEditor {
     }
     stretches.set(place - 1, new Span(before.startUs(), outUs));
     stretches.set(place, new Span(inUs, after.endUs()));
-    return with(clip, stretches);
+    return clip.withStretches(stretches);
   }
 
   /** The two clips that come of parting one. */
-  public record Parted(ClipDocument first, ClipDocument second) {}
+  public record Parted(Pared first, Pared second) {}
 
   /**
    * Parts a clip in two before a word (by index). Each keeps what was pared of it.
@@ -125,13 +127,13 @@ public final class StretchEditor {
    * @throws IllegalArgumentException when the word is not in the clip, or nothing would be left
    *     before it
    */
-  public Parted part(ClipDocument clip, int word) {
+  public Parted part(Pared clip, int word) {
     long at = placement.edgeBefore(word);
     long middle = transcript.words().get(word).span().middleUs();
     List<Span> first = new ArrayList<>();
     List<Span> second = new ArrayList<>();
     boolean passed = false;
-    for (Span stretch : clip.settings().stretches()) {
+    for (Span stretch : clip.stretches()) {
       if (!passed && stretch.contains(middle)) {
         passed = true;
         add(first, stretch.startUs(), Math.max(stretch.startUs(), at));
@@ -147,37 +149,34 @@ public final class StretchEditor {
       throw new IllegalArgumentException(
           "This is where the clip begins; there is nothing before it to part from.");
     }
-    ClipDocument rest =
-        with(
-            clip.withSettings(clip.settings().withTitle(clip.settings().title() + ", from here")),
-            second);
-    return new Parted(onlyInside(with(clip, first)), onlyInside(rest));
+    return new Parted(
+        onlyInside(clip.withStretches(first)), onlyInside(clip.withStretches(second)));
   }
 
-  private static ClipDocument onlyInside(ClipDocument clip) {
-    List<Span> stretches = clip.settings().stretches();
+  private static Pared onlyInside(Pared clip) {
+    List<Span> stretches = clip.stretches();
     List<Gap> gaps =
-        clip.settings().gaps().stream()
+        clip.gaps().stream()
             .filter(
                 g ->
                     stretches.stream()
                         .anyMatch(s -> g.atUs() > s.startUs() && g.atUs() <= s.endUs()))
             .toList();
-    return clip.withSettings(clip.settings().withGaps(gaps))
+    return clip.withGaps(gaps, clip.nextId())
         .withRemovals(
             clip.removals().stream()
                 .filter(r -> stretches.stream().anyMatch(s -> s.overlaps(r.span())))
                 .toList(),
-            clip.nextRemovalId());
+            clip.nextId());
   }
 
   /** A clip with another one of the same episode after it, what was pared of either still pared. */
-  public ClipDocument append(ClipDocument clip, ClipDocument other) {
-    List<Span> stretches = new ArrayList<>(clip.settings().stretches());
-    stretches.addAll(other.settings().stretches());
+  public Pared append(Pared clip, Pared other) {
+    List<Span> stretches = new ArrayList<>(clip.stretches());
+    stretches.addAll(other.stretches());
     List<Removal> removals = new ArrayList<>(clip.removals());
-    List<Gap> gaps = new ArrayList<>(clip.settings().gaps());
-    long next = clip.nextRemovalId();
+    List<Gap> gaps = new ArrayList<>(clip.gaps());
+    long next = clip.nextId();
     for (Removal removal : other.removals()) {
       if (removals.stream()
           .noneMatch(r -> r.span().equals(removal.span()) && r.means() == removal.means())) {
@@ -185,18 +184,19 @@ public final class StretchEditor {
             new Removal(next++, removal.reason(), removal.span(), removal.text(), removal.means()));
       }
     }
-    for (Gap gap : other.settings().gaps()) {
+    for (Gap gap : other.gaps()) {
       if (gaps.stream().noneMatch(g -> g.atUs() == gap.atUs())) {
         gaps.add(new Gap(next++, gap.atUs(), gap.lengthUs()));
       }
     }
-    return with(clip.withSettings(clip.settings().withGaps(gaps)), joined(stretches))
+    return clip.withGaps(gaps, clip.nextId())
+        .withStretches(joined(stretches))
         .withRemovals(removals, next);
   }
 
-  private static List<Span> inside(ClipDocument clip, Span span) {
+  private static List<Span> inside(Pared clip, Span span) {
     List<Span> parts = new ArrayList<>();
-    for (Span stretch : clip.settings().stretches()) {
+    for (Span stretch : clip.stretches()) {
       if (stretch.overlapUs(span) >= LEAST_US) {
         parts.add(
             new Span(
@@ -249,10 +249,10 @@ public final class StretchEditor {
   }
 
   /** A span with the silence between it and the ends of its stretch, so that none is left alone. */
-  private Span withSilence(ClipDocument clip, Span span) {
+  private Span withSilence(Pared clip, Span span) {
     long from = span.startUs();
     long to = span.endUs();
-    for (Span stretch : clip.settings().stretches()) {
+    for (Span stretch : clip.stretches()) {
       if (stretch.overlapUs(span) >= LEAST_US) {
         from =
             stretch.startUs() < from && isWordless(stretch.startUs(), from)
@@ -294,9 +294,5 @@ public final class StretchEditor {
       }
     }
     return joined;
-  }
-
-  private static ClipDocument with(ClipDocument clip, List<Span> stretches) {
-    return clip.withSettings(clip.settings().withStretches(stretches));
   }
 }

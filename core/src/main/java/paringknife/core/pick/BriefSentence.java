@@ -18,6 +18,9 @@ public final class BriefSentence {
   /** A brief, and what of the sentence was understood, in words. */
   public record Understood(Brief brief, List<String> understood) {}
 
+  /** The patterns below look back and forth, so what they look at is short. */
+  private static final int LONGEST = 500;
+
   private static final List<String> NUMBERS =
       List.of(
           "no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten",
@@ -75,6 +78,9 @@ public final class BriefSentence {
 
   /** Reads a sentence over a brief that holds where it says nothing. */
   public static Understood read(String sentence, Brief otherwise) {
+    if (sentence.length() > LONGEST) {
+      throw new IllegalArgumentException("A brief in words has up to " + LONGEST + " characters.");
+    }
     String text = sentence.toLowerCase(Locale.ROOT).replaceAll("\\s+", " ").strip();
     List<String> understood = new ArrayList<>();
     int count = otherwise.count();

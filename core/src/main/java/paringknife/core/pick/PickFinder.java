@@ -14,9 +14,9 @@ import paringknife.core.listen.LevelCurve;
 import paringknife.core.listen.Pause;
 import paringknife.core.listen.PauseDetector;
 import paringknife.core.listen.PauseSettings;
-import paringknife.core.pare.ClipEditor;
 import paringknife.core.pare.Filler;
 import paringknife.core.pare.FillerFinder;
+import paringknife.core.pare.PareEditor;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Passage;
 import paringknife.core.transcript.Sentences;
@@ -45,7 +45,7 @@ public final class PickFinder {
   private final Transcript transcript;
   private final LevelCurve levels;
   private final List<Passage> sentences;
-  private final ClipEditor editor;
+  private final PareEditor editor;
   private final List<Set<String>> content;
   private final double[] centrality;
   private final Map<String, Integer> uses = new HashMap<>();
@@ -58,13 +58,13 @@ public final class PickFinder {
   private final int[] fillersBefore;
 
   public PickFinder(Transcript transcript, LevelCurve levels) {
-    this(transcript, levels, new ClipEditor(transcript, levels));
+    this(transcript, levels, new PareEditor(transcript, levels));
   }
 
   /**
    * @param editor tells how long a pick would be when pared
    */
-  public PickFinder(Transcript transcript, LevelCurve levels, ClipEditor editor) {
+  public PickFinder(Transcript transcript, LevelCurve levels, PareEditor editor) {
     this.transcript = transcript;
     this.levels = levels;
     this.sentences = Sentences.of(transcript);

@@ -26,6 +26,7 @@ public final class PickLimits {
     if (!transcript.language().equals("en") && !transcript.language().startsWith("en-")) {
       limits.add(
           String.format(
+              Locale.ROOT,
               "There is no sentence model for this language (%s): sentences are taken by their punctuation, fillers and small talk are not known.",
               Locale.forLanguageTag(transcript.language()).getDisplayLanguage(Locale.ENGLISH)));
     }

@@ -5,8 +5,8 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.List;
 import org.junit.jupiter.api.Test;
-import paringknife.core.pare.CutList;
-import paringknife.core.pare.PlacedGap;
+import paringknife.core.clip.cut.CutList;
+import paringknife.core.clip.cut.PlacedGap;
 import paringknife.core.time.FrameRate;
 import paringknife.core.time.Span;
 

@@ -7,6 +7,9 @@ import java.util.List;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import paringknife.core.Talk;
+import paringknife.core.clip.cut.Means;
+import paringknife.core.clip.cut.Reason;
+import paringknife.core.clip.cut.Removal;
 import paringknife.core.transcript.Transcript;
 
 class FillerListTest {
@@ -45,8 +48,8 @@ class FillerListTest {
   @Test
   void aShowsOwnWordsAreFound() {
     Talk talk = new Talk().speaker("Ada").say("Honestly the tide, honestly, turned.");
-    ClipEditor editor =
-        new ClipEditor(
+    PareEditor editor =
+        new PareEditor(
             talk.transcript(), talk.levels(), new FillerList(List.of("honestly"), List.of()));
     assertThat(editor.fillers(talk.clip())).hasSize(2);
     assertThat(

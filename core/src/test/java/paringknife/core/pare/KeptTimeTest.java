@@ -7,6 +7,10 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import paringknife.core.Talk;
+import paringknife.core.clip.cut.CutList;
+import paringknife.core.clip.cut.Means;
+import paringknife.core.clip.cut.PictureRun;
+import paringknife.core.clip.cut.Removal;
 import paringknife.core.letter.CueBreaker;
 import paringknife.core.letter.Letterings;
 import paringknife.core.listen.LevelCurve;
@@ -30,17 +34,17 @@ class KeptTimeTest {
           .pause(0.9)
           .say("Get up, she said.");
   private final Transcript transcript = talk.transcript();
-  private final ClipEditor editor = new ClipEditor(transcript, talk.levels());
+  private final PareEditor editor = new PareEditor(transcript, talk.levels());
   private final StretchEditor stretches = new StretchEditor(transcript, talk.levels());
   private final SoundPlanner planner =
       new SoundPlanner(new RoomToneFinder(talk.levels(), transcript));
-  private final ClipDocument clip = talk.clip();
+  private final Pared clip = talk.clip();
 
-  private CutList cuts(ClipDocument document) {
-    return CutList.of(document, transcript);
+  private CutList cuts(Pared document) {
+    return document.cuts(transcript);
   }
 
-  private String captions(ClipDocument document) {
+  private String captions(Pared document) {
     List<Span> without =
         document.removals().stream()
             .filter(r -> r.means().uncaptions())
@@ -49,12 +53,12 @@ class KeptTimeTest {
     return String.join(
         " ",
         new CueBreaker(Letterings.byId("sluice").limits())
-            .cues(cuts(document), transcript, without).stream()
+            .cues(cuts(document), transcript, without, List.of()).stream()
                 .map(c -> c.text().replace('\n', ' '))
                 .toList());
   }
 
-  private List<SoundPlan.Segment> tones(ClipDocument document) {
+  private List<SoundPlan.Segment> tones(Pared document) {
     return planner.plan(document, cuts(document)).segments().stream()
         .filter(SoundPlan.Tone.class::isInstance)
         .toList();
@@ -62,7 +66,7 @@ class KeptTimeTest {
 
   @Test
   void roomToneTakesTheWordOutOfSoundAndCaptionsButNotOutOfTime() {
-    ClipDocument toned = editor.treatWords(clip, 3, 3, Means.ROOM_TONE);
+    Pared toned = editor.treatWords(clip, 3, 3, Means.ROOM_TONE);
     assertThat(cuts(toned)).isEqualTo(cuts(clip));
     assertThat(tones(toned)).hasSize(1);
     assertThat(tones(toned).get(0).lengthUs()).isBetween(300_000L, 420_000L);
@@ -80,20 +84,19 @@ class KeptTimeTest {
 
   @Test
   void anotherTreatmentTakesThePlaceOfTheOneBeforeAndPutBackTakesItAway() {
-    ClipDocument muted =
+    Pared muted =
         editor.treatWords(editor.treatWords(clip, 3, 3, Means.ROOM_TONE), 3, 3, Means.MUTE);
     assertThat(muted.removals()).extracting(Removal::means).containsExactly(Means.MUTE);
     assertThat(editor.putBackWords(muted, 3, 3).removals()).isEmpty();
-    ClipDocument backFromCut =
-        editor.treatWords(editor.pareWords(clip, 3, 3), 3, 3, Means.ROOM_TONE);
+    Pared backFromCut = editor.treatWords(editor.pareWords(clip, 3, 3), 3, 3, Means.ROOM_TONE);
     assertThat(cuts(backFromCut).lengthUs()).isEqualTo(cuts(clip).lengthUs());
     assertThat(Parings.of(backFromCut, cuts(backFromCut)).byReason()).as("no time went").isEmpty();
   }
 
   @Test
   void aPauseParedBesideAWordStaysPared() {
-    ClipDocument pared = editor.parePauses(clip, paringknife.core.listen.PauseSettings.DEFAULT);
-    ClipDocument toned = editor.treatWords(pared, 5, 6, Means.ROOM_TONE);
+    Pared pared = editor.parePauses(clip, paringknife.core.listen.PauseSettings.DEFAULT);
+    Pared toned = editor.treatWords(pared, 5, 6, Means.ROOM_TONE);
     assertThat(cuts(editor.treatWords(pared, 6, 6, Means.MUTE)).lengthUs())
         .as("the words lie beside it")
         .isEqualTo(cuts(pared).lengthUs());
@@ -104,7 +107,7 @@ class KeptTimeTest {
 
   @Test
   void aGapIsExactlyAsLongAsAskedForAndHoldsThePicture() {
-    ClipDocument gapped = editor.putGapAfter(clip, 5, 640_000);
+    Pared gapped = editor.putGapAfter(clip, 5, 640_000);
     assertThat(cuts(gapped).lengthUs()).isEqualTo(cuts(clip).lengthUs() + 640_000);
     assertThat(tones(gapped)).extracting(SoundPlan.Segment::lengthUs).containsExactly(640_000L);
     FrameRate rate = new FrameRate(25, 1);
@@ -112,13 +115,10 @@ class KeptTimeTest {
         PictureRun.of(cuts(gapped), rate).stream().filter(PictureRun::held).toList();
     assertThat(held).hasSize(1);
     assertThat(held.get(0).count()).isEqualTo(16);
-    ClipDocument longer =
-        editor.changeGapLength(gapped, gapped.settings().gaps().get(0).id(), 1_000_000);
+    Pared longer = editor.changeGapLength(gapped, gapped.gaps().get(0).id(), 1_000_000);
     assertThat(cuts(longer).lengthUs()).isEqualTo(cuts(clip).lengthUs() + 1_000_000);
-    assertThat(editor.putGapAfter(longer, 5, 200_000).settings().gaps())
-        .as("one gap in one place")
-        .hasSize(1);
-    assertThat(cuts(editor.changeGapLength(longer, longer.settings().gaps().get(0).id(), 0)))
+    assertThat(editor.putGapAfter(longer, 5, 200_000).gaps()).as("one gap in one place").hasSize(1);
+    assertThat(cuts(editor.changeGapLength(longer, longer.gaps().get(0).id(), 0)))
         .isEqualTo(cuts(clip));
     assertThatThrownBy(() -> editor.putGapAfter(clip, 5, 11_000_000))
         .isInstanceOf(IllegalArgumentException.class);
@@ -127,19 +127,19 @@ class KeptTimeTest {
   /** The words around it may go: the gap plays at the join then. */
   @Test
   void aGapStaysWhenWhatIsAroundItIsPared() {
-    ClipDocument gapped = editor.putGapAfter(clip, 5, 500_000);
-    ClipDocument pared = editor.pareWords(editor.parePauseAfter(gapped, 5), 5, 6);
+    Pared gapped = editor.putGapAfter(clip, 5, 500_000);
+    Pared pared = editor.pareWords(editor.parePauseAfter(gapped, 5), 5, 6);
     assertThat(cuts(pared).gaps()).hasSize(1);
     assertThat(cuts(pared).lengthUs())
         .isEqualTo(cuts(pared).kept().stream().mapToLong(Span::lengthUs).sum() + 500_000);
-    ClipDocument nothing = editor.pareWords(gapped, 0, transcript.words().size() - 1);
-    ClipDocument all = editor.parePauses(nothing, paringknife.core.listen.PauseSettings.DEFAULT);
+    Pared nothing = editor.pareWords(gapped, 0, transcript.words().size() - 1);
+    Pared all = editor.parePauses(nothing, paringknife.core.listen.PauseSettings.DEFAULT);
     assertThat(cuts(all).kept().isEmpty() ? cuts(all).lengthUs() : 0).as("no gap alone").isZero();
   }
 
   @Test
   void captionsWaitForTheGap() {
-    ClipDocument gapped = editor.putGapAfter(clip, 0, 500_000);
+    Pared gapped = editor.putGapAfter(clip, 0, 500_000);
     long before =
         new CueBreaker(Letterings.byId("sluice").limits())
             .cues(cuts(clip), transcript)
@@ -164,7 +164,7 @@ class KeptTimeTest {
 
   @Test
   void aClipIsPartedAndJoinedAgainWithAllThatWasPared() {
-    ClipDocument pared =
+    Pared pared =
         editor.putGapAfter(
             editor.treatWords(editor.pareWords(clip, 1, 2), 8, 8, Means.MUTE), 7, 300_000);
     StretchEditor.Parted parted = stretches.part(pared, 6);
@@ -172,12 +172,12 @@ class KeptTimeTest {
         .isEqualTo(cuts(pared).lengthUs());
     assertThat(parted.first().removals()).extracting(Removal::means).containsExactly(Means.CUT);
     assertThat(parted.second().removals()).extracting(Removal::means).containsExactly(Means.MUTE);
-    assertThat(parted.second().settings().gaps()).hasSize(1);
-    assertThat(parted.first().settings().gaps()).isEmpty();
-    ClipDocument joined = stretches.append(parted.first(), parted.second());
+    assertThat(parted.second().gaps()).hasSize(1);
+    assertThat(parted.first().gaps()).isEmpty();
+    Pared joined = stretches.append(parted.first(), parted.second());
     assertThat(cuts(joined).kept()).isEqualTo(cuts(pared).kept());
     assertThat(cuts(joined).lengthUs()).isEqualTo(cuts(pared).lengthUs());
-    assertThat(joined.settings().stretches()).hasSize(1);
+    assertThat(joined.stretches()).hasSize(1);
     assertThatThrownBy(() -> stretches.part(clip, 0)).isInstanceOf(IllegalArgumentException.class);
   }
 
@@ -200,9 +200,9 @@ class KeptTimeTest {
       levels[i] = Math.max(levels[i], -48);
     }
     LevelCurve curve = new LevelCurve(levels);
-    ClipEditor paring = new ClipEditor(far.transcript(), curve);
-    ClipDocument pared = paring.parePauseAfter(far.clip(), 5);
-    CutList cut = CutList.of(pared, far.transcript());
+    PareEditor paring = new PareEditor(far.transcript(), curve);
+    Pared pared = paring.parePauseAfter(far.clip(), 5);
+    CutList cut = pared.cuts(far.transcript());
     SoundPlan plan = new SoundPlanner(new RoomToneFinder(curve, far.transcript())).plan(pared, cut);
     assertThat(plan.beds()).hasSize(1);
     SoundPlan.Bed bed = plan.beds().get(0);

@@ -7,6 +7,8 @@ import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import paringknife.core.Talk;
+import paringknife.core.clip.cut.CutList;
+import paringknife.core.clip.cut.PictureRun;
 import paringknife.core.letter.Cue;
 import paringknife.core.letter.CueBreaker;
 import paringknife.core.letter.Letterings;
@@ -29,21 +31,13 @@ class StretchTest {
           .say("Far away from it.");
   private final Transcript transcript = talk.transcript();
   private final StretchEditor editor = new StretchEditor(transcript, talk.levels());
-  private final ClipEditor paring = new ClipEditor(transcript, talk.levels());
-  private final ClipDocument clip =
-      ClipDocument.of(
-          new ClipSettings(
-              "Test",
-              List.of(paring.stretchOf(0, 11)),
-              "9:16",
-              Framing.SPEAKER,
-              "sluice",
-              List.of()));
+  private final PareEditor paring = new PareEditor(transcript, talk.levels());
+  private final Pared clip = Pared.of(List.of(paring.stretchOf(0, 11)));
 
   /** What is heard, word by word, in playing order. */
-  private String heard(ClipDocument document) {
+  private String heard(Pared document) {
     List<String> words = new ArrayList<>();
-    for (Span kept : CutList.of(document, transcript).kept()) {
+    for (Span kept : document.cuts(transcript).kept()) {
       for (Word word : transcript.words()) {
         if (kept.contains(word.span().middleUs())) {
           words.add(word.text());
@@ -55,13 +49,12 @@ class StretchTest {
 
   @Test
   void aSentenceMovesToTheFrontAndNothingIsLostOrHeardTwice() {
-    ClipDocument moved = editor.move(clip, 8, 11, 0);
+    Pared moved = editor.move(clip, 8, 11, 0);
     assertThat(heard(moved))
         .isEqualTo("Nine ten eleven twelve. One two three four. Five six seven eight.");
-    assertThat(CutList.of(moved, transcript).lengthUs())
-        .isCloseTo(
-            CutList.of(clip, transcript).lengthUs(), org.assertj.core.data.Offset.offset(40_000L));
-    assertThat(moved.settings().stretches()).as("no silence is left alone").hasSize(2);
+    assertThat(moved.cuts(transcript).lengthUs())
+        .isCloseTo(clip.cuts(transcript).lengthUs(), org.assertj.core.data.Offset.offset(40_000L));
+    assertThat(moved.stretches()).as("no silence is left alone").hasSize(2);
     assertThat(editor.pieces(moved))
         .extracting(p -> transcript.text(p.from(), p.to()))
         .containsExactly("Nine ten eleven twelve.", "One two three four. Five six seven eight.");
@@ -69,24 +62,24 @@ class StretchTest {
 
   @Test
   void aWordMovesIntoTheMiddleAndBack() {
-    ClipDocument moved = editor.move(clip, 1, 1, 6);
+    Pared moved = editor.move(clip, 1, 1, 6);
     assertThat(heard(moved))
         .isEqualTo("One three four. Five six two seven eight. Nine ten eleven twelve.");
-    ClipDocument back = editor.move(moved, 1, 1, 2);
+    Pared back = editor.move(moved, 1, 1, 2);
     assertThat(heard(back)).isEqualTo(heard(clip));
-    assertThat(back.settings().stretches()).hasSize(1);
+    assertThat(back.stretches()).hasSize(1);
   }
 
   @Test
   void whatWasParedStaysParedWhereverItPlays() {
-    ClipDocument pared = paring.pareWords(clip, 9, 10);
+    Pared pared = paring.pareWords(clip, 9, 10);
     assertThat(heard(editor.move(pared, 8, 11, 4)))
         .isEqualTo("One two three four. Nine twelve. Five six seven eight.");
   }
 
   @Test
   void wordsOfElsewhereArePulledInAndDroppedAgain() {
-    ClipDocument pulled = editor.pull(clip, 12, 15, 4);
+    Pared pulled = editor.pull(clip, 12, 15, 4);
     assertThat(heard(pulled))
         .isEqualTo(
             "One two three four. Far away from it. Five six seven eight. Nine ten eleven twelve.");
@@ -99,8 +92,8 @@ class StretchTest {
 
   @Test
   void captionsAndPicturesFollowTheNewOrder() {
-    ClipDocument moved = editor.move(clip, 8, 11, 0);
-    CutList cuts = CutList.of(moved, transcript);
+    Pared moved = editor.move(clip, 8, 11, 0);
+    CutList cuts = moved.cuts(transcript);
     List<Cue> cues = new CueBreaker(Letterings.byId("sluice").limits()).cues(cuts, transcript);
     assertThat(cues.get(0).text()).startsWith("Nine");
     assertThat(cues).noneMatch(c -> c.text().contains("twelve") && c.text().contains("One"));
@@ -116,13 +109,12 @@ class StretchTest {
 
   @Test
   void theEdgesOfASeamAreMovedEachByItself() {
-    ClipDocument moved = editor.move(clip, 8, 11, 0);
-    Span before = moved.settings().stretches().get(0);
-    Span after = moved.settings().stretches().get(1);
-    ClipDocument nudged =
-        editor.moveSeam(moved, 1, before.endUs() - 40_000, after.startUs() + 80_000);
-    assertThat(CutList.of(nudged, transcript).lengthUs())
-        .isEqualTo(CutList.of(moved, transcript).lengthUs() - 120_000);
+    Pared moved = editor.move(clip, 8, 11, 0);
+    Span before = moved.stretches().get(0);
+    Span after = moved.stretches().get(1);
+    Pared nudged = editor.moveSeam(moved, 1, before.endUs() - 40_000, after.startUs() + 80_000);
+    assertThat(nudged.cuts(transcript).lengthUs())
+        .isEqualTo(moved.cuts(transcript).lengthUs() - 120_000);
     assertThat(heard(nudged)).isEqualTo(heard(moved));
     assertThatThrownBy(() -> editor.moveSeam(moved, 2, 0, 0))
         .isInstanceOf(IllegalArgumentException.class);

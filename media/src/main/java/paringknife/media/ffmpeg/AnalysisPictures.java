@@ -2,15 +2,10 @@ package paringknife.media.ffmpeg;
 
 import java.io.IOException;
 import java.io.InputStream;
-import java.io.UncheckedIOException;
 import java.time.Duration;
-import java.util.ArrayList;
 import java.util.List;
 import paringknife.core.frame.FaceSample;
 import paringknife.media.faces.FaceReading;
-import paringknife.media.process.ChildProcess;
-import paringknife.media.process.Interrupted;
-import paringknife.media.process.ProcessFailed;
 
 /**
  * The small pictures in which faces are looked for, five a second: those of the proxy where it is
@@ -87,37 +82,11 @@ public final class AnalysisPictures {
     if (recording.picture() == null) {
       throw new UnusableRecording(recording.file().getFileName() + " has no picture.");
     }
-    List<String> command = new ArrayList<>(List.of("ffmpeg", "-nostdin", "-v", "error"));
-    command.addAll(Input.safety());
-    command.addAll(
-        List.of(
-            "-i",
-            Input.argument(recording.file()),
-            "-map",
-            "0:v:0",
-            "-vf",
-            filters(),
-            "-f",
-            "rawvideo",
-            "pipe:1"));
-    try {
-      Process process =
-          new ProcessBuilder(command).redirectError(ProcessBuilder.Redirect.DISCARD).start();
-      Thread killer =
-          ChildProcess.killAfter(
-              process, Duration.ofSeconds(120 + recording.durationUs() / 500_000));
-      List<FaceSample> samples = read(process.getInputStream());
-      int exit = process.waitFor();
-      killer.interrupt();
-      if (exit != 0) {
-        throw new ProcessFailed("ffmpeg", exit, "the picture could not be read through");
-      }
-      return samples;
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    } catch (InterruptedException e) {
-      Thread.currentThread().interrupt();
-      throw new Interrupted();
-    }
+    return Ffmpeg.now()
+        .recording(recording.file())
+        .with("-map", "0:v:0", "-vf", Straightened.filters(recording.picture()) + filters())
+        .with("-f", "rawvideo", "pipe:1")
+        .within(Duration.ofSeconds(120 + recording.durationUs() / 500_000))
+        .read(this::read);
   }
 }

@@ -2,12 +2,10 @@ package paringknife.media.ffmpeg;
 
 import java.nio.file.Path;
 import java.time.Duration;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import paringknife.core.time.FrameRate;
 import paringknife.core.time.Span;
-import paringknife.media.process.ChildProcess;
 import paringknife.media.store.ScratchFolder;
 import paringknife.media.store.WholeFile;
 
@@ -41,42 +39,35 @@ public final class Assembly {
   public static Path write(List<Piece> pieces, Path target) {
     try (ScratchFolder scratch = ScratchFolder.in(target.toAbsolutePath().getParent())) {
       Path part = scratch.path().resolve("assembly.mkv");
-      ChildProcess.run(command(pieces, part), null, Duration.ofHours(1));
+      assembling(pieces, part).within(Duration.ofHours(1)).run();
       WholeFile.move(part, target);
       return target;
     }
   }
 
-  private static List<String> command(List<Piece> pieces, Path part) {
+  private static Ffmpeg assembling(List<Piece> pieces, Path part) {
     Recording.Picture picture = pieces.get(0).recording().picture();
     if (picture == null) {
       throw new UnusableRecording(
           pieces.get(0).recording().file().getFileName() + " has no picture to begin with.");
     }
     FrameRate rate = picture.rate();
-    List<String> c = new ArrayList<>(List.of("ffmpeg", "-nostdin", "-y", "-v", "error"));
+    Ffmpeg run = Ffmpeg.inBackground();
     StringBuilder graph = new StringBuilder();
     StringBuilder joined = new StringBuilder();
     for (int i = 0; i < pieces.size(); i++) {
       Piece piece = pieces.get(i);
-      String from = seconds(piece.span().startUs());
+      String from = Ffmpeg.seconds(piece.span().startUs() / 1e6);
       double length = lengthUs(piece, rate) / 1e6;
       for (Path file : List.of(piece.recording().file(), piece.sound())) {
-        c.addAll(Input.safety());
-        c.addAll(
-            List.of(
-                "-ss",
-                from,
-                "-t",
-                String.format(Locale.ROOT, "%.6f", length + 1),
-                "-i",
-                Input.argument(file)));
+        run.recording(file, "-ss", from, "-t", Ffmpeg.seconds(length + 1));
       }
       graph.append(
           String.format(
               Locale.ROOT,
-              "[%d:v:0]setpts=PTS-STARTPTS,fps=%s:start_time=0,scale=%d:%d:force_original_aspect_ratio=decrease:flags=bicubic,pad=%d:%d:-1:-1,setsar=1,tpad=stop_mode=clone:stop_duration=2,trim=end_frame=%d,settb=%d/%d,setpts=N,format=yuv420p[v%d];",
+              "[%d:v:0]%ssetpts=PTS-STARTPTS,fps=%s:start_time=0,scale=%d:%d:force_original_aspect_ratio=decrease:flags=bicubic,pad=%d:%d:-1:-1,setsar=1,tpad=stop_mode=clone:stop_duration=2,trim=end_frame=%d,settb=%d/%d,setpts=N,format=yuv420p[v%d];",
               2 * i,
+              Straightened.filters(piece.recording().picture()),
               rate,
               picture.width(),
               picture.height(),
@@ -96,29 +87,23 @@ public final class Assembly {
       joined.append("[v").append(i).append("][a").append(i).append(']');
     }
     graph.append(joined).append("concat=n=").append(pieces.size()).append(":v=1:a=1[v][a]");
-    c.addAll(
-        List.of(
-            "-filter_complex",
-            graph.toString(),
-            "-map",
-            "[v]",
-            "-map",
-            "[a]",
-            "-c:v",
-            "libx264",
-            "-preset",
-            "veryfast",
-            "-crf",
-            "12",
-            "-g",
-            "50",
-            "-c:a",
-            "flac",
-            part.toString()));
-    return c;
-  }
-
-  private static String seconds(long us) {
-    return String.format(Locale.ROOT, "%.6f", us / 1e6);
+    return run.with(
+        "-filter_complex",
+        graph.toString(),
+        "-map",
+        "[v]",
+        "-map",
+        "[a]",
+        "-c:v",
+        "libx264",
+        "-preset",
+        "veryfast",
+        "-crf",
+        "12",
+        "-g",
+        "50",
+        "-c:a",
+        "flac",
+        part.toString());
   }
 }

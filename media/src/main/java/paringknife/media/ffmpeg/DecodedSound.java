@@ -10,11 +10,8 @@ import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
-import java.util.ArrayList;
-import java.util.List;
 import paringknife.core.listen.LevelCurve;
 import paringknife.core.listen.SoundExcerpt;
-import paringknife.media.process.ChildProcess;
 
 /**
  * A recording's sound decoded to one channel of 16 kHz in a scratch file, for looking into it
@@ -35,22 +32,12 @@ public final class DecodedSound implements SoundExcerpt {
       throw new UnusableRecording(
           recording.file().getFileName() + " has no sound, so it cannot be lined up.");
     }
-    List<String> command = new ArrayList<>(List.of("ffmpeg", "-nostdin", "-y", "-v", "error"));
-    command.addAll(Input.safety());
-    command.addAll(
-        List.of(
-            "-i",
-            Input.argument(recording.file()),
-            "-map",
-            "0:a:0",
-            "-af",
-            "aresample=" + SAMPLE_RATE + ":async=1:first_pts=0",
-            "-ac",
-            "1",
-            "-f",
-            "s16le",
-            raw.toString()));
-    ChildProcess.run(command, null, LIMIT);
+    Ffmpeg.inBackground()
+        .recording(recording.file())
+        .with("-map", "0:a:0", "-af", "aresample=" + SAMPLE_RATE + ":async=1:first_pts=0")
+        .with("-ac", "1", "-f", "s16le", raw.toString())
+        .within(LIMIT)
+        .run();
     return new DecodedSound(raw);
   }
 

@@ -11,6 +11,9 @@ import java.util.function.DoubleConsumer;
 final class FfmpegProgress {
   private static final String TIME = "out_time_us=";
 
+  /** A damaged recording makes ffmpeg say a great deal; the end of it is enough, characters. */
+  private static final int MOST_SAID = 64 * 1024;
+
   private FfmpegProgress() {}
 
   /** Reports the share done until the stream ends; returns what else was said. */
@@ -24,6 +27,7 @@ final class FfmpegProgress {
           report(line.substring(TIME.length()), totalUs, progress);
         } else if (!line.matches("[a-z_0-9]+=.*")) {
           said.append(line).append('\n');
+          said.delete(0, Math.max(0, said.length() - MOST_SAID));
         }
       }
     }
@@ -31,7 +35,7 @@ final class FfmpegProgress {
   }
 
   private static void report(String time, long totalUs, DoubleConsumer progress) {
-    if (time.matches("\\d+") && totalUs > 0) {
+    if (time.matches("\\d{1,18}") && totalUs > 0) {
       progress.accept(Math.min(1, Long.parseLong(time) / (double) totalUs));
     }
   }

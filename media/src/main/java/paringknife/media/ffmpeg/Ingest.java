@@ -11,8 +11,8 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.time.Duration;
-import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -115,27 +115,16 @@ public final class Ingest {
     Path proxyPart = work.resolve("proxy.mp4");
     Path soundPart = work.resolve("sound.flac");
     Path thumbnailsPart = Files.createDirectories(work.resolve("thumbnails"));
-    ProcessBuilder builder = new ProcessBuilder(command(proxyPart, soundPart, thumbnailsPart, pcm));
-    Process process = builder.start();
-    process.getOutputStream().close();
-    Thread killer = ChildProcess.killAfter(process, limit());
-    ExecutorService readers = Executors.newFixedThreadPool(3);
-    Future<Curves> levels = readers.submit(() -> readLevels(pcm));
+    ExecutorService reader = Executors.newSingleThreadExecutor();
+    Future<Curves> levels = reader.submit(() -> readLevels(pcm));
     try {
-      Future<List<FaceSample>> faces =
-          readers.submit(() -> pictures.read(process.getInputStream()));
-      Future<String> errors = readers.submit(() -> followed(process, progress));
-      int exit = process.waitFor();
-      killer.interrupt();
+      List<FaceSample> faces =
+          takingIn(proxyPart, soundPart, thumbnailsPart, pcm)
+              .telling(recording.durationUs(), progress)
+              .within(limit())
+              .read(pictures::read);
       release(levels, pcm);
-      if (exit != 0) {
-        String said = errors.get();
-        // A reader that failed closes its pipe, and ffmpeg ends for that reason: the reader's tells
-        // more.
-        faces.get();
-        throw new ProcessFailed("ffmpeg", exit, said);
-      }
-      Result result = new Result(levels.get().own(), levels.get().forPauses(), faces.get());
+      Result result = new Result(levels.get().own(), levels.get().forPauses(), faces);
       WholeFile.move(proxyPart, proxy);
       WholeFile.move(soundPart, sound);
       FolderTree.delete(thumbnails(proxy));
@@ -145,24 +134,10 @@ public final class Ingest {
       Thread.currentThread().interrupt();
       throw new Interrupted();
     } catch (ExecutionException e) {
-      if (e.getCause() instanceof RuntimeException told) {
-        throw told;
-      }
       throw new IOException(e.getCause());
     } finally {
-      ChildProcess.end(process);
       release(levels, pcm);
-      readers.shutdownNow();
-    }
-  }
-
-  /** Follows ffmpeg, and ends it when whoever is told of the progress does not want it any more. */
-  private String followed(Process process, DoubleConsumer progress) throws IOException {
-    try {
-      return FfmpegProgress.follow(process.getErrorStream(), recording.durationUs(), progress);
-    } catch (RuntimeException e) {
-      process.destroyForcibly();
-      throw e;
+      reader.shutdownNow();
     }
   }
 
@@ -177,26 +152,13 @@ public final class Ingest {
     return Duration.ofSeconds(120 + recording.durationUs() / 1_000_000 * 2);
   }
 
-  private List<String> command(Path proxyPart, Path soundPart, Path thumbnailsPart, Path pcm) {
-    List<String> c =
-        new ArrayList<>(List.of("ffmpeg", "-nostdin", "-y", "-v", "error", "-progress", "pipe:2"));
-    c.addAll(Input.safety());
-    c.addAll(List.of("-i", Input.argument(recording.file())));
+  private Ffmpeg takingIn(Path proxyPart, Path soundPart, Path thumbnailsPart, Path pcm) {
+    Ffmpeg run = Ffmpeg.inBackground().recording(recording.file());
     if (!recording.hasSound()) {
-      c.addAll(
-          List.of(
-              "-f",
-              "lavfi",
-              "-t",
-              Double.toString(recording.durationUs() / 1e6),
-              "-i",
-              "anullsrc=r=48000:cl=stereo"));
+      run.made("anullsrc=r=48000:cl=stereo", recording.durationUs() / 1e6);
     }
     int firstHeard = recording.hasSound() ? 1 : 2;
-    for (HeardSound other : heard) {
-      c.addAll(Input.safety());
-      c.addAll(List.of("-i", Input.argument(other.recording().file())));
-    }
+    heard.forEach(other -> run.recording(other.recording().file()));
     String audio = recording.hasSound() ? "0:a:0" : "1:a:0";
     StringBuilder graph = new StringBuilder();
     AnalysisPictures analysis = new AnalysisPictures(recording);
@@ -206,7 +168,7 @@ public final class Ingest {
             + ":start_time=0,scale=-2:"
             + analysis.proxyHeight()
             + ":flags=fast_bilinear:out_color_matrix=bt709:out_range=tv,format=yuv420p";
-    graph.append("[0:v:0]");
+    graph.append("[0:v:0]").append(Straightened.filters(picture));
     if (analysis.areOfTheProxy()) {
       graph
           .append(small)
@@ -224,6 +186,7 @@ public final class Ingest {
     String tens = "floor(%s/" + THUMBNAIL_SECONDS + ")";
     graph.append(
         String.format(
+            Locale.ROOT,
             "[vt]select='isnan(prev_selected_t)+gt("
                 + tens
                 + ","
@@ -237,69 +200,19 @@ public final class Ingest {
             ? SoundGraph.own(audio, recording.soundChannels())
             : SoundGraph.mixed(heard, firstHeard, recording.durationUs()));
     graph.append(",asplit=3[ap][af][al]");
-    c.addAll(List.of("-filter_complex", graph.toString()));
-    c.addAll(
-        List.of(
-            "-map",
-            "[proxy]",
-            "-map",
-            "[ap]",
-            "-c:v",
-            "libx264",
-            "-preset",
-            "ultrafast",
-            "-tune",
-            "fastdecode",
-            "-crf",
-            "26",
-            "-g",
-            "15",
-            "-bf",
-            "0",
-            "-colorspace",
-            "bt709",
-            "-color_primaries",
-            "bt709",
-            "-color_trc",
-            "bt709",
-            "-color_range",
-            "tv",
-            "-c:a",
-            "aac",
-            "-aac_coder",
-            "fast",
-            "-b:a",
-            "128k",
-            "-ac",
-            channels(),
-            "-movflags",
-            "+faststart",
-            proxyPart.toString()));
-    c.addAll(List.of("-map", "[frames]", "-f", "rawvideo", "pipe:1"));
-    c.addAll(
-        List.of(
-            "-map",
-            "[thumbnails]",
-            "-f",
-            "image2",
-            "-fps_mode",
-            "passthrough",
-            "-q:v",
-            "5",
-            thumbnailsPart.resolve("%05d.jpg").toString()));
-    c.addAll(
-        List.of(
-            "-map",
-            "[af]",
-            "-c:a",
-            "flac",
-            "-sample_fmt",
-            "s16",
-            "-compression_level",
-            "2",
-            soundPart.toString()));
-    c.addAll(List.of("-map", "[al]", "-f", "s16le", "-c:a", "pcm_s16le", pcm.toString()));
-    return c;
+    run.with("-filter_complex", graph.toString());
+    run.with("-map", "[proxy]", "-map", "[ap]");
+    run.with("-c:v", "libx264", "-preset", "ultrafast", "-tune", "fastdecode", "-crf", "26");
+    run.with("-g", "15", "-bf", "0", "-colorspace", "bt709", "-color_primaries", "bt709");
+    run.with("-color_trc", "bt709", "-color_range", "tv");
+    run.with("-c:a", "aac", "-aac_coder", "fast", "-b:a", "128k", "-ac", channels());
+    run.with("-movflags", "+faststart", proxyPart.toString());
+    run.with("-map", "[frames]", "-f", "rawvideo", "pipe:1");
+    run.with("-map", "[thumbnails]", "-f", "image2", "-fps_mode", "passthrough", "-q:v", "5");
+    run.with(thumbnailsPart.resolve("%05d.jpg").toString());
+    run.with("-map", "[af]", "-c:a", "flac", "-sample_fmt", "s16", "-compression_level", "2");
+    run.with(soundPart.toString());
+    return run.with("-map", "[al]", "-f", "s16le", "-c:a", "pcm_s16le", pcm.toString());
   }
 
   private static Curves readLevels(Path pcm) throws IOException {

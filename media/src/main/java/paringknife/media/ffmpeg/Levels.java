@@ -1,22 +1,13 @@
 package paringknife.media.ffmpeg;
 
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.file.Path;
 import java.time.Duration;
-import java.util.ArrayList;
-import java.util.Arrays;
-import java.util.List;
 import paringknife.core.listen.LevelCurve;
 import paringknife.core.listen.LoudnessMeter;
 import paringknife.core.listen.SampleSource;
 import paringknife.core.listen.TruePeakMeter;
-import paringknife.media.process.ChildProcess;
-import paringknife.media.process.Interrupted;
-import paringknife.media.process.ProcessFailed;
 
 /** Listens to a recording without taking it in, a second at a time. */
 public final class Levels {
@@ -67,48 +58,25 @@ public final class Levels {
       throw new UnusableRecording(media.getFileName() + " has no sound.");
     }
     int channels = recording.soundChannels() == 1 ? 1 : SampleSource.CHANNELS;
-    List<String> command = new ArrayList<>(List.of("ffmpeg", "-nostdin", "-v", "error"));
-    command.addAll(Input.safety());
-    command.addAll(
-        List.of(
-            "-i",
-            Input.argument(media),
-            "-map",
-            "0:a:0",
-            "-f",
-            "f32le",
-            "-ac",
-            Integer.toString(channels),
-            "-ar",
-            "48000",
-            "pipe:1"));
-    try {
-      Process process =
-          new ProcessBuilder(command).redirectError(ProcessBuilder.Redirect.DISCARD).start();
-      Thread killer = ChildProcess.killAfter(process, LIMIT);
-      try (InputStream in = process.getInputStream()) {
-        byte[] block = new byte[SampleSource.SAMPLE_RATE * channels * Float.BYTES];
-        for (int n = in.readNBytes(block, 0, block.length);
-            n > 0;
-            n = in.readNBytes(block, 0, block.length)) {
-          float[] samples = new float[n / Float.BYTES];
-          ByteBuffer.wrap(Arrays.copyOf(block, n))
-              .order(ByteOrder.LITTLE_ENDIAN)
-              .asFloatBuffer()
-              .get(samples);
-          ear.hear(samples, channels);
-        }
-      }
-      int exit = process.waitFor();
-      killer.interrupt();
-      if (exit != 0) {
-        throw new ProcessFailed("ffmpeg", exit, "the sound could not be read through");
-      }
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    } catch (InterruptedException e) {
-      Thread.currentThread().interrupt();
-      throw new Interrupted();
-    }
+    Ffmpeg.now()
+        .recording(media)
+        .with("-map", "0:a:0", "-f", "f32le", "-ac", Integer.toString(channels))
+        .with("-ar", "48000", "pipe:1")
+        .within(LIMIT)
+        .read(
+            in -> {
+              byte[] block = new byte[SampleSource.SAMPLE_RATE * channels * Float.BYTES];
+              for (int n = in.readNBytes(block, 0, block.length);
+                  n > 0;
+                  n = in.readNBytes(block, 0, block.length)) {
+                float[] samples = new float[n / Float.BYTES];
+                ByteBuffer.wrap(block, 0, n)
+                    .order(ByteOrder.LITTLE_ENDIAN)
+                    .asFloatBuffer()
+                    .get(samples);
+                ear.hear(samples, channels);
+              }
+              return media;
+            });
   }
 }

@@ -2,12 +2,10 @@ package paringknife.media.ffmpeg;
 
 import java.nio.file.Path;
 import java.time.Duration;
-import java.util.ArrayList;
-import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import paringknife.core.deliver.Finished;
 import paringknife.core.time.FrameRate;
-import paringknife.media.process.ChildProcess;
 
 /**
  * What a finished file measures, read back from the file itself by ffprobe and ffmpeg's {@code
@@ -21,20 +19,13 @@ public record Measurement(
   public static Measurement of(Path file) {
     Recording recording = Probe.of(file);
     Recording.Picture picture = recording.picture();
-    List<String> command = new ArrayList<>(List.of("ffmpeg", "-nostdin", "-nostats"));
-    command.addAll(Input.safety());
-    command.addAll(
-        List.of(
-            "-i",
-            Input.argument(file),
-            "-map",
-            "0:a:0",
-            "-af",
-            "ebur128=peak=true",
-            "-f",
-            "null",
-            "-"));
-    String said = ChildProcess.run(command, null, Duration.ofMinutes(10)).errors();
+    String said =
+        Ffmpeg.inBackground()
+            .with("-v", "info", "-nostats")
+            .recording(file)
+            .with("-map", "0:a:0", "-af", "ebur128=peak=true", "-f", "null", "-")
+            .within(Duration.ofMinutes(10))
+            .said();
     String summary = said.substring(Math.max(0, said.lastIndexOf("Summary:")));
     return new Measurement(
         picture == null ? 0 : picture.width(),
@@ -43,6 +34,11 @@ public record Measurement(
         recording.durationUs() / 1e6,
         figure(LOUDNESS, summary),
         figure(PEAK, summary));
+  }
+
+  /** The same for holding it against what a destination asks for. */
+  public Finished finished(long plannedUs) {
+    return new Finished(width, height, rate, seconds, lufs, truePeakDbtp, plannedUs);
   }
 
   private static double figure(Pattern pattern, String text) {

@@ -10,10 +10,8 @@ import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
-import java.util.List;
 import java.util.Locale;
 import paringknife.core.listen.SampleSource;
-import paringknife.media.process.ChildProcess;
 
 /**
  * Sound as ffmpeg takes it raw: 32-bit floating point, little-endian, interleaved stereo, 48 kHz.
@@ -72,33 +70,13 @@ final class PcmFile implements SampleSource {
 
   /** The same sound faster at its own pitch, by ffmpeg's {@code rubberband}. */
   PcmFile faster(double speed, Path after) {
-    ChildProcess.run(
-        List.of(
-            "ffmpeg",
-            "-nostdin",
-            "-y",
-            "-v",
-            "error",
-            "-f",
-            "f32le",
-            "-ar",
-            "48000",
-            "-ac",
-            "2",
-            "-i",
-            file.toString(),
-            "-af",
-            String.format(
-                Locale.ROOT, "rubberband=tempo=%.6f:transients=smooth:pitchq=quality", speed),
-            "-f",
-            "f32le",
-            "-ar",
-            "48000",
-            "-ac",
-            "2",
-            after.toString()),
-        null,
-        LIMIT);
+    String stretch = "rubberband=tempo=%.6f:transients=smooth:pitchq=quality";
+    Ffmpeg.inBackground()
+        .ownSound(file.toString())
+        .with("-af", String.format(Locale.ROOT, stretch, speed))
+        .with("-f", "f32le", "-ar", "48000", "-ac", "2", after.toString())
+        .within(LIMIT)
+        .run();
     return new PcmFile(after);
   }
 }

@@ -3,13 +3,12 @@ package paringknife.media.ffmpeg;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
-import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import paringknife.core.time.FrameRate;
-import paringknife.media.process.ChildProcess;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -17,7 +16,21 @@ import tools.jackson.databind.json.JsonMapper;
 public final class Probe {
   private static final Duration LIMIT = Duration.ofSeconds(60);
   private static final Duration READING_LIMIT = Duration.ofMinutes(10);
-  private static final int FASTEST = 60;
+  private static final int USUAL_RATE = 60;
+  private static final int FASTEST = 240;
+
+  /** A recording that ends so much earlier than it says is read through, seconds. */
+  private static final double LEAST_MISSING_S = 2;
+
+  private static final double MOST_MISSING_S = 10;
+
+  /** The same as a share of its length. */
+  private static final double MISSING = 0.02;
+
+  /** From this height on, pictures that do not say so have the colours of HD (common practice). */
+  private static final int LEAST_HD_HEIGHT = 720;
+
+  private static final double LEAST_PIXEL = 0.1;
   private static final JsonMapper JSON = new JsonMapper();
 
   private Probe() {}
@@ -31,10 +44,12 @@ public final class Probe {
     if (!Files.isRegularFile(file)) {
       throw new UnusableRecording("There is no file " + file + ".");
     }
-    List<String> command = new ArrayList<>(List.of("ffprobe", "-v", "error"));
-    command.addAll(Input.safety());
-    command.addAll(List.of("-show_format", "-show_streams", "-of", "json", Input.argument(file)));
-    ChildProcess.Outcome outcome = ChildProcess.runAnyExit(command, null, LIMIT);
+    Ffmpeg.Result outcome =
+        Ffmpeg.probe()
+            .with("-show_format", "-show_streams", "-of", "json")
+            .looksInto(file)
+            .within(LIMIT)
+            .anyExit();
     if (outcome.exit() != 0) {
       throw new UnusableRecording(
           file.getFileName()
@@ -63,31 +78,50 @@ public final class Probe {
     return new Recording(file, us, picture, channels);
   }
 
-  /** Matroska says when it ends, the others how long they last; one written live says nothing. */
+  /**
+   * Matroska says when it ends, the others how long they last; one written live says nothing. What
+   * is said is believed only where there is something to see or hear near that end.
+   */
   private static long lengthUs(JsonNode format, Path file) {
     double seconds = number(format.path("duration").asString(""));
-    if (seconds == 0) {
+    double start = Math.max(0, number(format.path("start_time").asString("")));
+    boolean saysItsEnd = format.path("format_name").asString("").startsWith("matroska");
+    double end = saysItsEnd ? seconds : seconds + start;
+    if (seconds == 0 || !reaches(file, end)) {
       return readThrough(file);
     }
-    boolean saysItsEnd = format.path("format_name").asString("").startsWith("matroska");
-    return Math.round(
-        (seconds - (saysItsEnd ? Math.max(0, number(format.path("start_time").asString(""))) : 0))
-            * 1e6);
+    return Math.round((saysItsEnd ? seconds - start : seconds) * 1e6);
+  }
+
+  private static boolean reaches(Path file, double end) {
+    double missing = Math.max(LEAST_MISSING_S, Math.min(MOST_MISSING_S, end * MISSING));
+    if (end <= missing) {
+      return true;
+    }
+    Ffmpeg.Result looked =
+        Ffmpeg.probe()
+            .with("-read_intervals", Ffmpeg.seconds(end - missing) + "%")
+            .with("-show_entries", "packet=pts_time", "-of", "csv=p=0")
+            .looksInto(file)
+            .within(LIMIT)
+            .anyExit();
+    return looked.text().lines().anyMatch(l -> number(l.replace(",", "")) >= end - missing);
   }
 
   private static double number(String text) {
-    return text.matches("-?\\d+(\\.\\d+)?") ? Double.parseDouble(text) : 0;
+    return text.matches("-?\\d{1,12}(\\.\\d{1,12})?") ? Double.parseDouble(text) : 0;
   }
 
   private static long readThrough(Path file) {
-    List<String> command =
-        new ArrayList<>(List.of("ffmpeg", "-nostdin", "-v", "error", "-progress", "pipe:1"));
-    command.addAll(Input.safety());
-    command.addAll(
-        List.of("-i", Input.argument(file), "-map", "0", "-c", "copy", "-f", "null", "-"));
-    Matcher times =
-        Pattern.compile("out_time_us=(\\d+)")
-            .matcher(ChildProcess.runAnyExit(command, null, READING_LIMIT).text());
+    String told =
+        Ffmpeg.now()
+            .with("-progress", "pipe:1")
+            .recording(file)
+            .with("-map", "0", "-c", "copy", "-f", "null", "-")
+            .within(READING_LIMIT)
+            .anyExit()
+            .text();
+    Matcher times = Pattern.compile("out_time_us=(\\d{1,18})").matcher(told);
     long last = 0;
     while (times.find()) {
       last = Long.parseLong(times.group(1));
@@ -105,24 +139,67 @@ public final class Probe {
     for (JsonNode side : stream.path("side_data_list")) {
       turn = side.path("rotation").asInt(turn);
     }
+    boolean turned = Math.abs(turn) % 180 == 90;
+    double pixel = ratio(stream.path("sample_aspect_ratio").asString(""));
     FrameRate rate =
         rate(
             stream.path("r_frame_rate").asString("0/0"),
             stream.path("avg_frame_rate").asString("0/0"));
-    return Math.abs(turn) % 180 == 90
-        ? new Recording.Picture(height, width, rate)
-        : new Recording.Picture(width, height, rate);
+    int shown = (int) Math.round(width * pixel);
+    return new Recording.Picture(
+        turned ? height : shown,
+        turned ? shown : height,
+        rate,
+        form(stream, height, shown == width));
   }
 
+  private static Recording.Form form(JsonNode stream, int height, boolean squarePixels) {
+    String order = stream.path("field_order").asString("progressive");
+    String matrix = stream.path("color_space").asString("unknown");
+    boolean isKnown = !matrix.equals("unknown") && !matrix.isEmpty();
+    String assumed = height >= LEAST_HD_HEIGHT ? "bt709" : "smpte170m";
+    boolean isRgb = stream.path("pix_fmt").asString("").matches("(gbr|rgb|bgr|pal|mono|gray).*");
+    return new Recording.Form(
+        squarePixels,
+        List.of("tt", "bb", "tb", "bt").contains(order),
+        isKnown || isRgb ? "" : assumed);
+  }
+
+  private static double ratio(String text) {
+    Matcher parts = Pattern.compile("(\\d{1,9}):(\\d{1,9})").matcher(text);
+    double ratio =
+        parts.matches() && !parts.group(2).equals("0")
+            ? Double.parseDouble(parts.group(1)) / Double.parseDouble(parts.group(2))
+            : 0;
+    return ratio > LEAST_PIXEL && ratio < 1 / LEAST_PIXEL ? ratio : 1;
+  }
+
+  /**
+   * The rate that a file states, where it can be one: pictures that come as they please are often
+   * stated at a multiple of what they come at, and then what they come at counts.
+   */
   private static FrameRate rate(String nominal, String average) {
-    for (String text : List.of(nominal, average)) {
-      String[] parts = text.split("/");
-      int top = Integer.parseInt(parts[0]);
-      int bottom = Integer.parseInt(parts[1]);
-      if (top > 0 && bottom > 0 && top <= (long) FASTEST * bottom) {
-        return new FrameRate(top, bottom);
-      }
+    Optional<FrameRate> stated = rate(nominal);
+    Optional<FrameRate> came = rate(average);
+    boolean usual = stated.isPresent() && stated.get().perSecond() <= USUAL_RATE;
+    boolean meant =
+        stated.isPresent()
+            && came.isPresent()
+            && stated.get().perSecond() <= FASTEST
+            && stated.get().perSecond() < came.get().perSecond() * 1.02;
+    if (usual || meant) {
+      return stated.get();
     }
-    return new FrameRate(30, 1);
+    return came.filter(r -> r.perSecond() <= USUAL_RATE).orElse(new FrameRate(30, 1));
+  }
+
+  private static Optional<FrameRate> rate(String text) {
+    Matcher parts = Pattern.compile("(\\d{1,9})/(\\d{1,9})").matcher(text);
+    if (!parts.matches()) {
+      return Optional.empty();
+    }
+    int top = Integer.parseInt(parts.group(1));
+    int bottom = Integer.parseInt(parts.group(2));
+    return top > 0 && bottom > 0 ? Optional.of(new FrameRate(top, bottom)) : Optional.empty();
   }
 }

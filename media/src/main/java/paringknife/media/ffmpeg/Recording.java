@@ -16,6 +16,29 @@ public record Recording(Path file, long durationUs, @Nullable Picture picture, i
     return soundChannels > 0;
   }
 
-  /** Size as shown (rotation applied) and frame rate of a moving picture. */
-  public record Picture(int width, int height, FrameRate rate) {}
+  /**
+   * A moving picture.
+   *
+   * @param width as shown: rotation applied, pixels square
+   * @param height as shown
+   * @param form how it is stored
+   */
+  public record Picture(int width, int height, FrameRate rate, Form form) {
+    /** One that is stored as it is shown. */
+    public Picture(int width, int height, FrameRate rate) {
+      this(width, height, rate, Form.PLAIN);
+    }
+  }
+
+  /**
+   * How pictures are stored.
+   *
+   * @param squarePixels whether a pixel is as wide as it is high
+   * @param interlaced whether every other line was recorded later
+   * @param matrix the colour matrix to take for granted, as ffmpeg names it, where the file does
+   *     not say which; empty where it says so
+   */
+  public record Form(boolean squarePixels, boolean interlaced, String matrix) {
+    public static final Form PLAIN = new Form(true, false, "");
+  }
 }

@@ -5,16 +5,12 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
-import java.util.ArrayList;
-import java.util.List;
 import java.util.function.DoubleConsumer;
+import paringknife.core.deliver.Encoding;
 import paringknife.core.listen.LoudnessTarget;
 import paringknife.core.listen.SoundJoiner;
 import paringknife.core.listen.SoundMeasure;
-import paringknife.core.pare.PictureRun;
 import paringknife.core.time.FrameRate;
-import paringknife.media.process.ChildProcess;
-import paringknife.media.process.Interrupted;
 import paringknife.media.process.ProcessFailed;
 import paringknife.media.store.CaptionFonts;
 import paringknife.media.store.ScratchFolder;
@@ -60,30 +56,17 @@ public final class Renderer {
   private void render(RenderOrder order, Path work, Path target, DoubleConsumer progress)
       throws IOException {
     writeSound(order, work.resolve("sound.f32"));
-    RenderGraph graph = new RenderGraph(order, rateOf(order.recording()));
+    RenderGraph graph = new RenderGraph(order, fonts.directory());
     Files.writeString(work.resolve("graph.txt"), graph.text());
-    Files.writeString(work.resolve("captions.ass"), order.captions());
-    Files.createSymbolicLink(work.resolve("fonts"), fonts.directory().toAbsolutePath());
-    Process process = new ProcessBuilder(command(order, graph)).directory(work.toFile()).start();
-    Thread killer = ChildProcess.killAfter(process, limit(order));
-    try {
-      process.getOutputStream().close();
-      String said =
-          FfmpegProgress.follow(
-              process.getErrorStream(),
-              Math.round(order.plan().lengthUs() / order.speed()),
-              progress);
-      int exit = process.waitFor();
-      if (exit != 0) {
-        throw new ProcessFailed("ffmpeg", exit, said);
-      }
-    } catch (InterruptedException e) {
-      Thread.currentThread().interrupt();
-      throw new Interrupted();
-    } finally {
-      killer.interrupt();
-      ChildProcess.end(process);
-    }
+    graph.layOut(work);
+    Ffmpeg run = Ffmpeg.inBackground().in(work).within(limit(order));
+    run.telling(Math.round(order.plan().lengthUs() / order.speed()), progress);
+    int sound = graph.open(run);
+    run.ownSound("sound.f32");
+    run.with("-filter_complex_script", "graph.txt", "-map", "[v]", "-map", sound + ":a:0");
+    run.with("-frames:v", Long.toString(order.frames()));
+    encoding(run, order.encoding());
+    run.with("-map_metadata", "-1", "-movflags", "+faststart", "out.mp4").run();
     WholeFile.move(work.resolve("out.mp4"), target);
   }
 
@@ -91,41 +74,11 @@ public final class Renderer {
     return Duration.ofSeconds(300 + order.plan().lengthUs() / 1_000_000 * 30);
   }
 
-  private List<String> command(RenderOrder order, RenderGraph graph) {
-    List<String> c =
-        new ArrayList<>(List.of("ffmpeg", "-nostdin", "-y", "-v", "error", "-progress", "pipe:2"));
-    c.addAll(graph.inputArguments(Input.argument(order.recording().file())));
-    c.addAll(List.of("-f", "f32le", "-ar", "48000", "-ac", "2", "-i", "sound.f32"));
-    c.addAll(
-        List.of(
-            "-filter_complex_script", "graph.txt", "-map", "[v]", "-map", graph.inputs() + ":a:0"));
-    c.addAll(
-        List.of(
-            "-frames:v",
-            Long.toString(Math.round(PictureRun.total(order.runs()) / order.speed()))));
-    c.addAll(List.of("-c:v", "libx264", "-preset", "veryfast", "-crf", "20", "-profile:v", "high"));
-    c.addAll(
-        List.of(
-            "-colorspace",
-            "bt709",
-            "-color_primaries",
-            "bt709",
-            "-color_trc",
-            "bt709",
-            "-color_range",
-            "tv"));
-    c.addAll(
-        List.of(
-            "-c:a",
-            "aac",
-            "-b:a",
-            "192k",
-            "-map_metadata",
-            "-1",
-            "-movflags",
-            "+faststart",
-            "out.mp4"));
-    return c;
+  private static void encoding(Ffmpeg run, Encoding encoding) {
+    run.with("-c:v", "libx264", "-preset", encoding.preset());
+    run.with("-crf", Integer.toString(encoding.crf()), "-profile:v", encoding.profile());
+    run.with("-colorspace", "bt709", "-color_primaries", "bt709", "-color_trc", "bt709");
+    run.with("-color_range", "tv", "-c:a", "aac", "-b:a", encoding.audioKbps() + "k");
   }
 
   private static void writeSound(RenderOrder order, Path file) throws IOException {

@@ -4,11 +4,8 @@ import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.file.Path;
 import java.time.Duration;
-import java.util.ArrayList;
-import java.util.List;
 import paringknife.core.listen.BlockwiseSound;
 import paringknife.core.listen.SampleSource;
-import paringknife.media.process.ChildProcess;
 
 /** An episode's sound, decoded where it is read, never more than a minute of it in memory. */
 public final class SoundFile {
@@ -24,24 +21,17 @@ public final class SoundFile {
   }
 
   private static float[] decode(Path sound, long from, int frames) {
-    List<String> command = new ArrayList<>(List.of("ffmpeg", "-nostdin", "-v", "error"));
-    command.addAll(Input.safety());
-    command.addAll(
-        List.of(
-            "-ss",
-            Long.toString(from / SampleSource.SAMPLE_RATE),
-            "-t",
-            Integer.toString(frames / SampleSource.SAMPLE_RATE),
-            "-i",
-            Input.argument(sound),
-            "-f",
-            "f32le",
-            "-ac",
-            "2",
-            "-ar",
-            "48000",
-            "pipe:1"));
-    byte[] bytes = ChildProcess.run(command, null, Duration.ofMinutes(5)).output();
+    byte[] bytes =
+        Ffmpeg.now()
+            .recording(
+                sound,
+                "-ss",
+                Long.toString(from / SampleSource.SAMPLE_RATE),
+                "-t",
+                Integer.toString(frames / SampleSource.SAMPLE_RATE))
+            .with("-f", "f32le", "-ac", "2", "-ar", "48000", "pipe:1")
+            .within(Duration.ofMinutes(5))
+            .run();
     float[] samples = new float[bytes.length / Float.BYTES];
     ByteBuffer.wrap(bytes).order(ByteOrder.LITTLE_ENDIAN).asFloatBuffer().get(samples);
     return samples;

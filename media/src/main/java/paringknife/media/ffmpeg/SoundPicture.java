@@ -1,14 +1,8 @@
 package paringknife.media.ffmpeg;
 
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.file.Path;
-import java.util.ArrayList;
-import java.util.List;
+import java.time.Duration;
 import java.util.function.DoubleConsumer;
-import paringknife.media.process.ChildProcess;
-import paringknife.media.process.Interrupted;
-import paringknife.media.process.ProcessFailed;
 import paringknife.media.store.ScratchFolder;
 import paringknife.media.store.WholeFile;
 
@@ -35,43 +29,15 @@ public final class SoundPicture {
   public static Path draw(Recording sound, Path target, DoubleConsumer progress) {
     try (ScratchFolder scratch = ScratchFolder.in(target.toAbsolutePath().getParent())) {
       Path part = scratch.path().resolve("picture.mkv");
-      Process process =
-          new ProcessBuilder(command(sound, part))
-              .redirectOutput(ProcessBuilder.Redirect.DISCARD)
-              .start();
-      try {
-        process.getOutputStream().close();
-        String said = FfmpegProgress.follow(process.getErrorStream(), sound.durationUs(), progress);
-        if (process.waitFor() != 0) {
-          throw new ProcessFailed("ffmpeg", process.exitValue(), said);
-        }
-      } finally {
-        ChildProcess.end(process);
-      }
+      drawing(sound).telling(sound.durationUs(), progress).with(part.toString()).run();
       WholeFile.move(part, target);
       return target;
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    } catch (InterruptedException e) {
-      Thread.currentThread().interrupt();
-      throw new Interrupted();
     }
   }
 
-  private static List<String> command(Recording sound, Path part) {
-    String seconds = Double.toString(sound.durationUs() / 1e6);
-    List<String> c =
-        new ArrayList<>(List.of("ffmpeg", "-nostdin", "-y", "-v", "error", "-progress", "pipe:2"));
-    c.addAll(Input.safety());
-    c.addAll(List.of("-i", Input.argument(sound.file())));
-    c.addAll(
-        List.of(
-            "-f",
-            "lavfi",
-            "-t",
-            seconds,
-            "-i",
-            "color=c=" + GROUND + ":s=" + WIDTH + "x" + HEIGHT + ":r=" + PER_SECOND));
+  private static Ffmpeg drawing(Recording sound) {
+    double seconds = sound.durationUs() / 1e6;
+    String ground = "color=c=" + GROUND + ":s=" + WIDTH + "x" + HEIGHT + ":r=" + PER_SECOND;
     String graph =
         "[0:a:0]aresample=48000:async=1:first_pts=0,asplit=2[sound][seen];"
             + "[seen]aformat=channel_layouts=mono,showwaves=s="
@@ -85,25 +51,14 @@ public final class SoundPicture {
             + ":scale=sqrt[wave];"
             + "[1:v][wave]overlay=0:"
             + (HEIGHT - WAVE) / 2
-            + ":format=auto,format=yuv420p[picture]";
-    c.addAll(List.of("-filter_complex", graph, "-map", "[picture]", "-map", "[sound]"));
-    c.addAll(
-        List.of(
-            "-c:v",
-            "libx264",
-            "-preset",
-            "ultrafast",
-            "-crf",
-            "20",
-            "-g",
-            "50",
-            "-c:a",
-            "flac",
-            "-sample_fmt",
-            "s16",
-            "-t",
-            seconds,
-            part.toString()));
-    return c;
+            + ":format=auto,scale=out_color_matrix=bt709:out_range=tv,format=yuv420p[picture]";
+    return Ffmpeg.inBackground()
+        .recording(sound.file())
+        .made(ground, seconds)
+        .with("-filter_complex", graph, "-map", "[picture]", "-map", "[sound]")
+        .with("-c:v", "libx264", "-preset", "ultrafast", "-crf", "20", "-g", "50")
+        .with("-colorspace", "bt709", "-color_range", "tv")
+        .with("-c:a", "flac", "-sample_fmt", "s16", "-t", Ffmpeg.seconds(seconds))
+        .within(Duration.ofSeconds(120 + sound.durationUs() / 500_000));
   }
 }

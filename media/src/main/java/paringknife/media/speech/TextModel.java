@@ -44,8 +44,11 @@ final class TextModel {
     try (BufferedWriter out = Files.newBufferedWriter(target)) {
       out.write(
           String.format(
+              Locale.ROOT,
               "\\data\\%nngram 1=%d%nngram 2=%d%nngram 3=%d%n%n\\1-grams:%n",
-              one.size(), two.size(), three.size()));
+              one.size(),
+              two.size(),
+              three.size()));
       for (Map.Entry<String, Integer> gram : one.entrySet()) {
         out.write(line(gram.getValue() / all, gram.getKey()) + " " + log(DISCOUNT) + "\n");
       }

@@ -22,6 +22,15 @@ public final class WholeFile {
     }
   }
 
+  /** Removes a file; one that is not there is fine. */
+  public static void remove(Path file) {
+    try {
+      Files.deleteIfExists(file);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
   public static void copy(Path from, Path place) {
     try (ScratchFolder scratch = ScratchFolder.in(place.toAbsolutePath().getParent())) {
       move(Files.copy(from, scratch.path().resolve("copy")), place);

@@ -2,19 +2,17 @@ package paringknife.media.transcripts;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.nio.ByteBuffer;
-import java.nio.charset.CharacterCodingException;
-import java.nio.charset.CodingErrorAction;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import paringknife.core.formats.AssSubtitles;
 import paringknife.core.formats.CueWords;
 import paringknife.core.formats.ImportedText;
 import paringknife.core.formats.PlainText;
 import paringknife.core.formats.SubtitleReader;
+import paringknife.core.formats.TimedText;
 import paringknife.core.formats.Ttml;
 import paringknife.core.transcript.Transcript;
 
@@ -24,10 +22,20 @@ import paringknife.core.transcript.Transcript;
  */
 public final class TranscriptFile {
   private static final List<String> EXTENSIONS =
-      List.of("json", "srt", "vtt", "ttml", "xml", "txt");
+      List.of("json", "srt", "vtt", "ttml", "xml", "ass", "txt");
 
   /** Length a text without times is laid over until it is timed. */
   private static final long UNKNOWN_LENGTH_US = 600_000_000;
+
+  /** Thirty hours of talk as our JSON take about so much. */
+  public static final int MOST_BYTES = 32 * 1024 * 1024;
+
+  private static final String LARGEST = "up to 32 MB are read.";
+
+  /** More than a hundred hours of talk have. */
+  private static final int MOST_WORDS = 1_000_000;
+
+  private static final int LONGEST_WORD = 500;
 
   /** What of a transcript was timed in its file. */
   public enum Timing {
@@ -36,8 +44,19 @@ public final class TranscriptFile {
     NOTHING
   }
 
-  /** A transcript, what of it carries times, and what had to be put right in its file. */
-  public record Imported(Transcript transcript, Timing timing, List<String> mended) {}
+  /**
+   * A transcript as it was read.
+   *
+   * @param timing what of it carries times
+   * @param mended what had to be put right in its file
+   * @param cues the captions that it was in; empty where it was in none
+   */
+  public record Imported(
+      Transcript transcript, Timing timing, List<String> mended, List<TimedText> cues) {
+    public Imported(Transcript transcript, Timing timing, List<String> mended) {
+      this(transcript, timing, mended, List.of());
+    }
+  }
 
   private TranscriptFile() {}
 
@@ -54,6 +73,10 @@ public final class TranscriptFile {
    */
   public static Imported read(Path file) {
     try {
+      if (Files.size(file) > MOST_BYTES) {
+        throw new UnreadableTranscript(
+            file.getFileName() + " is too large for a transcript: " + LARGEST);
+      }
       return read(file.getFileName().toString(), Files.readAllBytes(file));
     } catch (java.nio.file.NoSuchFileException e) {
       throw new UnreadableTranscript("There is no file " + file + ".");
@@ -64,21 +87,32 @@ public final class TranscriptFile {
 
   /** Reads bytes that came under a name. */
   public static Imported read(String name, byte[] bytes) {
+    if (bytes.length > MOST_BYTES) {
+      throw new UnreadableTranscript(name + " is too large for a transcript: " + LARGEST);
+    }
     List<String> mended = new ArrayList<>();
-    String text = decode(bytes, mended);
+    String text = DecodedText.of(bytes, mended);
     String lower = name.toLowerCase(Locale.ROOT);
+    refuseEndlessWords(name, text);
     try {
       if (lower.endsWith(".json")) {
-        return new Imported(TranscriptJson.read(text, mended), Timing.WORDS, mended);
+        return new Imported(
+            withWordsOfALength(name, TranscriptJson.read(text, mended)), Timing.WORDS, mended);
       }
       if (lower.endsWith(".srt") || lower.endsWith(".vtt")) {
-        return cues(SubtitleReader.read(text), mended);
+        return cues(name, SubtitleReader.read(text), mended);
       }
       if (lower.endsWith(".ttml") || lower.endsWith(".xml")) {
-        return cues(Ttml.read(text), mended);
+        return cues(name, Ttml.read(text), mended);
+      }
+      if (lower.endsWith(".ass")) {
+        return cues(name, AssSubtitles.read(text), mended);
       }
       if (lower.endsWith(".txt")) {
-        return new Imported(PlainText.read(text, UNKNOWN_LENGTH_US), Timing.NOTHING, mended);
+        return new Imported(
+            withWordsOfALength(name, PlainText.read(text, UNKNOWN_LENGTH_US)),
+            Timing.NOTHING,
+            mended);
       }
     } catch (IllegalArgumentException e) {
       throw new UnreadableTranscript(
@@ -86,29 +120,41 @@ public final class TranscriptFile {
     }
     throw new UnreadableTranscript(
         name
-            + " is not a transcript this version reads. It takes .json (words with times), .srt, .vtt, .ttml and .txt.");
+            + " is not a transcript this version reads. It takes .json (words with times), .srt, .vtt, .ttml, .ass and .txt.");
   }
 
-  private static Imported cues(ImportedText read, List<String> mended) {
+  /**
+   * Before anything is made of a text: it has no more words than anybody says, and none of them
+   * goes on for ever.
+   */
+  private static void refuseEndlessWords(String name, String text) {
+    int words = 0;
+    int length = 0;
+    for (int i = 0; i < text.length(); i++) {
+      boolean between = Character.isWhitespace(text.charAt(i));
+      words += between && length > 0 ? 1 : 0;
+      length = between ? 0 : length + 1;
+      if (words > MOST_WORDS) {
+        throw new UnreadableTranscript(
+            name + " has more than " + MOST_WORDS + " words; that is no transcript.");
+      }
+    }
+  }
+
+  private static Transcript withWordsOfALength(String name, Transcript transcript) {
+    if (transcript.words().stream().anyMatch(w -> w.text().length() > LONGEST_WORD)) {
+      throw new UnreadableTranscript(
+          name + " holds a word of more than " + LONGEST_WORD + " letters; that is no transcript.");
+    }
+    return transcript;
+  }
+
+  private static Imported cues(String name, ImportedText read, List<String> mended) {
     mended.addAll(read.mended());
-    return new Imported(CueWords.transcript(read.cues(), "en"), Timing.CUES, mended);
-  }
-
-  private static String decode(byte[] bytes, List<String> mended) {
-    if (bytes.length >= 2 && (bytes[0] & 0xff) == 0xff && (bytes[1] & 0xff) == 0xfe
-        || bytes.length >= 2 && (bytes[0] & 0xff) == 0xfe && (bytes[1] & 0xff) == 0xff) {
-      mended.add("the file was UTF-16");
-      return new String(bytes, StandardCharsets.UTF_16);
-    }
-    try {
-      return StandardCharsets.UTF_8
-          .newDecoder()
-          .onMalformedInput(CodingErrorAction.REPORT)
-          .decode(ByteBuffer.wrap(bytes))
-          .toString();
-    } catch (CharacterCodingException e) {
-      mended.add("the file was not UTF-8 and was read as Latin-1");
-      return new String(bytes, StandardCharsets.ISO_8859_1);
-    }
+    return new Imported(
+        withWordsOfALength(name, CueWords.transcript(read.cues(), "en")),
+        Timing.CUES,
+        mended,
+        read.cues());
   }
 }

@@ -19,7 +19,7 @@ public final class GenerateTables {
   /** The only argument is the source folder to write into. */
   public static void main(String[] arguments) throws Exception {
     Path home = Files.createTempDirectory("pk-generate");
-    try (MariaDbProcess database = MariaDbProcess.start(home)) {
+    try (MariaDbProcess database = MariaDbProcess.start(home, 0)) {
       Flyway.configure()
           .dataSource(database.url(), database.userName(), database.password())
           .load()

@@ -12,13 +12,12 @@ import javax.sound.sampled.AudioFormat;
 import javax.sound.sampled.AudioInputStream;
 import javax.sound.sampled.AudioSystem;
 import org.springframework.stereotype.Component;
+import paringknife.core.clip.ClipDocument;
 import paringknife.core.listen.LoudnessTarget;
 import paringknife.core.listen.SampleSource;
 import paringknife.core.listen.SoundJoiner;
 import paringknife.core.listen.SoundMeasure;
 import paringknife.core.listen.clean.Cleanup;
-import paringknife.core.pare.ClipDocument;
-import paringknife.core.pare.CutList;
 import paringknife.server.database.Recent;
 import paringknife.server.episodes.Episode;
 import paringknife.server.shelf.Episodes;
@@ -44,7 +43,7 @@ class ClipSound {
   private record Measured(int revision, Episode episode, SoundMeasure sound) {}
 
   /** How loud a clip is before it is brought to its target, and what will be done about it. */
-  record Loudness(
+  record ClipLoudness(
       double lufs, double truePeakDbtp, double targetLufs, double ceilingDbtp, double gainDb) {}
 
   ClipSound(Episodes episodes, ClipStore clips) {
@@ -67,18 +66,18 @@ class ClipSound {
   }
 
   /** Measures a clip against a target. What is being listened to meanwhile is left in peace. */
-  Loudness loudness(long clipId, LoudnessTarget target) {
+  ClipLoudness loudness(long clipId, LoudnessTarget target) {
     ClipStore.StoredClip clip = clips.byId(clipId);
     Episode episode = episodes.open(clip.episodeId());
     Measured known = measured.get(clipId);
     if (known == null || known.revision() != clip.revision() || known.episode() != episode) {
       SoundJoiner joiner =
-          joiner(clip.document(), episode, episode.sound(clip.document().settings().cleanup()));
+          joiner(clip.document(), episode, episode.sound(clip.document().sounded().cleanup()));
       known = new Measured(clip.revision(), episode, SoundMeasure.of(joiner, joiner.moments()));
       measured.put(clipId, known);
     }
     SoundMeasure sound = known.sound();
-    return new Loudness(
+    return new ClipLoudness(
         sound.lufs(),
         sound.truePeakDbtp(),
         target.lufs(),
@@ -89,7 +88,7 @@ class ClipSound {
   private SoundJoiner joiner(long clipId, boolean asRecorded) {
     ClipStore.StoredClip clip = clips.byId(clipId);
     Episode episode = episodes.open(clip.episodeId());
-    Cleanup cleanup = asRecorded ? Cleanup.NONE : clip.document().settings().cleanup();
+    Cleanup cleanup = asRecorded ? Cleanup.NONE : clip.document().sounded().cleanup();
     long key = clip.episodeId() * 16 + bits(cleanup);
     Heard source =
         heard.getOrMake(
@@ -98,8 +97,7 @@ class ClipSound {
   }
 
   private static SoundJoiner joiner(ClipDocument clip, Episode episode, SampleSource source) {
-    return new SoundJoiner(
-        source, episode.soundPlanner().plan(clip, CutList.of(clip, episode.transcript())));
+    return new SoundJoiner(source, episode.compose(clip).playback().sound());
   }
 
   private static long bits(Cleanup cleanup) {

@@ -2,19 +2,19 @@ package paringknife.server.clips;
 
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import paringknife.core.listen.clean.Cleanup;
-import paringknife.core.pare.Framing;
-import paringknife.core.pare.Removal;
+import paringknife.core.clip.cut.Removal;
+import paringknife.core.deliver.Delivered;
+import paringknife.core.frame.Framed;
+import paringknife.core.letter.Lettered;
+import paringknife.core.listen.clean.Sounded;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Passage;
 
 /**
- * What one change made of a clip, against the state with the revision before: small, whatever the
- * length of the clip.
+ * What one change made of a clip, against the state with the revision before: the sections that
+ * changed, null for those that did not; small, whatever the length of the clip.
  *
  * @param fromRevision the state that it goes on from
- * @param spans how many spans are kept now, so that a reader can tell whether it started from the
- *     same state
  */
 public record ClipStep(
     long id,
@@ -22,25 +22,32 @@ public record ClipStep(
     int revision,
     @Nullable String undo,
     @Nullable String redo,
-    String title,
-    int firstWord,
-    int lastWord,
-    List<Span> stretches,
-    List<Passage> pieces,
-    String shape,
-    Framing framing,
-    String lettering,
-    List<String> specs,
-    double speed,
-    List<ClipState.GapShown> gaps,
-    Cleanup cleanup,
-    RemovalSplice removals,
-    SpanSplice kept,
-    SpanSplice cut,
-    int spans,
-    long originalUs,
-    long lengthUs,
-    List<ClipState.Paring> parings) {
+    @Nullable ParedStep pared,
+    @Nullable Framed framed,
+    @Nullable Lettered lettered,
+    @Nullable Sounded sounded,
+    @Nullable Delivered delivered) {
+
+  /**
+   * What changed of what plays; the long lists as what gave way to what.
+   *
+   * @param spans how many spans are kept now, so that a reader can tell whether it started from the
+   *     same state
+   */
+  public record ParedStep(
+      int firstWord,
+      int lastWord,
+      List<Span> stretches,
+      List<Passage> pieces,
+      double speed,
+      List<ClipState.GapShown> gaps,
+      RemovalSplice removals,
+      SpanSplice kept,
+      SpanSplice cut,
+      int spans,
+      long originalUs,
+      long lengthUs,
+      List<ClipState.Paring> parings) {}
 
   /** In a list, {@code taken} entries from {@code from} on give way to {@code added}. */
   public record RemovalSplice(int from, int taken, List<Removal> added) {}
@@ -55,18 +62,25 @@ public record ClipStep(
         after.revision(),
         after.undo(),
         after.redo(),
-        after.title(),
+        before.pared().equals(after.pared()) ? null : between(before.pared(), after.pared()),
+        changed(before.framed(), after.framed()),
+        changed(before.lettered(), after.lettered()),
+        changed(before.sounded(), after.sounded()),
+        changed(before.delivered(), after.delivered()));
+  }
+
+  private static <S> @Nullable S changed(S before, S after) {
+    return before.equals(after) ? null : after;
+  }
+
+  private static ParedStep between(ClipState.ParedState before, ClipState.ParedState after) {
+    return new ParedStep(
         after.firstWord(),
         after.lastWord(),
         after.stretches(),
         after.pieces(),
-        after.shape(),
-        after.framing(),
-        after.lettering(),
-        after.specs(),
         after.speed(),
         after.gaps(),
-        after.cleanup(),
         removals(before.removals(), after.removals()),
         spans(before.kept(), after.kept()),
         spans(before.cut(), after.cut()),

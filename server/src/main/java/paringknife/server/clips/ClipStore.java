@@ -10,8 +10,9 @@ import org.jooq.DSLContext;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
-import paringknife.core.pare.ClipDelta;
-import paringknife.core.pare.ClipDocument;
+import paringknife.core.clip.ClipDelta;
+import paringknife.core.clip.ClipDesk;
+import paringknife.core.clip.ClipDocument;
 import paringknife.server.database.Recent;
 import paringknife.server.database.StepLog;
 import paringknife.server.web.NotThere;
@@ -25,24 +26,25 @@ import tools.jackson.databind.json.JsonMapper;
 @Repository
 public class ClipStore {
   private final DSLContext db;
-  private final JsonMapper json;
+  private final ClipFormat format;
+  private static final int LONGEST_IN_NAME = 80;
+
   private final StepLog<ClipDocument, ClipDelta> steps;
   private final Recent<StoredClip> recent = new Recent<>(60);
 
   ClipStore(DSLContext db, JsonMapper json) {
     this.db = db;
-    this.json = json;
+    this.format = new ClipFormat(json);
     this.steps =
         new StepLog<>(
             db,
-            json,
             new StepLog.Columns(
                 CLIP_CHANGE,
                 CLIP_CHANGE.CLIP_ID,
                 CLIP_CHANGE.STEP,
                 CLIP_CHANGE.NAME,
                 CLIP_CHANGE.DELTA),
-            ClipDelta.class);
+            format);
   }
 
   /**
@@ -71,7 +73,7 @@ public class ClipStore {
             .set(CLIP.EPISODE_ID, episodeId)
             .set(CLIP.REVISION, 1)
             .set(CLIP.APPLIED, 0)
-            .set(CLIP.DOCUMENT, json.writeValueAsString(document))
+            .set(CLIP.DOCUMENT, format.write(document))
             .set(CLIP.DOCUMENT_STEP, 0)
             .returningResult(CLIP.ID)
             .fetchSingle()
@@ -111,11 +113,7 @@ public class ClipStore {
             row.value2(),
             row.value3(),
             written.value2(),
-            steps.replayed(
-                id,
-                json.readValue(written.value1(), ClipDocument.class),
-                written.value2(),
-                row.value3()),
+            steps.replayed(id, format.document(written.value1()), written.value2(), row.value3()),
             steps.name(id, row.value3()),
             steps.name(id, row.value3() + 1));
     recent.put(id, read);
@@ -170,10 +168,7 @@ public class ClipStore {
     boolean write = StepLog.writesWhole(applied, seen.written(), leaving);
     var update = db.update(CLIP).set(CLIP.REVISION, seen.revision() + 1).set(CLIP.APPLIED, applied);
     if (write) {
-      update =
-          update
-              .set(CLIP.DOCUMENT, json.writeValueAsString(document))
-              .set(CLIP.DOCUMENT_STEP, applied);
+      update = update.set(CLIP.DOCUMENT, format.write(document)).set(CLIP.DOCUMENT_STEP, applied);
     }
     int saved =
         update.where(CLIP.ID.eq(seen.id()).and(CLIP.REVISION.eq(seen.revision()))).execute();
@@ -187,6 +182,42 @@ public class ClipStore {
   /** Keeps the newest state at hand; call it once the change is certain. */
   void remember(StoredClip clip) {
     recent.put(clip.id(), clip);
+  }
+
+  /** The two clips that come of parting one, as they are stored. */
+  public record Parted(StoredClip first, StoredClip second) {}
+
+  /** Puts two clips in the place of one, both or neither. */
+  @Transactional
+  public Parted part(StoredClip seen, ClipDesk.Parted parted) {
+    StoredClip first = change(seen, "part the clip", parted.first());
+    return new Parted(first, create(seen.episodeId(), parted.second()));
+  }
+
+  /** Puts another clip after one and bins it, both or neither. */
+  @Transactional
+  public StoredClip join(StoredClip seen, StoredClip other, ClipDocument joined) {
+    StoredClip after = change(seen, "join on " + shortly(other.document().title()), joined);
+    bin(other.id());
+    return after;
+  }
+
+  private static String shortly(String title) {
+    return title.length() <= LONGEST_IN_NAME
+        ? title
+        : title.substring(0, LONGEST_IN_NAME) + "\u2026";
+  }
+
+  /** Clips that have been in the bin since before a time, UTC. */
+  public List<Long> binnedBefore(LocalDateTime time) {
+    return db.select(CLIP.ID).from(CLIP).where(CLIP.BINNED_AT.lt(time)).fetch(CLIP.ID);
+  }
+
+  /** Forgets a clip with its steps, its versions and what was rendered of it. */
+  @Transactional
+  public void forget(long id) {
+    db.deleteFrom(CLIP).where(CLIP.ID.eq(id)).execute();
+    recent.remove(id);
   }
 
   @Transactional

@@ -2,13 +2,13 @@ package paringknife.server.clips;
 
 import java.util.ArrayList;
 import java.util.List;
+import paringknife.core.clip.ClipDocument;
+import paringknife.core.clip.cut.CutList;
+import paringknife.core.clip.cut.PictureRun;
 import paringknife.core.formats.CutListCsv;
 import paringknife.core.formats.EditDecisionList;
 import paringknife.core.formats.EditEvent;
 import paringknife.core.formats.TimelineJson;
-import paringknife.core.pare.ClipDocument;
-import paringknife.core.pare.CutList;
-import paringknife.core.pare.PictureRun;
 import paringknife.core.time.FrameRate;
 import paringknife.server.episodes.Episode;
 
@@ -27,11 +27,12 @@ public final class CutListFile {
       throw new IllegalArgumentException("Handles are 0 to 500 frames.");
     }
     FrameRate rate = episode.rate();
-    List<EditEvent> events = events(CutList.of(clip, episode.transcript()), rate);
-    String title = clip.settings().title();
+    List<EditEvent> events = events(episode.compose(clip).cuts(), rate);
+    String title = clip.title();
+    double speed = clip.pared().speed();
     String file = episode.recording().file().getFileName().toString();
     return switch (format) {
-      case "edl" -> EditDecisionList.write(title, file, events, rate, dropFrame, handles);
+      case "edl" -> EditDecisionList.write(title, file, events, rate, dropFrame, handles, speed);
       case "otio" ->
           TimelineJson.write(
               title,
@@ -39,8 +40,9 @@ public final class CutListFile {
               rate.nearestFrame(episode.recording().durationUs()),
               events,
               rate,
-              handles);
-      case "csv" -> CutListCsv.write(events, rate, dropFrame, handles);
+              handles,
+              speed);
+      case "csv" -> CutListCsv.write(events, rate, dropFrame, handles, speed);
       default -> throw new IllegalArgumentException("A cut list is written as edl, otio or csv.");
     };
   }

@@ -58,7 +58,7 @@ class GatheredController {
     List<Span> spans = new ArrayList<>();
     for (GatheredPiece piece : asked.pieces()) {
       Episode episode = episodes.open(piece.episodeId());
-      ClipIntent.Range.check(piece.firstWord(), piece.lastWord(), episode);
+      episode.desk().paring().check(piece.firstWord(), piece.lastWord());
       sources.add(episode);
       spans.add(episode.editor().stretchOf(piece.firstWord(), piece.lastWord()));
     }

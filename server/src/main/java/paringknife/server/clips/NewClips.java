@@ -2,9 +2,10 @@ package paringknife.server.clips;
 
 import java.util.List;
 import org.springframework.stereotype.Component;
-import paringknife.core.pare.ClipDocument;
-import paringknife.core.pare.ClipSettings;
-import paringknife.core.pare.Framing;
+import paringknife.core.clip.ClipDocument;
+import paringknife.core.deliver.Delivered;
+import paringknife.core.frame.Framed;
+import paringknife.core.letter.Lettered;
 import paringknife.core.time.Span;
 
 /**
@@ -13,7 +14,6 @@ import paringknife.core.time.Span;
  */
 @Component
 class NewClips {
-  private static final String SHAPE = "9:16";
   private static final String LETTERING = "sluice";
 
   private final ClipStore store;
@@ -25,9 +25,12 @@ class NewClips {
   }
 
   ClipStore.StoredClip make(long episodeId, String title, List<Span> stretches) {
-    ClipSettings settings =
-        new ClipSettings(
-            title, stretches, SHAPE, Framing.SPEAKER, LETTERING, wanted.specsFor(episodeId));
-    return store.create(episodeId, ClipDocument.of(settings));
+    return store.create(
+        episodeId,
+        ClipDocument.of(
+            stretches,
+            Framed.UPRIGHT,
+            Lettered.in(LETTERING),
+            new Delivered(title, wanted.specsFor(episodeId))));
   }
 }

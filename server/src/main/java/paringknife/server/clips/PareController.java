@@ -15,10 +15,9 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import paringknife.core.clip.ClipDocument;
 import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.deliver.DeliverySpecs;
-import paringknife.core.listen.LoudnessTarget;
-import paringknife.core.pare.ClipDocument;
 import paringknife.core.pare.Comparison;
 import paringknife.core.pare.Filler;
 import paringknife.core.pare.FillerList;
@@ -66,7 +65,7 @@ class PareController {
     Episode episode = episodes.open(clip.episodeId());
     Transcript transcript = episode.transcript();
     List<RepeatFound> found = new ArrayList<>();
-    for (RepeatGroup group : episode.editor().repeatGroups(clip.document())) {
+    for (RepeatGroup group : episode.editor().repeatGroups(clip.document().pared())) {
       List<AttemptFound> attempts =
           group.attempts().stream()
               .map(
@@ -77,7 +76,7 @@ class PareController {
                           transcript.words().get(a.first()).startUs(),
                           transcript.words().get(a.last()).endUs(),
                           transcript.text(a.first(), a.last() + 1),
-                          episode.editor().isKept(clip.document(), a)))
+                          episode.editor().isKept(clip.document().pared(), a)))
               .toList();
       found.add(new RepeatFound(group.attempts().get(0).first(), attempts));
     }
@@ -90,7 +89,7 @@ class PareController {
     Episode episode = episodes.open(clip.episodeId());
     Transcript transcript = episode.transcript();
     List<FillerFound> found = new ArrayList<>();
-    for (Filler filler : episode.editor().fillers(clip.document())) {
+    for (Filler filler : episode.editor().fillers(clip.document().pared())) {
       found.add(
           new FillerFound(
               filler.first(),
@@ -128,11 +127,11 @@ class PareController {
 
   /** How loud the clip is, against the first of its specs. */
   @GetMapping("/loudness")
-  ClipSound.Loudness loudness(@PathVariable long id) {
-    List<String> specs = clips.byId(id).document().settings().specs();
+  ClipSound.ClipLoudness loudness(@PathVariable long id) {
+    List<String> specs = clips.byId(id).document().delivered().specs();
     DeliverySpec spec =
         DeliverySpecs.byId(specs.isEmpty() ? DeliverySpecs.shipped().get(0).id() : specs.get(0));
-    return sound.loudness(id, new LoudnessTarget(spec.lufs(), spec.ceilingDbtp()));
+    return sound.loudness(id, spec.loudness().target());
   }
 
   @GetMapping("/fit")
@@ -145,7 +144,7 @@ class PareController {
       throw new IllegalArgumentException("A clip cannot be fitted to less than a second.");
     }
     return FitPlan.of(
-        episodes.open(clip.episodeId()).editor(), clip.document(), targetUs, declined);
+        episodes.open(clip.episodeId()).editor(), clip.document().pared(), targetUs, declined);
   }
 
   @GetMapping("/versions")
@@ -164,7 +163,7 @@ class PareController {
         id,
         name,
         false,
-        episodes.open(clip.episodeId()).editor().lengthUs(clip.document()),
+        episodes.open(clip.episodeId()).editor().lengthUs(clip.document().pared()),
         clip.document());
     return versions.of(id);
   }
@@ -176,26 +175,11 @@ class PareController {
       @PathVariable long version,
       @RequestParam(required = false) @Nullable Long with) {
     ClipStore.StoredClip clip = clips.byId(id);
+    ClipDocument other = with == null ? clip.document() : versions.document(id, with);
     return Comparison.of(
-        versions.document(id, version),
-        with == null ? clip.document() : versions.document(id, with),
+        versions.document(id, version).pared(),
+        other.pared(),
         episodes.open(clip.episodeId()).transcript());
-  }
-
-  /** Another clip just like this one. */
-  @PostMapping("/duplicate")
-  ClipState duplicate(@PathVariable long id) {
-    ClipStore.StoredClip clip = clips.byId(id);
-    ClipDocument copy =
-        clip.document()
-            .withSettings(
-                clip.document()
-                    .settings()
-                    .withTitle(clip.document().settings().title() + ", copy"));
-    ClipState made =
-        ClipState.of(clips.create(clip.episodeId(), copy), episodes.open(clip.episodeId()));
-    events.clipsChanged(clip.episodeId());
-    return made;
   }
 
   @GetMapping("/cut-list")
@@ -208,7 +192,7 @@ class PareController {
     String text =
         CutListFile.write(
             clip.document(), episodes.open(clip.episodeId()), format, dropFrame, handles);
-    String name = clip.document().settings().title().replaceAll("[^\\p{L}\\p{N} ._-]", "").strip();
+    String name = clip.document().title().replaceAll("[^\\p{L}\\p{N} ._-]", "").strip();
     return ResponseEntity.ok()
         .header("Content-Type", "text/plain;charset=UTF-8")
         .header(

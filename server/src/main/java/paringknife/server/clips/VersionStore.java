@@ -7,7 +7,7 @@ import java.util.List;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
-import paringknife.core.pare.ClipDocument;
+import paringknife.core.clip.ClipDocument;
 import paringknife.server.web.NotThere;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -17,11 +17,11 @@ public class VersionStore {
   private static final int MOST_AUTOMATIC = 20;
 
   private final DSLContext db;
-  private final JsonMapper json;
+  private final ClipFormat format;
 
   VersionStore(DSLContext db, JsonMapper json) {
     this.db = db;
-    this.json = json;
+    this.format = new ClipFormat(json);
   }
 
   /** A kept state; when it was made in milliseconds since 1970. */
@@ -56,7 +56,7 @@ public class VersionStore {
         .set(CLIP_VERSION.NAME, name.substring(0, Math.min(200, name.length())))
         .set(CLIP_VERSION.AUTOMATIC, automatic)
         .set(CLIP_VERSION.LENGTH_US, lengthUs)
-        .set(CLIP_VERSION.DOCUMENT, json.writeValueAsString(document))
+        .set(CLIP_VERSION.DOCUMENT, format.write(document))
         .execute();
     List<Long> old =
         of(clipId).stream()
@@ -73,7 +73,7 @@ public class VersionStore {
     return db.select(CLIP_VERSION.DOCUMENT)
         .from(CLIP_VERSION)
         .where(CLIP_VERSION.ID.eq(versionId).and(CLIP_VERSION.CLIP_ID.eq(clipId)))
-        .fetchOptional(r -> json.readValue(r.value1(), ClipDocument.class))
+        .fetchOptional(r -> format.document(r.value1()))
         .orElseThrow(() -> new NotThere("This version is not there any more."));
   }
 }

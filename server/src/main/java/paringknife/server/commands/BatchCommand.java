@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -11,21 +12,22 @@ import java.util.Map;
 import java.util.concurrent.Callable;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
+import paringknife.core.clip.ClipDocument;
+import paringknife.core.clip.ComposedClip;
+import paringknife.core.clip.Composition;
+import paringknife.core.clip.cut.Removal;
 import paringknife.core.deliver.Check;
-import paringknife.core.deliver.Composition;
+import paringknife.core.deliver.Delivered;
 import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.deliver.DeliverySpecs;
 import paringknife.core.deliver.FileNames;
-import paringknife.core.deliver.Preflight;
 import paringknife.core.formats.SubRip;
+import paringknife.core.frame.Framed;
+import paringknife.core.letter.Lettered;
 import paringknife.core.letter.Letterings;
 import paringknife.core.listen.PauseSettings;
 import paringknife.core.listen.SpeakersByMicrophone;
-import paringknife.core.pare.ClipDocument;
-import paringknife.core.pare.ClipSettings;
-import paringknife.core.pare.CutList;
-import paringknife.core.pare.Framing;
-import paringknife.core.pare.Removal;
+import paringknife.core.pare.Pared;
 import paringknife.core.pick.Brief;
 import paringknife.core.pick.Pick;
 import paringknife.core.time.Span;
@@ -49,7 +51,6 @@ import paringknife.server.episodes.ClipRenderer;
 import paringknife.server.episodes.Episode;
 import paringknife.server.episodes.EpisodeFolder;
 import paringknife.server.episodes.EpisodeIngest;
-import paringknife.server.episodes.FinishedChecks;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import tools.jackson.databind.json.JsonMapper;
@@ -93,6 +94,7 @@ final class BatchCommand implements Callable<Integer> {
   @Option(names = "--out", required = true)
   private Path out = Path.of("out");
 
+  private final FileNames names = new FileNames();
   private final Map<String, Double> seconds = new LinkedHashMap<>();
 
   private record Made(ClipDocument clip, Pick pick) {}
@@ -209,17 +211,18 @@ final class BatchCommand implements Callable<Integer> {
   }
 
   private ClipDocument pare(Episode episode, Pick pick) {
-    String opening = pick.opening().replaceAll("[.,;:]+$", "");
+    String opening = pick.opening().replaceAll("[.,;:]{1,8}$", "");
     String title =
         opening.length() > 48 ? opening.substring(0, 48).replaceAll("\\s+\\S*$", "") : opening;
     ClipDocument whole =
         ClipDocument.of(
-            new ClipSettings(
-                title, List.of(pick.span()), "9:16", Framing.SPEAKER, lettering, specs));
-    ClipDocument withoutFillers = episode.editor().pareSureFillers(whole);
-    return episode
-        .editor()
-        .parePauses(withoutFillers, PauseSettings.DEFAULT.inRoom(episode.editor().quietBelowDb()));
+            List.of(pick.span()),
+            Framed.UPRIGHT,
+            Lettered.in(lettering),
+            new Delivered(title, specs));
+    Pared withoutFillers = episode.editor().pareSureFillers(whole.pared());
+    PauseSettings pauses = PauseSettings.DEFAULT.inRoom(episode.editor().quietBelowDb());
+    return whole.with(episode.editor().parePauses(withoutFillers, pauses));
   }
 
   private static void addPick(ArrayNode nodes, Pick pick) {
@@ -238,15 +241,15 @@ final class BatchCommand implements Callable<Integer> {
       List<DeliverySpec> asked,
       ClipRenderer renderer)
       throws IOException {
-    CutList cuts = CutList.of(clip, episode.transcript());
+    ComposedClip composed = episode.compose(clip);
     ObjectNode node = nodes.addObject();
-    node.put("title", clip.settings().title());
+    node.put("title", clip.title());
     ArrayNode kept = node.putArray("kept");
-    for (Span span : cuts.kept()) {
+    for (Span span : composed.cuts().kept()) {
       kept.addObject().put("in", seconds(span.startUs())).put("out", seconds(span.endUs()));
     }
     ArrayNode cut = node.putArray("cut");
-    for (Removal removal : clip.removals()) {
+    for (Removal removal : clip.pared().removals()) {
       cut.addObject()
           .put("in", seconds(removal.span().startUs()))
           .put("out", seconds(removal.span().endUs()))
@@ -254,25 +257,24 @@ final class BatchCommand implements Callable<Integer> {
           .put("text", removal.text());
     }
     ArrayNode files = node.putArray("files");
-    Map<String, Path> made = new LinkedHashMap<>();
+    Map<List<Object>, Path> made = new HashMap<>();
     for (DeliverySpec spec : asked) {
-      addFile(files, episode, clip, spec, renderer, made);
+      String name = names.unique(FileNames.of(stem(media.get(0)), clip.title(), spec.id()));
+      addFile(files.addObject(), episode, composed.forSpec(spec), name, renderer, made);
     }
   }
 
   private void addFile(
-      ArrayNode files,
+      ObjectNode node,
       Episode episode,
-      ClipDocument clip,
-      DeliverySpec spec,
+      Composition composition,
+      String name,
       ClipRenderer renderer,
-      Map<String, Path> made)
+      Map<List<Object>, Path> made)
       throws IOException {
-    Composition composition = ClipRenderer.compose(episode, clip, spec);
-    String name = FileNames.of(stem(media.get(0)), clip.settings().title(), spec);
-    ObjectNode node = files.addObject().put("spec", spec.id());
+    node.put("spec", composition.spec().id());
     List<Check> before = composition.preflight();
-    if (!Preflight.passes(before)) {
+    if (!Check.pass(before)) {
       System.err.println(
           name
               + " was not rendered: "
@@ -284,14 +286,7 @@ final class BatchCommand implements Callable<Integer> {
       return;
     }
     Path target = out.resolve(name + ".mp4");
-    String picture =
-        composition.captions().ass()
-            + composition.playback().windowRuns()
-            + spec.width()
-            + "x"
-            + spec.height()
-            + spec.lufs();
-    Path same = made.get(picture);
+    Path same = made.get(composition.spec().makes());
     step(
         "render",
         () -> {
@@ -302,7 +297,7 @@ final class BatchCommand implements Callable<Integer> {
           }
           return target;
         });
-    made.putIfAbsent(picture, target);
+    made.putIfAbsent(composition.spec().makes(), target);
     Files.writeString(out.resolve(name + ".srt"), SubRip.write(composition.subtitles()));
     Measurement measured = step("measure", () -> Measurement.of(target));
     node.put("file", target.getFileName().toString());
@@ -311,7 +306,7 @@ final class BatchCommand implements Callable<Integer> {
     node.put("duration", Math.round(measured.seconds() * 1000) / 1000.0);
     node.put("lufs", measured.lufs()).put("truePeak", measured.truePeakDbtp());
     List<Check> all = new ArrayList<>(before);
-    all.addAll(FinishedChecks.of(measured, composition));
+    all.addAll(composition.spec().measured(measured.finished(composition.playback().lengthUs())));
     addChecks(node, all);
   }
 
@@ -347,7 +342,7 @@ final class BatchCommand implements Callable<Integer> {
   }
 
   private static void tell(String what, double share) {
-    System.err.printf("\r%s %3.0f %%", what, share * 100);
+    System.err.printf(Locale.ROOT, "\r%s %3.0f %%", what, share * 100);
     if (share >= 1) {
       System.err.println();
     }

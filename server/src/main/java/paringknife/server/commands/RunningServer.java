@@ -11,10 +11,9 @@ import org.springframework.boot.SpringApplication;
 import org.springframework.boot.WebApplicationType;
 import org.springframework.boot.web.server.servlet.context.ServletWebServerApplicationContext;
 import org.springframework.context.ConfigurableApplicationContext;
-import paringknife.media.store.ScratchFolder;
 import paringknife.server.Application;
 import paringknife.server.database.MariaDbProcess;
-import paringknife.server.episodes.DataFolder;
+import paringknife.server.events.Events;
 
 /** The application and its database, started together and stopped in the right order. */
 public final class RunningServer implements AutoCloseable {
@@ -36,17 +35,27 @@ public final class RunningServer implements AutoCloseable {
    * @throws IllegalArgumentException when the port or the data is in use
    */
   public static RunningServer start(Path data, Path media, int port) {
+    return start(data, media, port, 0);
+  }
+
+  /**
+   * Starts both. A process that ends while this goes on leaves no database behind.
+   *
+   * @param databasePort of the database on loopback; 0 for the one it had before
+   */
+  public static RunningServer start(Path data, Path media, int port, int databasePort) {
     refuseTakenPort(port);
     DataLock lock = DataLock.take(data);
     MariaDbProcess database = null;
     try {
-      database = MariaDbProcess.start(data.resolve("mariadb"));
-      ScratchFolder.sweep(new DataFolder(data, media).finishedFolder());
+      database = MariaDbProcess.start(data.resolve("mariadb"), databasePort);
       SpringApplication application = new SpringApplication(Application.class);
       application.setRegisterShutdownHook(false);
       application.setDefaultProperties(
           properties(database.url(), database.userName(), database.password(), data, media, port));
-      return new RunningServer(lock, database, application.run());
+      ConfigurableApplicationContext context = application.run();
+      database.onChange(context.getBean(Events.class)::databaseAnswers);
+      return new RunningServer(lock, database, context);
     } catch (RuntimeException e) {
       if (database != null) {
         database.close();
@@ -71,6 +80,7 @@ public final class RunningServer implements AutoCloseable {
       String url, String user, String password, Path data, Path media) {
     SpringApplication application = new SpringApplication(Application.class);
     application.setWebApplicationType(WebApplicationType.NONE);
+    application.setRegisterShutdownHook(false);
     application.setDefaultProperties(properties(url, user, password, data, media, 0));
     return application.run();
   }
@@ -84,7 +94,17 @@ public final class RunningServer implements AutoCloseable {
     properties.put("paring-knife.data", data.toString());
     properties.put("paring-knife.media", media.toString());
     properties.put("server.port", Integer.toString(port));
+    properties.put("db-scheduler.scheduler-name", host() + "-" + ProcessHandle.current().pid());
     return properties;
+  }
+
+  private static String host() {
+    try {
+      String name = InetAddress.getLocalHost().getHostName();
+      return name.substring(0, Math.min(30, name.length()));
+    } catch (IOException e) {
+      return "here";
+    }
   }
 
   public int port() {
@@ -97,6 +117,11 @@ public final class RunningServer implements AutoCloseable {
 
   public <T> T part(Class<T> type) {
     return context.getBean(type);
+  }
+
+  /** Process number of the database. */
+  public long databasePid() {
+    return database.pid();
   }
 
   @Override

@@ -5,7 +5,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.Callable;
-import java.util.concurrent.CountDownLatch;
 import java.util.stream.Stream;
 import paringknife.server.episodes.EpisodeSource;
 import paringknife.server.shelf.EpisodeStore;
@@ -28,6 +27,11 @@ final class ServeCommand implements Callable<Integer> {
   private int port;
 
   @Option(
+      names = "--database-port",
+      description = "of the database on loopback; by default the one it had before")
+  private int databasePort;
+
+  @Option(
       names = "--shelve",
       description = "put the episodes described in this folder on the shelf")
   private Path shelve;
@@ -36,23 +40,17 @@ final class ServeCommand implements Callable<Integer> {
   public Integer call() throws IOException, InterruptedException {
     Path folder = media == null ? data.resolve("media") : media;
     Files.createDirectories(folder);
+    Stopping stopping = new Stopping();
     RunningServer server =
-        RunningServer.start(data.toAbsolutePath(), folder.toAbsolutePath(), port);
-    CountDownLatch stopped = new CountDownLatch(1);
-    Runtime.getRuntime()
-        .addShutdownHook(
-            new Thread(
-                () -> {
-                  server.close();
-                  stopped.countDown();
-                },
-                "stop"));
+        stopping.of(
+            RunningServer.start(
+                data.toAbsolutePath(), folder.toAbsolutePath(), port, databasePort));
     if (shelve != null) {
       shelveAll(server);
     }
     System.out.println("Paring Knife is ready: " + server.address());
     System.out.flush();
-    stopped.await();
+    stopping.await();
     return 0;
   }
 

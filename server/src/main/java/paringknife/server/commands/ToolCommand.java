@@ -1,21 +1,18 @@
 package paringknife.server.commands;
 
 import java.io.IOException;
-import java.nio.file.Files;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
 import org.jspecify.annotations.Nullable;
+import paringknife.core.clip.cut.CutList;
 import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.deliver.DeliverySpecs;
-import paringknife.core.formats.ImportedText;
-import paringknife.core.formats.SubRip;
-import paringknife.core.formats.SubtitleReader;
-import paringknife.core.formats.Ttml;
-import paringknife.core.formats.WebVtt;
 import paringknife.core.frame.Face;
 import paringknife.core.frame.FaceSample;
 import paringknife.core.frame.FramePlanner;
+import paringknife.core.frame.Framing;
 import paringknife.core.frame.HeldWindow;
 import paringknife.core.frame.PeopleTracker;
 import paringknife.core.frame.Person;
@@ -24,14 +21,12 @@ import paringknife.core.letter.Cue;
 import paringknife.core.letter.CueBreaker;
 import paringknife.core.letter.CueLimits;
 import paringknife.core.listen.LevelCurve;
+import paringknife.core.listen.Pause;
 import paringknife.core.listen.PauseDetector;
 import paringknife.core.listen.PauseSettings;
-import paringknife.core.pare.ClipDocument;
-import paringknife.core.pare.ClipSettings;
-import paringknife.core.pare.CutList;
 import paringknife.core.pare.Filler;
 import paringknife.core.pare.FillerFinder;
-import paringknife.core.pare.Framing;
+import paringknife.core.pare.Pared;
 import paringknife.core.pare.RepeatFinder;
 import paringknife.core.pare.RepeatGroup;
 import paringknife.core.pick.Pick;
@@ -47,8 +42,10 @@ import paringknife.media.ffmpeg.Recording;
 import paringknife.media.ffmpeg.RecordingLineUp;
 import paringknife.media.speech.ForcedAligner;
 import paringknife.media.speech.Recogniser;
+import paringknife.media.store.WholeFile;
 import paringknife.media.transcripts.TranscriptFile;
 import paringknife.media.transcripts.TranscriptJson;
+import paringknife.server.correcting.TranscriptExport;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -96,9 +93,22 @@ final class ToolCommand implements Runnable {
       @Option(names = "--threshold", defaultValue = "-38") double threshold,
       @Option(names = "--shortest", defaultValue = "0.5") double shortest,
       @Option(names = "--head", defaultValue = "0.02") double head,
-      @Option(names = "--tail", defaultValue = "0.15") double tail) {
+      @Option(names = "--tail", defaultValue = "0.15") double tail,
+      @Option(
+              names = "--transcript",
+              description = "with it, noise between words is a pause as well")
+          @Nullable Path file) {
     PauseSettings settings = new PauseSettings(threshold, us(shortest), us(head), us(tail));
     ArrayNode out = JSON.createArrayNode();
+    if (file != null) {
+      Transcript transcript = TranscriptFile.read(file).transcript();
+      for (Pause pause : new PauseDetector(settings).pauses(Levels.of(media), transcript)) {
+        ObjectNode node = span(out.addObject(), pause.quiet());
+        span(node.putObject("cut"), pause.cut());
+      }
+      print(out);
+      return;
+    }
     for (Span quiet : new PauseDetector(settings).quietStretches(Levels.of(media))) {
       long from = quiet.startUs() + settings.tailUs();
       long to = quiet.endUs() - settings.headUs();
@@ -178,24 +188,16 @@ final class ToolCommand implements Runnable {
     FramePlanner planner = new FramePlanner(picture.width(), picture.height(), people, transcript);
     Framing framing =
         file == null && !people.isEmpty() ? new Framing(Framing.Mode.PERSON, 0) : Framing.SPEAKER;
-    ClipDocument whole =
-        ClipDocument.of(
-            new ClipSettings(
-                "whole",
-                List.of(new Span(0, recording.durationUs())),
-                shape,
-                framing,
-                "sluice",
-                List.of()));
+    Pared whole = Pared.of(List.of(new Span(0, recording.durationUs())));
     ArrayNode out = JSON.createArrayNode();
-    for (HeldWindow window :
-        planner.plan(whole, CutList.of(whole, transcript), Shape.parse(shape))) {
-      span(out.addObject(), window.span())
-          .put("x", round(window.x(), 1000))
-          .put("y", round(window.y(), 1000))
-          .put("width", round(window.width(), 1000))
-          .put("height", round(window.height(), 1000))
-          .put("person", window.person());
+    for (HeldWindow held :
+        planner.plan(whole.stretches(), whole.cuts(transcript), framing, Shape.parse(shape))) {
+      span(out.addObject(), held.span())
+          .put("x", round(held.window().x(), 1000))
+          .put("y", round(held.window().y(), 1000))
+          .put("width", round(held.window().width(), 1000))
+          .put("height", round(held.window().height(), 1000))
+          .put("person", held.person());
     }
     print(out);
   }
@@ -265,26 +267,26 @@ final class ToolCommand implements Runnable {
     print(out);
   }
 
-  @Command(description = "subtitles from one format to another, by extension")
+  @Command(
+      description =
+          "transcripts and subtitles from one format to another, by extension: .json, .srt, .vtt, .ttml,"
+              + " .ass, .txt")
   void convert(@Parameters(paramLabel = "IN") Path in, @Parameters(paramLabel = "OUT") Path target)
       throws IOException {
-    String from = in.getFileName().toString().toLowerCase(Locale.ROOT);
-    String text = Files.readString(in);
-    ImportedText read =
-        from.endsWith(".ttml") || from.endsWith(".xml")
-            ? Ttml.read(text)
-            : SubtitleReader.read(text);
+    TranscriptFile.Imported read = TranscriptFile.read(in);
     read.mended().forEach(m -> System.err.println(in.getFileName() + ": " + m));
     String name = target.getFileName().toString().toLowerCase(Locale.ROOT);
-    String written =
-        switch (name.substring(name.lastIndexOf('.') + 1)) {
-          case "srt" -> SubRip.write(read.cues());
-          case "vtt" -> WebVtt.write(read.cues());
-          case "ttml" -> Ttml.write(read.cues(), "en");
-          default ->
-              throw new IllegalArgumentException("Captions are written as .srt, .vtt or .ttml.");
-        };
-    Files.writeString(target, written);
+    String format = name.substring(name.lastIndexOf('.') + 1);
+    if (read.timing() == TranscriptFile.Timing.NOTHING && !format.equals("txt")) {
+      throw new IllegalArgumentException(
+          in.getFileName() + " has no times; time it against its sound with tool align.");
+    }
+    WholeFile.write(
+        target,
+        (read.cues().isEmpty()
+                ? TranscriptExport.write(read.transcript(), format, true, false)
+                : TranscriptExport.write(read.cues(), read.transcript(), format))
+            .getBytes(StandardCharsets.UTF_8));
   }
 
   @Command(description = "ids of the delivery specs")
@@ -294,9 +296,9 @@ final class ToolCommand implements Runnable {
       out.addObject()
           .put("id", s.id())
           .put("name", s.name())
-          .put("width", s.width())
-          .put("height", s.height())
-          .put("longest", seconds(s.longestUs()));
+          .put("width", s.canvas().width())
+          .put("height", s.canvas().height())
+          .put("longest", seconds(s.length().longestUs()));
     }
     print(out);
   }

@@ -2,8 +2,6 @@ package paringknife.server.commands;
 
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
-import java.util.concurrent.CountDownLatch;
-import org.springframework.context.ConfigurableApplicationContext;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 
@@ -27,19 +25,10 @@ final class WorkerCommand implements Callable<Integer> {
   @Override
   public Integer call() throws InterruptedException {
     String password = System.getenv().getOrDefault("PARING_KNIFE_DATABASE_PASSWORD", "");
-    ConfigurableApplicationContext context =
-        RunningServer.startWorker(database, user, password, data, media);
-    CountDownLatch stopped = new CountDownLatch(1);
-    Runtime.getRuntime()
-        .addShutdownHook(
-            new Thread(
-                () -> {
-                  context.close();
-                  stopped.countDown();
-                },
-                "stop"));
+    Stopping stopping = new Stopping();
+    stopping.of(RunningServer.startWorker(database, user, password, data, media));
     System.out.println("This worker takes its share.");
-    stopped.await();
+    stopping.await();
     return 0;
   }
 }

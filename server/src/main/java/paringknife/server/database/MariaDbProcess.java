@@ -10,76 +10,123 @@ import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.security.SecureRandom;
 import java.time.Duration;
+import java.util.Arrays;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.TimeUnit;
+import java.util.function.Consumer;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import paringknife.media.process.ChildProcess;
+import paringknife.media.store.NoRoom;
 
 /**
- * MariaDB from Debian's package, run for us alone: its own data directory, on loopback, with a
- * password made at its first start. A server left over from a killed run is stopped first.
+ * MariaDB from Debian's package, run for us alone: its own data directory, on loopback, on one port
+ * that stays, with a password made at its first start. A server left over from a killed run is
+ * stopped first; one that dies is brought back.
  */
 public final class MariaDbProcess implements AutoCloseable {
+  private static final Logger LOG = LoggerFactory.getLogger(MariaDbProcess.class);
   private static final String NAME = "paring_knife";
   private static final Duration START_LIMIT = Duration.ofSeconds(60);
+  private static final Duration STOP_LIMIT = Duration.ofSeconds(4);
+  private static final Duration LEFT_OVER_LIMIT = Duration.ofSeconds(30);
+  private static final Duration BREATH = Duration.ofMillis(500);
 
-  private final Process process;
+  /** Less than this and it could not even open its log, bytes. */
+  private static final long LEAST_ROOM = 50_000_000;
+
+  private final Path home;
   private final int port;
   private final String password;
+  private final Thread watch;
+  private volatile Process process;
+  private volatile boolean closed;
+  private volatile Consumer<Boolean> onChange = answers -> {};
 
-  private MariaDbProcess(Process process, int port, String password) {
-    this.process = process;
+  private MariaDbProcess(Path home, int port, String password, Process process) {
+    this.home = home;
     this.port = port;
     this.password = password;
+    this.process = process;
+    this.watch = new Thread(this::bringBack, "database-watch");
+    watch.setDaemon(true);
+    watch.start();
   }
 
-  /** Starts on a free loopback port; makes the data directory at the first start. */
-  public static MariaDbProcess start(Path directory) {
+  /**
+   * Starts it; makes the data directory at the first start.
+   *
+   * @param wantedPort on loopback; 0 for the one it had before, or any free one at the first start
+   * @throws IllegalArgumentException with a message for the user when the port is taken
+   */
+  public static MariaDbProcess start(Path directory, int wantedPort) {
     try {
       Path home = directory.toAbsolutePath();
       Files.createDirectories(home);
-      Path data = home.resolve("data");
-      stopLeftOver(home.resolve("pid"));
-      if (!Files.exists(data.resolve("mysql"))) {
-        ChildProcess.run(
-            List.of(
-                "mariadb-install-db",
-                "--no-defaults",
-                "--user=" + user(),
-                "--datadir=" + data,
-                "--auth-root-authentication-method=normal",
-                "--skip-test-db"),
-            null,
-            Duration.ofMinutes(2));
+      if (NoRoom.freeBytes(home) < LEAST_ROOM) {
+        throw new NoRoom(home);
+      }
+      stopLeftOver(home);
+      if (!Files.exists(data(home).resolve("mysql"))) {
+        install(home);
       }
       String password = password(home.resolve("password"));
-      Path init = home.resolve("init.sql");
-      writePrivate(init, initSql(password));
-      int port = freePort();
-      Process process =
-          new ProcessBuilder(
-                  "mariadbd",
-                  "--no-defaults",
-                  "--user=" + user(),
-                  "--datadir=" + data,
-                  "--bind-address=127.0.0.1",
-                  "--port=" + port,
-                  "--socket=" + socket(home),
-                  "--pid-file=" + home.resolve("pid"),
-                  "--init-file=" + init,
-                  "--skip-name-resolve",
-                  "--character-set-server=utf8mb4",
-                  "--innodb-flush-log-at-trx-commit=1",
-                  "--max-allowed-packet=256M")
-              .redirectErrorStream(true)
-              .redirectOutput(home.resolve("mariadb.log").toFile())
-              .start();
-      awaitPort(process, port, home.resolve("mariadb.log"));
-      return new MariaDbProcess(process, port, password);
+      writePrivate(home.resolve("init.sql"), initSql(password));
+      int port = port(home.resolve("port"), wantedPort);
+      Process process = launch(home, port);
+      try {
+        awaitPort(process, port, log(home));
+      } catch (IOException | RuntimeException e) {
+        process.destroyForcibly();
+        throw e;
+      }
+      return new MariaDbProcess(home, port, password, process);
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
+  }
+
+  private static void install(Path home) {
+    ChildProcess.run(
+        List.of(
+            "mariadb-install-db",
+            "--no-defaults",
+            "--user=" + user(),
+            "--datadir=" + data(home),
+            "--auth-root-authentication-method=normal",
+            "--skip-test-db"),
+        null,
+        Duration.ofMinutes(2));
+  }
+
+  private static Process launch(Path home, int port) throws IOException {
+    return new ProcessBuilder(
+            "mariadbd",
+            "--no-defaults",
+            "--user=" + user(),
+            "--datadir=" + data(home),
+            "--bind-address=127.0.0.1",
+            "--port=" + port,
+            "--socket=" + socket(home),
+            "--pid-file=" + home.resolve("pid"),
+            "--init-file=" + home.resolve("init.sql"),
+            "--skip-name-resolve",
+            "--character-set-server=utf8mb4",
+            "--innodb-flush-log-at-trx-commit=1",
+            "--max-allowed-packet=256M")
+        .redirectErrorStream(true)
+        .redirectOutput(log(home).toFile())
+        .start();
+  }
+
+  private static Path data(Path home) {
+    return home.resolve("data");
+  }
+
+  private static Path log(Path home) {
+    return home.resolve("mariadb.log");
   }
 
   private static String user() {
@@ -124,24 +171,63 @@ public final class MariaDbProcess implements AutoCloseable {
     Files.writeString(file, text);
   }
 
-  private static void stopLeftOver(Path pidFile) throws IOException {
+  /** A left over server is one that works on this very data, whatever its process number is. */
+  private static void stopLeftOver(Path home) throws IOException {
+    Path pidFile = home.resolve("pid");
     if (!Files.exists(pidFile)) {
       return;
     }
     String text = Files.readString(pidFile).trim();
-    if (text.matches("\\d+")) {
-      Optional<ProcessHandle> left = ProcessHandle.of(Long.parseLong(text));
-      if (left.isPresent() && left.get().info().command().orElse("").contains("mariadbd")) {
+    if (text.matches("\\d{1,18}")) {
+      Optional<ProcessHandle> left =
+          ProcessHandle.of(Long.parseLong(text)).filter(p -> worksOn(p, data(home)));
+      if (left.isPresent()) {
         left.get().destroy();
-        left.get().onExit().completeOnTimeout(null, 30, TimeUnit.SECONDS).join();
+        left.get()
+            .onExit()
+            .completeOnTimeout(null, LEFT_OVER_LIMIT.toSeconds(), TimeUnit.SECONDS)
+            .join();
+        left.filter(ProcessHandle::isAlive).ifPresent(ProcessHandle::destroyForcibly);
       }
     }
     Files.deleteIfExists(pidFile);
   }
 
-  private static int freePort() throws IOException {
+  private static boolean worksOn(ProcessHandle process, Path data) {
+    return Arrays.asList(process.info().arguments().orElse(new String[0]))
+        .contains("--datadir=" + data);
+  }
+
+  /** The port stays the same, so that workers elsewhere find the database again. */
+  private static int port(Path file, int wanted) throws IOException {
+    if (wanted != 0) {
+      if (!isFree(wanted)) {
+        throw new IllegalArgumentException(
+            "Port "
+                + wanted
+                + ", which the database is to have, is taken by another program; choose one with"
+                + " --database-port.");
+      }
+      Files.writeString(file, Integer.toString(wanted));
+      return wanted;
+    }
+    String before = Files.exists(file) ? Files.readString(file).trim() : "";
+    if (before.matches("\\d{1,5}") && isFree(Integer.parseInt(before))) {
+      return Integer.parseInt(before);
+    }
     try (ServerSocket probe = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
+      Files.writeString(file, Integer.toString(probe.getLocalPort()));
       return probe.getLocalPort();
+    }
+  }
+
+  private static boolean isFree(int port) {
+    try (ServerSocket probe = new ServerSocket()) {
+      probe.setReuseAddress(true);
+      probe.bind(new java.net.InetSocketAddress(InetAddress.getLoopbackAddress(), port), 1);
+      return true;
+    } catch (IOException e) {
+      return false;
     }
   }
 
@@ -154,18 +240,50 @@ public final class MariaDbProcess implements AutoCloseable {
       try (Socket socket = new Socket(InetAddress.getLoopbackAddress(), port)) {
         return;
       } catch (IOException notYet) {
-        pause();
+        pause(Duration.ofMillis(50));
       }
     }
     process.destroyForcibly();
     throw new IOException("MariaDB did not answer within a minute: see " + log);
   }
 
-  private static void pause() {
+  private static void pause(Duration time) {
     try {
-      Thread.sleep(50);
+      Thread.sleep(time.toMillis());
     } catch (InterruptedException e) {
       Thread.currentThread().interrupt();
+    }
+  }
+
+  /** Told false when it has died, true when it answers again. */
+  public void onChange(Consumer<Boolean> told) {
+    onChange = told;
+  }
+
+  private void bringBack() {
+    while (!closed) {
+      try {
+        process.waitFor();
+        if (closed) {
+          return;
+        }
+        LOG.warn("the database has ended; it is being brought back");
+        onChange.accept(false);
+        Process next = launch(home, port);
+        process = next;
+        if (closed) {
+          next.destroyForcibly();
+          return;
+        }
+        awaitPort(next, port, log(home));
+        LOG.info("the database is back");
+        onChange.accept(true);
+      } catch (InterruptedException e) {
+        return;
+      } catch (IOException | RuntimeException e) {
+        LOG.error("the database could not be brought back; it is tried again", e);
+        pause(BREATH);
+      }
     }
   }
 
@@ -174,7 +292,8 @@ public final class MariaDbProcess implements AutoCloseable {
         + port
         + "/"
         + NAME
-        + "?useBulkStmts=false&connectionTimeZone=UTC&forceConnectionTimeZoneToSession=true";
+        + "?useBulkStmts=false&connectionTimeZone=UTC&forceConnectionTimeZoneToSession=true"
+        + "&connectTimeout=1000";
   }
 
   public String userName() {
@@ -189,15 +308,22 @@ public final class MariaDbProcess implements AutoCloseable {
     return process.pid();
   }
 
-  /** Stops cleanly, waiting at most half a minute. */
+  /**
+   * Stops cleanly, waiting at most {@link #STOP_LIMIT}; what it has not written it does at its next
+   * start.
+   */
   @Override
   public void close() {
-    process.destroy();
+    closed = true;
+    watch.interrupt();
+    Process last = process;
+    last.destroy();
     try {
-      if (!process.waitFor(30, TimeUnit.SECONDS)) {
-        process.destroyForcibly();
+      if (!last.waitFor(STOP_LIMIT.toMillis(), TimeUnit.MILLISECONDS)) {
+        last.destroyForcibly();
       }
     } catch (InterruptedException e) {
+      last.destroyForcibly();
       Thread.currentThread().interrupt();
     }
   }

@@ -1,5 +1,6 @@
 package paringknife.server.database;
 
+import java.util.Arrays;
 import java.util.Iterator;
 import java.util.LinkedHashMap;
 import java.util.Map;
@@ -11,8 +12,11 @@ public final class Recent<V> {
   private final int most;
   private final Map<Long, V> values = new LinkedHashMap<>(16, 0.75f, true);
 
+  private final Object[] making = new Object[61];
+
   public Recent(int most) {
     this.most = most;
+    Arrays.setAll(making, i -> new Object());
   }
 
   public synchronized @Nullable V get(long id) {
@@ -36,14 +40,23 @@ public final class Recent<V> {
     values.clear();
   }
 
-  /** The value held, unless it is not the one wanted any more; then one that is made now. */
-  public synchronized V getOrMake(long id, Function<V, Boolean> isWanted, Function<Long, V> make) {
-    V held = values.get(id);
+  /**
+   * The value held, unless it is not the one wanted any more; then one that is made now. Who asks
+   * for the same meanwhile waits for it; who asks for another does not.
+   */
+  public V getOrMake(long id, Function<V, Boolean> isWanted, Function<Long, V> make) {
+    V held = get(id);
     if (held != null && isWanted.apply(held)) {
       return held;
     }
-    V made = make.apply(id);
-    put(id, made);
-    return made;
+    synchronized (making[(int) Math.floorMod(id, (long) making.length)]) {
+      V meanwhile = get(id);
+      if (meanwhile != null && isWanted.apply(meanwhile)) {
+        return meanwhile;
+      }
+      V made = make.apply(id);
+      put(id, made);
+      return made;
+    }
   }
 }

@@ -7,7 +7,6 @@ import org.jooq.Table;
 import org.jooq.TableField;
 import org.jspecify.annotations.Nullable;
 import paringknife.core.steps.Delta;
-import tools.jackson.databind.json.JsonMapper;
 
 /**
  * Named steps of documents in a table of their own, so that undo and redo survive everything. The
@@ -21,9 +20,8 @@ public final class StepLog<T, D extends Delta<T>> {
   private static final int STEPS_BETWEEN_DOCUMENTS = 64;
 
   private final DSLContext db;
-  private final JsonMapper json;
   private final Columns columns;
-  private final Class<D> kind;
+  private final StepFormat<T, D> format;
 
   /** The table of the steps. */
   public record Columns(
@@ -33,11 +31,10 @@ public final class StepLog<T, D extends Delta<T>> {
       TableField<Record, String> name,
       TableField<Record, String> delta) {}
 
-  public StepLog(DSLContext db, JsonMapper json, Columns columns, Class<D> kind) {
+  public StepLog(DSLContext db, Columns columns, StepFormat<T, D> format) {
     this.db = db;
-    this.json = json;
     this.columns = columns;
-    this.kind = kind;
+    this.format = format;
   }
 
   /** What a step was called; null when there is no such step. */
@@ -53,7 +50,7 @@ public final class StepLog<T, D extends Delta<T>> {
   }
 
   private D delta(long owner, int step) {
-    return json.readValue(at(owner, step, columns.delta()).orElseThrow(), kind);
+    return format.delta(at(owner, step, columns.delta()).orElseThrow());
   }
 
   /** A document as it is after {@code from} steps, brought to where it is after {@code to}. */
@@ -79,7 +76,7 @@ public final class StepLog<T, D extends Delta<T>> {
         .set(columns.owner(), owner)
         .set(columns.step(), step)
         .set(columns.name(), name)
-        .set(columns.delta(), json.writeValueAsString(delta))
+        .set(columns.delta(), format.writeDelta(delta))
         .execute();
   }
 

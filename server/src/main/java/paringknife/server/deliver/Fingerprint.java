@@ -4,11 +4,9 @@ import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
-import paringknife.core.deliver.Composition;
+import paringknife.core.clip.ComposedClip;
+import paringknife.core.clip.Playback;
 import paringknife.core.deliver.DeliverySpec;
-import paringknife.core.deliver.Playback;
-import paringknife.core.pare.ClipDocument;
-import paringknife.core.pare.CutList;
 import paringknife.server.episodes.Episode;
 
 /**
@@ -18,54 +16,44 @@ import paringknife.server.episodes.Episode;
 final class Fingerprint {
   private Fingerprint() {}
 
-  static String of(Episode episode, Composition composition) {
-    DeliverySpec spec = composition.spec();
-    Playback playback = composition.playback();
-    String text =
-        episode.recording().file()
-            + "\n"
-            + episode.folder().soundMadeAt()
-            + "\n"
-            + playback.sound()
-            + "\n"
-            + playback.cleanup()
-            + "\n"
-            + playback.runs()
-            + "\n"
-            + playback.windowRuns()
-            + "\n"
-            + composition.captions().ass()
-            + "\n"
-            + playback.speed()
-            + "\n"
-            + spec.width()
-            + "x"
-            + spec.height()
-            + " "
-            + spec.lufs()
-            + " "
-            + spec.ceilingDbtp();
-    return digest(text);
-  }
-
-  /** Names the kept pieces of a clip as they are now. */
-  static String ofPieces(Episode episode, ClipDocument clip) {
-    CutList cuts = CutList.of(clip, episode.transcript());
+  /** What is the same for every spec of a clip. */
+  static String ofClip(Episode episode, ComposedClip clip) {
+    Playback playback = clip.playback();
     return digest(
-        episode.recording().file()
-            + "\n"
-            + episode.folder().soundMadeAt()
-            + "\n"
-            + episode.soundPlanner().plan(clip, cuts)
-            + "\n"
-            + cuts);
+        recorded(episode),
+        playback.sound(),
+        playback.cleanup(),
+        playback.runs(),
+        clip.captions(),
+        playback.speed());
   }
 
-  private static String digest(String text) {
+  /**
+   * A clip for a spec.
+   *
+   * @param ofClip {@link #ofClip}
+   */
+  static String of(String ofClip, ComposedClip clip, DeliverySpec spec) {
+    return digest(ofClip, clip.path(spec.shape()), spec.makes());
+  }
+
+  /** The kept pieces of a clip as they are now. */
+  static String ofPieces(Episode episode, ComposedClip clip) {
+    return digest(recorded(episode), clip.playback().sound(), clip.cuts());
+  }
+
+  private static String recorded(Episode episode) {
+    return episode.recording().file() + "\n" + episode.folder().soundMadeAt();
+  }
+
+  private static String digest(Object... parts) {
     try {
-      byte[] digest =
-          MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.UTF_8));
-      return HexFormat.of().formatHex(digest);
+      MessageDigest digest = MessageDigest.getInstance("SHA-256");
+      for (Object part : parts) {
+        digest.update(part.toString().getBytes(StandardCharsets.UTF_8));
+        digest.update((byte) '\n');
+      }
+      return HexFormat.of().formatHex(digest.digest());
     } catch (NoSuchAlgorithmException e) {
       throw new IllegalStateException(e);
     }

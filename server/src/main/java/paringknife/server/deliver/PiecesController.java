@@ -16,6 +16,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import paringknife.core.deliver.FileNames;
 import paringknife.core.deliver.KeptPieces;
 import paringknife.server.clips.ClipStore;
 import paringknife.server.episodes.DataFolder;
@@ -30,19 +31,19 @@ class PiecesController {
   private final ClipStore clips;
   private final Episodes episodes;
   private final RenderingStore renderings;
-  private final RenderQueue queue;
+  private final RenderOrders orders;
   private final DataFolder data;
 
   PiecesController(
       ClipStore clips,
       Episodes episodes,
       RenderingStore renderings,
-      RenderQueue queue,
+      RenderOrders orders,
       DataFolder data) {
     this.clips = clips;
     this.episodes = episodes;
     this.renderings = renderings;
-    this.queue = queue;
+    this.orders = orders;
     this.data = data;
   }
 
@@ -63,7 +64,7 @@ class PiecesController {
   List<PiecesMade> made(@PathVariable long id) {
     ClipStore.StoredClip clip = clips.byId(id);
     Episode episode = episodes.open(clip.episodeId());
-    String now = Fingerprint.ofPieces(episode, clip.document());
+    String now = Fingerprint.ofPieces(episode, episode.compose(clip.document()));
     return renderings.ofEpisode(clip.episodeId()).stream()
         .filter(r -> r.clipId() == id)
         .flatMap(r -> KeptPieces.byId(r.spec()).map(p -> made(r, p, now)).stream())
@@ -87,12 +88,11 @@ class PiecesController {
   List<PiecesMade> order(@PathVariable long id, @RequestBody KeptPieces asked) {
     ClipStore.StoredClip clip = clips.byId(id);
     Episode episode = episodes.open(clip.episodeId());
-    queue.schedule(
-        renderings.order(
-            id,
-            asked.id(),
-            Fingerprint.ofPieces(episode, clip.document()),
-            clip.document().settings().title()));
+    orders.order(
+        id,
+        asked.id(),
+        Fingerprint.ofPieces(episode, episode.compose(clip.document())),
+        FileNames.part(clip.document().title()));
     return made(id);
   }
 
@@ -101,18 +101,17 @@ class PiecesController {
     RenderingStore.Row row =
         renderings
             .byId(rendering)
-            .filter(r -> r.clipId() == id && r.state() == RenderState.DONE)
+            .filter(r -> r.clipId() == id && r.finishedAttempt() != null)
             .orElseThrow(() -> new NotThere("These pieces have not been written."));
     Optional<KeptPieces> pieces = KeptPieces.byId(row.spec());
-    Path file = data.finished(id, row.spec());
+    Path file = data.finished(id, row.spec(), row.finishedAttempt());
     String ending = pieces.map(KeptPieces::each).orElse(false) ? ".zip" : ".mp4";
     HttpHeaders headers = new HttpHeaders();
     headers.setContentType(
         MediaType.parseMediaType(ending.equals(".zip") ? "application/zip" : "video/mp4"));
-    String name = row.fileName().replaceAll("[^\\p{L}\\p{N} ._-]", "").strip();
     headers.setContentDisposition(
         ContentDisposition.attachment()
-            .filename((name.isEmpty() ? "clip" : name) + ", kept" + ending, StandardCharsets.UTF_8)
+            .filename(row.fileName() + "-kept" + ending, StandardCharsets.UTF_8)
             .build());
     return ResponseEntity.ok().headers(headers).body(new FileSystemResource(file));
   }

@@ -12,11 +12,13 @@ import java.util.function.DoubleConsumer;
 import java.util.zip.Deflater;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
+import paringknife.core.clip.ClipDocument;
+import paringknife.core.clip.ComposedClip;
+import paringknife.core.clip.cut.CutList;
+import paringknife.core.clip.cut.PictureRun;
+import paringknife.core.deliver.FileNames;
 import paringknife.core.deliver.KeptPieces;
 import paringknife.core.listen.SoundPlan;
-import paringknife.core.pare.ClipDocument;
-import paringknife.core.pare.CutList;
-import paringknife.core.pare.PictureRun;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Word;
 import paringknife.media.store.ScratchFolder;
@@ -36,18 +38,15 @@ final class PiecesRenderer {
 
   void render(
       Episode episode, ClipDocument clip, KeptPieces pieces, Path target, DoubleConsumer progress) {
-    CutList cuts = CutList.of(clip, episode.transcript());
+    ComposedClip composed = episode.compose(clip);
+    CutList cuts = composed.cuts();
     if (cuts.kept().isEmpty()) {
       throw new IllegalArgumentException(
           "Everything of this clip is pared, so there is no piece to write.");
     }
     if (!pieces.each()) {
       renderer.renderAsRecorded(
-          episode,
-          episode.soundPlanner().plan(clip, cuts),
-          PictureRun.of(cuts, episode.rate()),
-          target,
-          progress);
+          episode, composed.playback().sound(), composed.playback().runs(), target, progress);
       return;
     }
     try (ScratchFolder scratch = ScratchFolder.in(target.toAbsolutePath().getParent())) {
@@ -73,7 +72,7 @@ final class PiecesRenderer {
       Path scratch,
       DoubleConsumer progress)
       throws IOException {
-    String folder = clip.settings().title().replaceAll("[^\\p{L}\\p{N} _-]", "").strip();
+    String folder = FileNames.part(clip.title());
     try (OutputStream out = Files.newOutputStream(file);
         ZipOutputStream zip = new ZipOutputStream(out, StandardCharsets.UTF_8)) {
       zip.setLevel(Deflater.NO_COMPRESSION);
@@ -86,12 +85,7 @@ final class PiecesRenderer {
             PictureRun.of(piece, episode.rate()),
             scratch,
             share -> progress.accept((done + share) / spans.size()));
-        zip.putNextEntry(
-            new ZipEntry(
-                (folder.isEmpty() ? "clip" : folder)
-                    + "/"
-                    + name(episode, i + 1, spans.get(i))
-                    + ".mp4"));
+        zip.putNextEntry(new ZipEntry(folder + "/" + name(episode, i + 1, spans.get(i)) + ".mp4"));
         Files.copy(scratch, zip);
         zip.closeEntry();
       }

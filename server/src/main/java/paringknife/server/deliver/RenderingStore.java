@@ -8,18 +8,27 @@ import java.time.LocalDateTime;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
+import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Record;
+import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import paringknife.core.deliver.Check;
+import paringknife.core.formats.TimedText;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
-/** What was ordered of the renderer and what came of it: one row a cell of the delivery sheet. */
+/**
+ * What was ordered of the renderer and what came of it: one row a cell of the delivery sheet. Every
+ * order of a cell is a new attempt, and whoever works on an attempt changes the row only while it
+ * is still the present one, so that a run that was overtaken or cancelled leaves no trace.
+ */
 @Repository
 public class RenderingStore {
+  private static final int LONGEST_PROBLEM = 1_900;
+
   private final DSLContext db;
   private final JsonMapper json;
 
@@ -28,15 +37,23 @@ public class RenderingStore {
     this.json = json;
   }
 
+  /** A cell's order: which row, and which of the times it was ordered. */
+  public record Attempt(long id, int number) {}
+
   /**
    * One cell's rendering.
    *
-   * @param fingerprint of all that the file is made from; the same means the same file
+   * @param attempt the present order
+   * @param finishedAttempt the order that the finished file came of; null while there is none
+   * @param fingerprint of all that the present order is made from; the same means the same file
+   * @param errors how often the present order has failed
    */
   public record Row(
       long id,
       long clipId,
       String spec,
+      int attempt,
+      @Nullable Integer finishedAttempt,
       String fingerprint,
       RenderState state,
       double progress,
@@ -44,26 +61,42 @@ public class RenderingStore {
       String fileName,
       long fileBytes,
       List<Check> checks,
-      @Nullable String problem) {}
+      int errors,
+      @Nullable String problem) {
+    Attempt present() {
+      return new Attempt(id, attempt);
+    }
+  }
 
   public List<Row> all() {
+    return ofClips(DSL.noCondition());
+  }
+
+  /** Those of clips in the bin too. */
+  List<Row> ofAllClips() {
+    return db.select(RENDERING.fields()).from(RENDERING).fetch(this::row);
+  }
+
+  public List<Row> ofEpisode(long episodeId) {
+    return ofClips(CLIP.EPISODE_ID.eq(episodeId));
+  }
+
+  private List<Row> ofClips(Condition condition) {
     return db.select(RENDERING.fields())
         .from(RENDERING)
         .join(CLIP)
         .on(CLIP.ID.eq(RENDERING.CLIP_ID))
-        .where(CLIP.BINNED_AT.isNull())
+        .where(condition.and(CLIP.BINNED_AT.isNull()))
         .orderBy(RENDERING.ID)
         .fetch(this::row);
   }
 
-  public List<Row> ofEpisode(long episodeId) {
-    return db.select(RENDERING.fields())
+  /** Orders that have neither finished nor been given up, of clips in the bin too. */
+  List<Attempt> underWay() {
+    return db.select(RENDERING.ID, RENDERING.ATTEMPT)
         .from(RENDERING)
-        .join(CLIP)
-        .on(CLIP.ID.eq(RENDERING.CLIP_ID))
-        .where(CLIP.EPISODE_ID.eq(episodeId).and(CLIP.BINNED_AT.isNull()))
-        .orderBy(RENDERING.ID)
-        .fetch(this::row);
+        .where(RENDERING.STATE.in(RenderState.UNDER_WAY))
+        .fetch(r -> new Attempt(r.value1(), r.value2()));
   }
 
   public Optional<Row> byId(long id) {
@@ -73,12 +106,25 @@ public class RenderingStore {
         .fetchOptional(this::row);
   }
 
+  /** A finished file made from just this; empty when there is none. */
+  Optional<Row> finishedAlike(String fingerprint, long otherThan) {
+    return db.select(RENDERING.fields())
+        .from(RENDERING)
+        .where(RENDERING.FINGERPRINT.eq(fingerprint))
+        .and(RENDERING.ID.ne(otherThan))
+        .and(RENDERING.STATE.eq(RenderState.DONE.name()))
+        .limit(1)
+        .fetchOptional(this::row);
+  }
+
   private Row row(Record r) {
     String measured = r.get(RENDERING.MEASURED);
     return new Row(
         r.get(RENDERING.ID),
         r.get(RENDERING.CLIP_ID),
         r.get(RENDERING.SPEC),
+        r.get(RENDERING.ATTEMPT),
+        r.get(RENDERING.FINISHED_ATTEMPT),
         r.get(RENDERING.FINGERPRINT),
         RenderState.valueOf(r.get(RENDERING.STATE)),
         r.get(RENDERING.PROGRESS),
@@ -88,6 +134,7 @@ public class RenderingStore {
         measured == null
             ? List.of()
             : json.readValue(measured, new TypeReference<List<Check>>() {}),
+        r.get(RENDERING.ERRORS),
         r.get(RENDERING.PROBLEM));
   }
 
@@ -99,60 +146,144 @@ public class RenderingStore {
     return utc == null ? null : utc.toInstant(ZoneOffset.UTC);
   }
 
-  /** Orders a cell anew; answers its id. */
+  /** Orders a cell anew. */
   @Transactional
-  public long order(long clipId, String spec, String fingerprint, String fileName) {
+  public Attempt order(long clipId, String spec, String fingerprint, String fileName) {
     db.insertInto(RENDERING)
         .set(RENDERING.CLIP_ID, clipId)
         .set(RENDERING.SPEC, spec)
         .set(RENDERING.FINGERPRINT, fingerprint)
         .set(RENDERING.STATE, RenderState.WAITING.name())
         .set(RENDERING.FILE_NAME, fileName)
+        .set(RENDERING.ATTEMPT, 1)
         .onDuplicateKeyUpdate()
         .set(RENDERING.FINGERPRINT, fingerprint)
         .set(RENDERING.STATE, RenderState.WAITING.name())
         .set(RENDERING.PROGRESS, 0.0)
         .set(RENDERING.FILE_NAME, fileName)
+        .set(RENDERING.ATTEMPT, RENDERING.ATTEMPT.plus(1))
+        .set(RENDERING.ERRORS, 0)
         .setNull(RENDERING.PROBLEM)
         .setNull(RENDERING.MEASURED)
         .setNull(RENDERING.STARTED_AT)
         .execute();
-    return db.select(RENDERING.ID)
+    return db.select(RENDERING.ID, RENDERING.ATTEMPT)
         .from(RENDERING)
         .where(RENDERING.CLIP_ID.eq(clipId).and(RENDERING.SPEC.eq(spec)))
-        .fetchSingle()
-        .value1();
+        .fetchSingle(r -> new Attempt(r.value1(), r.value2()));
   }
 
-  public void begin(long id) {
-    db.update(RENDERING)
-        .set(RENDERING.STATE, RenderState.RENDERING.name())
-        .set(RENDERING.STARTED_AT, now())
+  private static Condition is(Attempt attempt) {
+    return RENDERING
+        .ID
+        .eq(attempt.id())
+        .and(RENDERING.ATTEMPT.eq(attempt.number()))
+        .and(RENDERING.STATE.in(RenderState.UNDER_WAY));
+  }
+
+  /** What somebody who wants to begin an attempt is told. */
+  enum Turn {
+    /** Go on. */
+    YOURS,
+    /** Somebody else is making the very same file: ask again later, and copy it. */
+    WAIT,
+    /** It was cancelled, or ordered anew. */
+    OVERTAKEN
+  }
+
+  /**
+   * Begins an attempt, unless another one of the same fingerprint is under way. Rows of one
+   * fingerprint are looked at by one at a time.
+   */
+  @Transactional
+  public Turn begin(Attempt attempt, String fingerprint) {
+    List<Record> alike =
+        List.copyOf(
+            db.select(RENDERING.ID, RENDERING.STATE)
+                .from(RENDERING)
+                .where(RENDERING.FINGERPRINT.eq(fingerprint))
+                .forUpdate()
+                .fetch());
+    boolean taken =
+        alike.stream()
+            .anyMatch(
+                r ->
+                    r.get(RENDERING.ID) != attempt.id()
+                        && r.get(RENDERING.STATE).equals(RenderState.RENDERING.name()));
+    if (taken) {
+      return byId(attempt.id()).filter(r -> r.present().equals(attempt)).isPresent()
+          ? Turn.WAIT
+          : Turn.OVERTAKEN;
+    }
+    int begun =
+        db.update(RENDERING)
+            .set(RENDERING.STATE, RenderState.RENDERING.name())
+            .set(RENDERING.FINGERPRINT, fingerprint)
+            .set(RENDERING.PROGRESS, 0.0)
+            .set(RENDERING.STARTED_AT, now())
+            .where(is(attempt))
+            .execute();
+    return begun == 1 ? Turn.YOURS : Turn.OVERTAKEN;
+  }
+
+  /**
+   * Tells how far an attempt is.
+   *
+   * @return whether it is still wanted
+   */
+  public boolean progress(Attempt attempt, double share) {
+    return db.update(RENDERING).set(RENDERING.PROGRESS, share).where(is(attempt)).execute() == 1;
+  }
+
+  /**
+   * Ends an attempt that went through.
+   *
+   * @param subtitles the captions of the file as it is
+   * @return whether it was still wanted
+   */
+  @Transactional
+  public boolean finish(
+      Attempt attempt, long bytes, List<Check> checks, List<TimedText> subtitles) {
+    return db.update(RENDERING)
+            .set(RENDERING.STATE, RenderState.DONE.name())
+            .set(RENDERING.PROGRESS, 1.0)
+            .set(RENDERING.FINISHED_AT, now())
+            .set(RENDERING.FINISHED_ATTEMPT, attempt.number())
+            .set(RENDERING.FILE_BYTES, bytes)
+            .set(RENDERING.MEASURED, json.writeValueAsString(checks))
+            .set(RENDERING.SUBTITLES, json.writeValueAsString(subtitles))
+            .where(is(attempt))
+            .execute()
+        == 1;
+  }
+
+  /** The captions of a finished file as it is; empty for one of before they were kept. */
+  Optional<List<TimedText>> subtitles(long id) {
+    return db.select(RENDERING.SUBTITLES)
+        .from(RENDERING)
         .where(RENDERING.ID.eq(id))
-        .execute();
+        .fetchOptional(RENDERING.SUBTITLES)
+        .map(text -> json.readValue(text, new TypeReference<List<TimedText>>() {}));
   }
 
-  public void progress(long id, double share) {
-    db.update(RENDERING).set(RENDERING.PROGRESS, share).where(RENDERING.ID.eq(id)).execute();
-  }
-
-  public void finish(long id, long bytes, List<Check> checks) {
-    db.update(RENDERING)
-        .set(RENDERING.STATE, RenderState.DONE.name())
-        .set(RENDERING.PROGRESS, 1.0)
-        .set(RENDERING.FINISHED_AT, now())
-        .set(RENDERING.FILE_BYTES, bytes)
-        .set(RENDERING.MEASURED, json.writeValueAsString(checks))
-        .where(RENDERING.ID.eq(id))
-        .execute();
-  }
-
-  public void fail(long id, String problem) {
+  /** Ends an attempt that cannot go through. */
+  public void fail(Attempt attempt, String problem) {
     db.update(RENDERING)
         .set(RENDERING.STATE, RenderState.FAILED.name())
-        .set(RENDERING.PROBLEM, problem.substring(0, Math.min(1900, problem.length())))
-        .where(RENDERING.ID.eq(id))
+        .set(RENDERING.PROBLEM, problem.substring(0, Math.min(LONGEST_PROBLEM, problem.length())))
+        .where(is(attempt))
         .execute();
+  }
+
+  /** Counts an error of an attempt, which then waits again; answers how many there have been. */
+  @Transactional
+  public int countError(Attempt attempt) {
+    db.update(RENDERING)
+        .set(RENDERING.ERRORS, RENDERING.ERRORS.plus(1))
+        .set(RENDERING.STATE, RenderState.WAITING.name())
+        .where(is(attempt))
+        .execute();
+    return byId(attempt.id()).map(Row::errors).orElse(0);
   }
 
   /** Cancels what has not finished yet. */
@@ -160,7 +291,16 @@ public class RenderingStore {
     db.update(RENDERING)
         .set(RENDERING.STATE, RenderState.CANCELLED.name())
         .where(RENDERING.ID.eq(id))
-        .and(RENDERING.STATE.in(RenderState.WAITING.name(), RenderState.RENDERING.name()))
+        .and(RENDERING.STATE.in(RenderState.UNDER_WAY))
+        .execute();
+  }
+
+  /** Cancels all that is ordered of a clip. */
+  public void cancelAllOf(long clipId) {
+    db.update(RENDERING)
+        .set(RENDERING.STATE, RenderState.CANCELLED.name())
+        .where(RENDERING.CLIP_ID.eq(clipId))
+        .and(RENDERING.STATE.in(RenderState.UNDER_WAY))
         .execute();
   }
 }

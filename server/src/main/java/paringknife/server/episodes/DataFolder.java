@@ -2,25 +2,50 @@ package paringknife.server.episodes;
 
 import java.nio.file.Path;
 import paringknife.core.deliver.KeptPieces;
+import paringknife.media.store.NoRoom;
 
 /**
  * Where everything lies that is not in the database.
  *
  * @param root of all of it
  * @param media the folder from which recordings may be taken without a copy
+ * @param roomBytes what is kept free on the disk, so that the database can go on writing
  */
-public record DataFolder(Path root, Path media) {
-  public EpisodeFolder episode(long id) {
-    return new EpisodeFolder(root.resolve("episodes").resolve(Long.toString(id)));
+public record DataFolder(Path root, Path media, long roomBytes) {
+  private static final long ROOM_BYTES = 500_000_000;
+
+  public DataFolder(Path root, Path media) {
+    this(root, media, ROOM_BYTES);
   }
 
-  public Path finished(long clipId, String spec) {
-    return finishedFolder()
-        .resolve(
-            clipId
-                + "_"
-                + spec
-                + (KeptPieces.byId(spec).map(KeptPieces::each).orElse(false) ? ".zip" : ".mp4"));
+  /**
+   * Refuses work that writes where the disk is nearly full.
+   *
+   * @throws NoRoom with a message for the user
+   */
+  public void keepRoom() {
+    if (NoRoom.freeBytes(root) < roomBytes) {
+      throw new NoRoom(root);
+    }
+  }
+
+  public EpisodeFolder episode(long id) {
+    return new EpisodeFolder(episodes().resolve(Long.toString(id)));
+  }
+
+  public Path episodes() {
+    return root.resolve("episodes");
+  }
+
+  /**
+   * The finished file of a cell.
+   *
+   * @param attempt the order that it came of; files of order 0 were made before orders were counted
+   */
+  public Path finished(long clipId, String spec, int attempt) {
+    boolean packed = KeptPieces.byId(spec).map(KeptPieces::each).orElse(false);
+    String order = attempt == 0 ? "" : "_" + attempt;
+    return finishedFolder().resolve(clipId + "_" + spec + order + (packed ? ".zip" : ".mp4"));
   }
 
   public Path finishedFolder() {

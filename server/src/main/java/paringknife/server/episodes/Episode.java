@@ -4,6 +4,9 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
+import paringknife.core.clip.ClipDesk;
+import paringknife.core.clip.ClipDocument;
+import paringknife.core.clip.ComposedClip;
 import paringknife.core.frame.FramePlanner;
 import paringknife.core.frame.PeopleTracker;
 import paringknife.core.frame.Person;
@@ -12,8 +15,9 @@ import paringknife.core.listen.RoomToneFinder;
 import paringknife.core.listen.SampleSource;
 import paringknife.core.listen.clean.Cleaning;
 import paringknife.core.listen.clean.Cleanup;
-import paringknife.core.pare.ClipEditor;
 import paringknife.core.pare.FillerList;
+import paringknife.core.pare.PareDesk;
+import paringknife.core.pare.PareEditor;
 import paringknife.core.pare.SoundPlanner;
 import paringknife.core.pare.StretchEditor;
 import paringknife.core.pick.Brief;
@@ -36,7 +40,7 @@ public final class Episode {
   private final LevelCurve pauseLevels;
   private final List<Person> people;
   private final FillerList fillers;
-  private final ClipEditor editor;
+  private final PareEditor editor;
   private volatile @Nullable FramePlanner planner;
   private volatile @Nullable PickFinder finder;
   private volatile @Nullable RoomToneFinder tones;
@@ -85,7 +89,7 @@ public final class Episode {
     this.pauseLevels = pauseLevels;
     this.people = people;
     this.fillers = fillers;
-    this.editor = new ClipEditor(transcript, pauseLevels, fillers);
+    this.editor = new PareEditor(transcript, pauseLevels, fillers);
   }
 
   /**
@@ -174,7 +178,22 @@ public final class Episode {
     return new StretchEditor(transcript, pauseLevels);
   }
 
-  public ClipEditor editor() {
+  /** Where its clips are worked on. */
+  public ClipDesk desk() {
+    return new ClipDesk(
+        new PareDesk(editor, stretches(), transcript.words().size(), levels.durationUs()),
+        people.size());
+  }
+
+  /** What a state of a clip comes to; see {@link ComposedClip}. */
+  public ComposedClip compose(ClipDocument clip) {
+    return new ComposedClip(
+        clip,
+        editor.cuts(clip.pared()),
+        new ComposedClip.Material(transcript, planner(), soundPlanner(), rate()));
+  }
+
+  public PareEditor editor() {
     return editor;
   }
 

@@ -7,6 +7,7 @@ import java.nio.ByteOrder;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Locale;
 import java.util.function.DoubleConsumer;
 import paringknife.core.frame.FaceSample;
 import paringknife.core.listen.LevelCurve;
@@ -69,7 +70,7 @@ public record EpisodeFolder(Path root) {
   }
 
   private Path thumbnail(long number) {
-    return Ingest.thumbnails(proxy()).resolve(String.format("%05d.jpg", number));
+    return Ingest.thumbnails(proxy()).resolve(String.format(Locale.ROOT, "%05d.jpg", number));
   }
 
   public Path poster() {

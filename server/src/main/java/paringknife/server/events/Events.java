@@ -3,7 +3,12 @@ package paringknife.server.events;
 import java.io.IOException;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.ArrayBlockingQueue;
+import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.atomic.AtomicBoolean;
 import org.springframework.context.event.ContextClosedEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.http.MediaType;
@@ -11,17 +16,73 @@ import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
-/** Tells every open browser what has changed, as server-sent events. */
+/**
+ * Tells every open browser what has changed, as server-sent events. Whoever tells goes on at once;
+ * a browser that does not read what it is sent is let go, and makes up for it when it comes back.
+ */
 @Component
 public class Events {
-  private final List<SseEmitter> listeners = new CopyOnWriteArrayList<>();
+  /** More than this many events behind, a browser is let go. */
+  private static final int MOST_BEHIND = 512;
+
+  private final List<Listener> listeners = new CopyOnWriteArrayList<>();
+  private final ExecutorService senders =
+      Executors.newCachedThreadPool(
+          work -> {
+            Thread thread = new Thread(work, "events");
+            thread.setDaemon(true);
+            return thread;
+          });
+
+  private record Event(String name, Object data) {}
+
+  /** One browser, what it has still to be told, and whether somebody is telling it. */
+  private final class Listener {
+    private final SseEmitter emitter = new SseEmitter(0L);
+    private final BlockingQueue<Event> waiting = new ArrayBlockingQueue<>(MOST_BEHIND);
+    private final AtomicBoolean beingTold = new AtomicBoolean();
+
+    void tell(Event event) {
+      if (!waiting.offer(event)) {
+        leave();
+        return;
+      }
+      goOn();
+    }
+
+    private void goOn() {
+      if (!waiting.isEmpty() && beingTold.compareAndSet(false, true)) {
+        senders.execute(this::send);
+      }
+    }
+
+    private void send() {
+      try {
+        for (Event next = waiting.poll(); next != null; next = waiting.poll()) {
+          emitter.send(
+              SseEmitter.event().name(next.name()).data(next.data(), MediaType.APPLICATION_JSON));
+        }
+      } catch (IOException | IllegalStateException e) {
+        leave();
+        return;
+      } finally {
+        beingTold.set(false);
+      }
+      goOn();
+    }
+
+    void leave() {
+      listeners.remove(this);
+      waiting.clear();
+    }
+  }
 
   SseEmitter listen() {
-    SseEmitter emitter = new SseEmitter(0L);
-    emitter.onCompletion(() -> listeners.remove(emitter));
-    emitter.onError(e -> listeners.remove(emitter));
-    listeners.add(emitter);
-    return emitter;
+    Listener listener = new Listener();
+    listener.emitter.onCompletion(listener::leave);
+    listener.emitter.onError(e -> listener.leave());
+    listeners.add(listener);
+    return listener.emitter;
   }
 
   /** A clip has come to a revision. */
@@ -39,20 +100,21 @@ public class Events {
     send("transcript", Map.of("episodeId", episodeId));
   }
 
+  /** The database went away, or is back. */
+  public void databaseAnswers(boolean answers) {
+    send("database", Map.of("answers", answers));
+  }
+
   public void send(String name, Object data) {
-    for (SseEmitter listener : listeners) {
-      try {
-        listener.send(SseEmitter.event().name(name).data(data, MediaType.APPLICATION_JSON));
-      } catch (IOException | IllegalStateException e) {
-        listeners.remove(listener);
-      }
-    }
+    Event event = new Event(name, data);
+    listeners.forEach(l -> l.tell(event));
   }
 
   /** Lets the browsers go, so that stopping does not wait for them. */
   @EventListener(ContextClosedEvent.class)
   void stop() {
-    listeners.forEach(SseEmitter::complete);
+    listeners.forEach(l -> l.emitter.complete());
+    senders.shutdownNow();
   }
 
   /** Keeps connections open and finds the ones that are gone. */

@@ -1,5 +1,6 @@
 package paringknife.server.picks;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
@@ -97,7 +98,7 @@ class PickController {
   record MarkIds(List<Long> ids) {}
 
   /** Picks as a file's text. */
-  record PickFile(String name, String text) {}
+  record PickFile(String name, @Schema(maxLength = 4_000_000) String text) {}
 
   /** What came of an import. */
   record PicksRead(int marks, List<String> mended) {}
@@ -230,7 +231,8 @@ class PickController {
               events,
               episode.rate(),
               false,
-              0);
+              0,
+              1);
     } else {
       text =
           PickCsv.write(
@@ -242,7 +244,7 @@ class PickController {
   }
 
   /** Scripts with a blank line between two; blank to part at breaks of so many seconds. */
-  record PiecesAsked(String scripts, double breakSeconds) {}
+  record PiecesAsked(@Schema(maxLength = 4_000_000) String scripts, double breakSeconds) {}
 
   /** The pieces of a batch recording. */
   @PostMapping("/pieces")

@@ -7,6 +7,7 @@ import static paringknife.server.database.generated.Tables.TRANSCRIPT;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Record;
 import org.jooq.impl.DSL;
@@ -19,6 +20,8 @@ import org.springframework.transaction.annotation.Transactional;
 public class EpisodeStore {
   /** The recording's own sound. */
   public static final int OWN_SOUND = -1;
+
+  private static final int LONGEST_PROBLEM = 1_900;
 
   private final DSLContext db;
 
@@ -34,6 +37,8 @@ public class EpisodeStore {
    * @param stepProgress share of that step, 0 to 1
    * @param listenedSound the sound that words are listened for in: {@link #OWN_SOUND}, or the place
    *     of a separate one; null for what is heard
+   * @param work which of the times work was asked for is the present one
+   * @param errors how often that work has failed
    * @param wanted what was asked to be done to its words; null for what a new episode needs
    */
   public record Row(
@@ -52,7 +57,12 @@ public class EpisodeStore {
       @Nullable Long shelfId,
       boolean binned,
       @Nullable Integer listenedSound,
+      int work,
+      int errors,
       @Nullable WordsWork wanted) {}
+
+  /** Work on an episode: which one, and which of the times it was asked for. */
+  public record Work(long episodeId, int number) {}
 
   public List<Row> all() {
     return select(DSL.noCondition());
@@ -62,7 +72,7 @@ public class EpisodeStore {
     return select(EPISODE.ID.eq(id)).stream().findFirst();
   }
 
-  private List<Row> select(org.jooq.Condition condition) {
+  private List<Row> select(Condition condition) {
     var clips =
         DSL.selectCount()
             .from(CLIP)
@@ -96,6 +106,8 @@ public class EpisodeStore {
         r.get(EPISODE.SHELF_ID),
         r.get(EPISODE.BINNED_AT) != null,
         r.get(EPISODE.LISTENED_SOUND),
+        r.get(EPISODE.WORK),
+        r.get(EPISODE.ERRORS),
         r.get(EPISODE.WANTED) == null ? null : WordsWork.valueOf(r.get(EPISODE.WANTED)));
   }
 
@@ -120,36 +132,72 @@ public class EpisodeStore {
         .value1();
   }
 
+  private static Condition isWanted(Work work) {
+    return EPISODE
+        .ID
+        .eq(work.episodeId())
+        .and(EPISODE.WORK.eq(work.number()))
+        .and(EPISODE.STATE.eq(EpisodeState.ARRIVING.name()))
+        .and(EPISODE.BINNED_AT.isNull());
+  }
+
+  /** Work that has neither ended nor been stopped. */
+  List<Work> underWay() {
+    return db.select(EPISODE.ID, EPISODE.WORK)
+        .from(EPISODE)
+        .where(EPISODE.STATE.eq(EpisodeState.ARRIVING.name()).and(EPISODE.BINNED_AT.isNull()))
+        .fetch(r -> new Work(r.value1(), r.value2()));
+  }
+
   /**
    * Writes down how far a step is.
    *
-   * @return whether the work is still wanted: neither stopped nor in the bin
+   * @return whether the work is still wanted: neither stopped, nor overtaken, nor in the bin
    */
-  boolean reportStep(long id, IngestStep step, double stepShare, double share) {
+  boolean reportStep(Work work, IngestStep step, double stepShare, double share) {
     return db.update(EPISODE)
             .set(EPISODE.STEP, step.name())
             .set(EPISODE.STEP_PROGRESS, stepShare)
             .set(EPISODE.PROGRESS, share)
-            .where(
-                EPISODE
-                    .ID
-                    .eq(id)
-                    .and(EPISODE.STATE.eq(EpisodeState.ARRIVING.name()))
-                    .and(EPISODE.BINNED_AT.isNull()))
+            .where(isWanted(work))
             .execute()
         == 1;
   }
 
-  /** Asks for work on an episode's words; null for what a new episode needs. */
-  void want(long id, @Nullable WordsWork work) {
+  /**
+   * Carries out what work came to, unless it is not wanted any more; nobody stops or overtakes it
+   * meanwhile.
+   *
+   * @return whether it was carried out
+   */
+  @Transactional
+  public boolean ifWanted(Work work, Runnable result) {
+    boolean wanted =
+        !db.select(EPISODE.ID).from(EPISODE).where(isWanted(work)).forUpdate().fetch().isEmpty();
+    if (wanted) {
+      result.run();
+    }
+    return wanted;
+  }
+
+  /**
+   * Asks for work on an episode's words, which overtakes what is under way.
+   *
+   * @param asked null for what a new episode needs
+   */
+  @Transactional
+  public Work want(long id, @Nullable WordsWork asked) {
     db.update(EPISODE)
-        .set(EPISODE.WANTED, work == null ? null : work.name())
+        .set(EPISODE.WANTED, asked == null ? null : asked.name())
         .set(EPISODE.STATE, EpisodeState.ARRIVING.name())
+        .set(EPISODE.WORK, EPISODE.WORK.plus(1))
+        .set(EPISODE.ERRORS, 0)
         .set(EPISODE.PROGRESS, 0.0)
         .setNull(EPISODE.STEP)
         .setNull(EPISODE.PROBLEM)
         .where(EPISODE.ID.eq(id))
         .execute();
+    return byId(id).map(r -> new Work(id, r.work())).orElseThrow();
   }
 
   /** Stops work that is under way or waits; false when there is none. */
@@ -162,30 +210,57 @@ public class EpisodeStore {
         == 1;
   }
 
+  /** Lets go of work on the words of a whole episode, which is as it was before. */
+  void letGo(long id) {
+    db.update(EPISODE)
+        .set(EPISODE.STATE, EpisodeState.READY.name())
+        .set(EPISODE.PROGRESS, 1.0)
+        .setNull(EPISODE.STEP)
+        .setNull(EPISODE.WANTED)
+        .where(EPISODE.ID.eq(id).and(EPISODE.STATE.eq(EpisodeState.ARRIVING.name())))
+        .execute();
+  }
+
   /** Ends work that went through. */
-  void arrived(long id, @Nullable String note) {
+  void arrived(Work work, @Nullable String note) {
     db.update(EPISODE)
         .set(EPISODE.STATE, EpisodeState.READY.name())
         .set(EPISODE.PROGRESS, 1.0)
         .setNull(EPISODE.STEP)
         .setNull(EPISODE.WANTED)
         .set(EPISODE.PROBLEM, note)
-        .where(EPISODE.ID.eq(id).and(EPISODE.STATE.eq(EpisodeState.ARRIVING.name())))
+        .where(isWanted(work))
         .execute();
+  }
+
+  /** Ends work that cannot go through. */
+  void fail(Work work, String problem) {
+    db.update(EPISODE)
+        .set(EPISODE.STATE, EpisodeState.FAILED.name())
+        .set(EPISODE.PROGRESS, 0.0)
+        .setNull(EPISODE.STEP)
+        .set(EPISODE.PROBLEM, told(problem))
+        .where(isWanted(work))
+        .execute();
+  }
+
+  /** Says why work that goes on by itself does not at the moment. */
+  void waits(Work work, String problem) {
+    db.update(EPISODE).set(EPISODE.PROBLEM, told(problem)).where(isWanted(work)).execute();
+  }
+
+  /** Counts an error of work; answers how many there have been. */
+  @Transactional
+  public int countError(Work work) {
+    db.update(EPISODE).set(EPISODE.ERRORS, EPISODE.ERRORS.plus(1)).where(isWanted(work)).execute();
+    return byId(work.episodeId()).map(Row::errors).orElse(0);
+  }
+
+  private static String told(String problem) {
+    return problem.substring(0, Math.min(LONGEST_PROBLEM, problem.length()));
   }
 
   void listenTo(long id, @Nullable Integer sound) {
     db.update(EPISODE).set(EPISODE.LISTENED_SOUND, sound).where(EPISODE.ID.eq(id)).execute();
-  }
-
-  public void report(long id, EpisodeState state, double progress, @Nullable String problem) {
-    db.update(EPISODE)
-        .set(EPISODE.STATE, state.name())
-        .set(EPISODE.PROGRESS, progress)
-        .set(
-            EPISODE.PROBLEM,
-            problem == null ? null : problem.substring(0, Math.min(1900, problem.length())))
-        .where(EPISODE.ID.eq(id))
-        .execute();
   }
 }

@@ -4,6 +4,7 @@ import java.nio.file.Path;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
 import paringknife.core.formats.PlainText;
 import paringknife.core.pare.FillerList;
 import paringknife.core.transcript.CarriedOver;
@@ -25,6 +26,10 @@ import paringknife.server.web.NotYet;
 /** Opens episodes and keeps the opened ones in memory, as long as their transcript is the same. */
 @Service
 public class Episodes {
+  private static final int LONGEST_NAME = 200;
+  private static final int LONGEST_PATH = 700;
+  private static final int MOST_MICROPHONES = 24;
+
   private final EpisodeStore store;
   private final DataFolder data;
   private final IngestQueue ingest;
@@ -32,6 +37,7 @@ public class Episodes {
   private final TranscriptStore transcripts;
   private final Glossary glossary;
   private final FillerLists fillers;
+  private final TransactionTemplate transactions;
   private final Recent<Opened> opened = new Recent<>(8);
 
   /** A new episode, and what had to be put right in its transcript. */
@@ -46,7 +52,9 @@ public class Episodes {
       EpisodeSounds sounds,
       TranscriptStore transcripts,
       Glossary glossary,
-      FillerLists fillers) {
+      FillerLists fillers,
+      TransactionTemplate transactions) {
+    this.transactions = transactions;
     this.fillers = fillers;
     this.store = store;
     this.data = data;
@@ -72,6 +80,7 @@ public class Episodes {
    * @param words null to have them recognised
    */
   public Added add(EpisodeSource source, TranscriptFile.@Nullable Imported words) {
+    refuseLong(source);
     refuseTwice(source.camera().toAbsolutePath());
     Recording probed = Probe.of(source.camera());
     if (!probed.hasSound()) {
@@ -86,19 +95,55 @@ public class Episodes {
         throw new UnusableRecording(microphone.file().getFileName() + " has no sound.");
       }
     }
+    Transcript text = words == null ? null : timed(words, probed.durationUs());
+    Long id = transactions.execute(status -> shelve(source, words, text, probed.durationUs()));
+    return new Added(id, words == null ? List.of() : words.mended());
+  }
+
+  private static Transcript timed(TranscriptFile.Imported words, long durationUs) {
+    return words.timing() == TranscriptFile.Timing.NOTHING
+        ? PlainText.spread(words.transcript(), durationUs)
+        : words.transcript();
+  }
+
+  /** All of an episode comes with it, and work on it begins, or nothing does. */
+  private long shelve(
+      EpisodeSource source,
+      TranscriptFile.@Nullable Imported words,
+      @Nullable Transcript text,
+      long durationUs) {
     long id =
-        store.add(
-            source.show(), source.title(), source.camera().toAbsolutePath(), probed.durationUs());
-    if (words != null) {
-      Transcript text =
-          words.timing() == TranscriptFile.Timing.NOTHING
-              ? PlainText.spread(words.transcript(), probed.durationUs())
-              : words.transcript();
+        store.add(source.show(), source.title(), source.camera().toAbsolutePath(), durationUs);
+    if (words != null && text != null) {
       transcripts.replace(id, glossary.apply(source.show(), text), words.timing());
     }
     sounds.add(id, source.microphones());
-    ingest.schedule(id);
-    return new Added(id, words == null ? List.of() : words.mended());
+    ingest.schedule(new EpisodeStore.Work(id, 1));
+    return id;
+  }
+
+  private static void refuseLong(EpisodeSource source) {
+    refuseLong("A show's name", source.show(), LONGEST_NAME);
+    refuseLong("A title", source.title(), LONGEST_NAME);
+    refuseLong("A recording's name with its folders", path(source.camera()), LONGEST_PATH);
+    for (EpisodeSource.Microphone microphone : source.microphones()) {
+      refuseLong("A speaker's name", microphone.speaker(), LONGEST_NAME);
+      refuseLong("A recording's name with its folders", path(microphone.file()), LONGEST_PATH);
+    }
+    if (source.microphones().size() > MOST_MICROPHONES) {
+      throw new IllegalArgumentException(
+          "An episode has up to " + MOST_MICROPHONES + " microphones.");
+    }
+  }
+
+  private static String path(Path file) {
+    return file.toAbsolutePath().toString();
+  }
+
+  private static void refuseLong(String what, String text, int most) {
+    if (text.length() > most) {
+      throw new IllegalArgumentException(what + " has up to " + most + " characters.");
+    }
   }
 
   private void refuseTwice(Path recording) {
@@ -126,8 +171,7 @@ public class Episodes {
     if (row.state() != EpisodeState.FAILED && row.state() != EpisodeState.STOPPED) {
       throw new IllegalArgumentException("This episode has neither failed nor been stopped.");
     }
-    store.want(id, row.wanted());
-    ingest.schedule(id);
+    want(id, row.wanted());
   }
 
   /**
@@ -137,7 +181,7 @@ public class Episodes {
   public void stop(long id) {
     EpisodeStore.Row row = row(id);
     if (row.state() == EpisodeState.ARRIVING && row.wanted() != null && isPlayable(id)) {
-      store.arrived(id, null);
+      store.letGo(id);
     } else if (!store.stop(id)) {
       throw new NotYet("Nothing is being done to this episode.");
     }
@@ -146,8 +190,7 @@ public class Episodes {
   /** Asks for work on the words of an episode that is there already. */
   public void listen(long id, WordsWork work) {
     free(id);
-    store.want(id, work);
-    ingest.schedule(id);
+    want(id, work);
   }
 
   /**
@@ -167,8 +210,11 @@ public class Episodes {
           "put another text in place",
           CarriedOver.untimed(before.transcript(), spelt, row.durationUs()));
     }
-    store.want(id, WordsWork.TIME);
-    ingest.schedule(id);
+    want(id, WordsWork.TIME);
+  }
+
+  private void want(long id, @Nullable WordsWork work) {
+    transactions.executeWithoutResult(status -> ingest.schedule(store.want(id, work)));
   }
 
   /** The sound in which words are listened for from now on; null for what is heard. */
@@ -207,14 +253,13 @@ public class Episodes {
     }
     data.episode(id).makeAnew();
     opened.remove(id);
-    store.want(id, null);
-    ingest.schedule(id);
+    want(id, null);
   }
 
   /** Goes on taking in an episode that was put into the bin before it had arrived. */
   void goOn(long id) {
     if (row(id).state() == EpisodeState.ARRIVING) {
-      ingest.schedule(id);
+      ingest.schedule(new EpisodeStore.Work(id, row(id).work()));
     }
   }
 

@@ -9,7 +9,7 @@ final class IngestProgress {
   /** The whole is told by the episode being ready, and by nothing before. */
   private static final double NEARLY = 0.99;
 
-  private final long episodeId;
+  private final EpisodeStore.Work work;
   private final EpisodeStore store;
   private final Set<IngestStep> expected;
   private final Throttle throttle = new Throttle();
@@ -22,8 +22,8 @@ final class IngestProgress {
   /**
    * @param expected the steps that the work consists of
    */
-  IngestProgress(long episodeId, EpisodeStore store, Set<IngestStep> expected) {
-    this.episodeId = episodeId;
+  IngestProgress(EpisodeStore.Work work, EpisodeStore store, Set<IngestStep> expected) {
+    this.work = work;
     this.store = store;
     this.expected = expected;
   }
@@ -34,7 +34,7 @@ final class IngestProgress {
   }
 
   private void report(IngestStep step, double share) {
-    if (!store.reportStep(episodeId, step, share, Math.min(NEARLY, step.ofAll(share, expected)))) {
+    if (!store.reportStep(work, step, share, Math.min(NEARLY, step.ofAll(share, expected)))) {
       throw new Stopped();
     }
   }

@@ -104,12 +104,12 @@ public class ShelfStore {
   }
 
   /** Episodes that have been in the bin since before a time. */
-  List<Long> binnedBefore(LocalDateTime time) {
+  public List<Long> binnedBefore(LocalDateTime time) {
     return db.select(EPISODE.ID).from(EPISODE).where(EPISODE.BINNED_AT.lt(time)).fetch(EPISODE.ID);
   }
 
   @Transactional
-  void forget(long episodeId) {
+  public void forget(long episodeId) {
     db.deleteFrom(EPISODE).where(EPISODE.ID.eq(episodeId)).execute();
   }
 }

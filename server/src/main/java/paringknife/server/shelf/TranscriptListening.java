@@ -2,6 +2,8 @@ package paringknife.server.shelf;
 
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Locale;
+import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.DoubleConsumer;
 import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
@@ -30,11 +32,14 @@ import paringknife.server.web.Outdated;
 /** Listens to an episode for its words: recognises them, times a text, tells the speakers apart. */
 @Component
 class TranscriptListening {
+  private final EpisodeStore episodes;
   private final EpisodeSounds sounds;
   private final TranscriptStore transcripts;
   private final Glossary glossary;
 
-  TranscriptListening(EpisodeSounds sounds, TranscriptStore transcripts, Glossary glossary) {
+  TranscriptListening(
+      EpisodeStore episodes, EpisodeSounds sounds, TranscriptStore transcripts, Glossary glossary) {
+    this.episodes = episodes;
     this.sounds = sounds;
     this.transcripts = transcripts;
     this.glossary = glossary;
@@ -55,37 +60,44 @@ class TranscriptListening {
    *
    * @return what the producer should know of it; null for nothing
    */
-  @Nullable String listen(EpisodeStore.Row row, EpisodeFolder folder, DoubleConsumer progress) {
+  @Nullable String listen(
+      EpisodeStore.Row row, EpisodeStore.Work work, EpisodeFolder folder, DoubleConsumer progress) {
     try (ScratchFolder scratch = ScratchFolder.in(folder.root())) {
       Path sound = listenedSound(row, folder, scratch.path());
       TranscriptStore.StoredTranscript given = transcripts.of(row.id()).orElse(null);
       if (given == null) {
-        transcripts.replace(
-            row.id(),
-            glossary.apply(row.show(), recognised(row.id(), sound, progress)),
-            TranscriptFile.Timing.WORDS);
+        Transcript fresh = glossary.apply(row.show(), recognised(row.id(), sound, progress));
+        settle(work, () -> transcripts.replace(row.id(), fresh, TranscriptFile.Timing.WORDS));
         return null;
       }
       if (row.wanted() == WordsWork.RECOGNISE) {
         Transcript fresh = glossary.apply(row.show(), recognised(row.id(), sound, progress));
-        change(row.id(), "recognise anew", before -> CarriedOver.onto(before, fresh));
+        change(work, "recognise anew", before -> CarriedOver.onto(before, fresh));
         transcripts.noteMisfits(row.id(), Misfits.NONE);
         return null;
       }
       if (row.wanted() == WordsWork.VOICES) {
-        return voices(row.id(), given.transcript(), sound);
+        return voices(work, given.transcript(), sound);
       }
       return row.wanted() == WordsWork.TIME || isUntimed(given)
-          ? align(given, sound, progress)
+          ? align(work, given, sound, progress)
           : null;
     }
   }
 
-  private void change(long id, String name, UnaryOperator<Transcript> changed) {
+  /** What work came to counts only while the work is wanted. */
+  private void settle(EpisodeStore.Work work, Runnable result) {
+    if (!episodes.ifWanted(work, result)) {
+      throw new IngestProgress.Stopped();
+    }
+  }
+
+  private void change(EpisodeStore.Work work, String name, UnaryOperator<Transcript> changed) {
     for (boolean done = false; !done; ) {
-      TranscriptStore.StoredTranscript before = transcripts.of(id).orElseThrow();
+      TranscriptStore.StoredTranscript before = transcripts.of(work.episodeId()).orElseThrow();
+      Transcript after = changed.apply(before.transcript());
       try {
-        transcripts.change(before, name, changed.apply(before.transcript()));
+        settle(work, () -> transcripts.change(before, name, after));
         done = true;
       } catch (Outdated e) {
         // Corrected meanwhile: done again on top of that.
@@ -125,16 +137,17 @@ class TranscriptListening {
                 .toList());
   }
 
-  private @Nullable String voices(long id, Transcript words, Path sound) {
+  private @Nullable String voices(EpisodeStore.Work work, Transcript words, Path sound) {
     Transcript proposed = VoicesInFile.propose(sound, words);
     if (proposed.equals(words)) {
       return "Only one voice was heard, so nothing was changed.";
     }
     change(
-        id,
+        work,
         "find the speakers by voice",
         before -> before.equals(words) ? proposed : VoicesInFile.propose(sound, before));
     return String.format(
+        Locale.ROOT,
         "%d voices were heard. Name them, and give what was heard wrongly to the right one.",
         proposed.speakers().size());
   }
@@ -144,12 +157,14 @@ class TranscriptListening {
    * text that is corrected meanwhile is timed again.
    */
   private @Nullable String align(
-      TranscriptStore.StoredTranscript given, Path sound, DoubleConsumer progress) {
+      EpisodeStore.Work work,
+      TranscriptStore.StoredTranscript given,
+      Path sound,
+      DoubleConsumer progress) {
     long id = given.episodeId();
     TranscriptStore.StoredTranscript untimed = given;
     TextOnSound laid = new ForcedAligner().align(sound, untimed.transcript(), progress);
-    while (laid.matched() >= ForcedAligner.LEAST_MATCH
-        && !transcripts.retime(untimed, withSpeakers(laid.transcript(), sound))) {
+    while (laid.matched() >= ForcedAligner.LEAST_MATCH && !retimed(work, untimed, laid, sound)) {
       untimed = transcripts.of(id).orElseThrow();
       laid = new ForcedAligner().align(sound, untimed.transcript(), progress);
     }
@@ -172,6 +187,18 @@ class TranscriptListening {
             "place has words that it does not tell",
             "places have words that it does not tell")
         + ".";
+  }
+
+  /** Whether a timed text took the place of the one that it was timed from. */
+  private boolean retimed(
+      EpisodeStore.Work work,
+      TranscriptStore.StoredTranscript untimed,
+      TextOnSound laid,
+      Path sound) {
+    Transcript timed = withSpeakers(laid.transcript(), sound);
+    AtomicBoolean done = new AtomicBoolean();
+    settle(work, () -> done.set(transcripts.retime(untimed, timed)));
+    return done.get();
   }
 
   private static String counted(int count, String one, String several) {

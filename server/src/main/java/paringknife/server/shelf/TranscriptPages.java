@@ -43,11 +43,11 @@ class TranscriptPages {
     return new Packed(stored.revision(), bytes.toByteArray());
   }
 
-  private static ShelfController.TranscriptColumns columns(
+  private static EpisodeFilesController.TranscriptColumns columns(
       TranscriptStore.StoredTranscript stored) {
     Transcript transcript = stored.transcript();
     var words = transcript.words();
-    return new ShelfController.TranscriptColumns(
+    return new EpisodeFilesController.TranscriptColumns(
         stored.revision(),
         stored.undo(),
         stored.redo(),

@@ -31,14 +31,13 @@ public class TranscriptStore {
     this.steps =
         new StepLog<>(
             db,
-            json,
             new StepLog.Columns(
                 TRANSCRIPT_CHANGE,
                 TRANSCRIPT_CHANGE.EPISODE_ID,
                 TRANSCRIPT_CHANGE.STEP,
                 TRANSCRIPT_CHANGE.NAME,
                 TRANSCRIPT_CHANGE.DELTA),
-            TranscriptDelta.class);
+            new TranscriptFormat(json));
   }
 
   /**
@@ -256,7 +255,7 @@ public class TranscriptStore {
   }
 
   /** Keeps the newest state at hand; call it once the change is certain. */
-  void remember(StoredTranscript transcript) {
+  public void remember(StoredTranscript transcript) {
     recent.put(transcript.episodeId(), transcript);
   }
 }

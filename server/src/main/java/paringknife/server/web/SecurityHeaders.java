@@ -5,7 +5,9 @@ import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.util.Map;
 import java.util.Set;
+import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 
@@ -15,6 +17,7 @@ import org.springframework.web.filter.OncePerRequestFilter;
  * nothing but this server.
  */
 @Component
+@Order(1)
 class SecurityHeaders extends OncePerRequestFilter {
   private static final Set<String> OWN_NAMES = Set.of("127.0.0.1", "localhost", "[::1]");
   private static final Set<String> READING = Set.of("GET", "HEAD", "OPTIONS");
@@ -23,21 +26,25 @@ class SecurityHeaders extends OncePerRequestFilter {
           + " img-src 'self' blob:; media-src 'self' blob:; connect-src 'self'; worker-src 'self';"
           + " manifest-src 'self'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
 
+  static final Map<String, String> NAMES_AND_VALUES =
+      Map.of(
+          "Content-Security-Policy", POLICY,
+          "X-Content-Type-Options", "nosniff",
+          "Referrer-Policy", "no-referrer",
+          "Cross-Origin-Opener-Policy", "same-origin",
+          "Cross-Origin-Resource-Policy", "same-origin");
+
   @Override
   protected void doFilterInternal(
       HttpServletRequest request, HttpServletResponse response, FilterChain chain)
       throws ServletException, IOException {
-    response.setHeader("Content-Security-Policy", POLICY);
-    response.setHeader("X-Content-Type-Options", "nosniff");
-    response.setHeader("Referrer-Policy", "no-referrer");
-    response.setHeader("Cross-Origin-Opener-Policy", "same-origin");
-    response.setHeader("Cross-Origin-Resource-Policy", "same-origin");
+    NAMES_AND_VALUES.forEach(response::setHeader);
     if (!OWN_NAMES.contains(request.getServerName())) {
-      response.sendError(421, "this address is not served here");
+      Answers.refuse(response, 421, "This address is not served here.");
       return;
     }
     if (!READING.contains(request.getMethod()) && comesFromElsewhere(request)) {
-      response.sendError(403, "another site may not change anything here");
+      Answers.refuse(response, 403, "Another site may not change anything here.");
       return;
     }
     chain.doFilter(request, response);

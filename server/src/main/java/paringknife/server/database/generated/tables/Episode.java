@@ -60,7 +60,7 @@ public class Episode extends TableImpl<Record> {
 
     public final TableField<Record, String> TITLE = createField(DSL.name("title"), SQLDataType.VARCHAR(200).nullable(false), this, "");
 
-    public final TableField<Record, String> SOURCE = createField(DSL.name("source"), SQLDataType.VARCHAR(1000).nullable(false), this, "");
+    public final TableField<Record, String> SOURCE = createField(DSL.name("source"), SQLDataType.VARCHAR(700).nullable(false), this, "");
 
     public final TableField<Record, String> STATE = createField(DSL.name("state"), SQLDataType.VARCHAR(20).nullable(false), this, "");
 
@@ -83,6 +83,10 @@ public class Episode extends TableImpl<Record> {
     public final TableField<Record, Integer> LISTENED_SOUND = createField(DSL.name("listened_sound"), SQLDataType.INTEGER.defaultValue(DSL.field(DSL.raw("NULL"), SQLDataType.INTEGER)), this, "");
 
     public final TableField<Record, String> WANTED = createField(DSL.name("wanted"), SQLDataType.VARCHAR(20).defaultValue(DSL.field(DSL.raw("NULL"), SQLDataType.VARCHAR)), this, "");
+
+    public final TableField<Record, Integer> WORK = createField(DSL.name("work"), SQLDataType.INTEGER.nullable(false).defaultValue(DSL.field(DSL.raw("1"), SQLDataType.INTEGER)), this, "");
+
+    public final TableField<Record, Integer> ERRORS = createField(DSL.name("errors"), SQLDataType.INTEGER.nullable(false).defaultValue(DSL.field(DSL.raw("0"), SQLDataType.INTEGER)), this, "");
 
     private Episode(Name alias, Table<Record> aliased) {
         this(alias, aliased, (Field<?>[]) null, null);

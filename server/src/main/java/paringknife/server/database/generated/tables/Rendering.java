@@ -72,6 +72,14 @@ public class Rendering extends TableImpl<Record> {
 
     public final TableField<Record, String> PROBLEM = createField(DSL.name("problem"), SQLDataType.VARCHAR(2000).defaultValue(DSL.field(DSL.raw("NULL"), SQLDataType.VARCHAR)), this, "");
 
+    public final TableField<Record, Integer> ATTEMPT = createField(DSL.name("attempt"), SQLDataType.INTEGER.nullable(false).defaultValue(DSL.field(DSL.raw("0"), SQLDataType.INTEGER)), this, "");
+
+    public final TableField<Record, Integer> FINISHED_ATTEMPT = createField(DSL.name("finished_attempt"), SQLDataType.INTEGER.defaultValue(DSL.field(DSL.raw("NULL"), SQLDataType.INTEGER)), this, "");
+
+    public final TableField<Record, Integer> ERRORS = createField(DSL.name("errors"), SQLDataType.INTEGER.nullable(false).defaultValue(DSL.field(DSL.raw("0"), SQLDataType.INTEGER)), this, "");
+
+    public final TableField<Record, String> SUBTITLES = createField(DSL.name("subtitles"), SQLDataType.CLOB.defaultValue(DSL.field(DSL.raw("NULL"), SQLDataType.CLOB)), this, "");
+
     private Rendering(Name alias, Table<Record> aliased) {
         this(alias, aliased, (Field<?>[]) null, null);
     }

@@ -1,0 +1,98 @@
+package paringknife.core.clip;
+
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import org.jspecify.annotations.Nullable;
+import paringknife.core.clip.cut.CutList;
+import paringknife.core.clip.cut.PictureRun;
+import paringknife.core.clip.cut.Removal;
+import paringknife.core.deliver.DeliverySpec;
+import paringknife.core.frame.FramePath;
+import paringknife.core.frame.FramePlanner;
+import paringknife.core.frame.Shape;
+import paringknife.core.letter.CaptionTrack;
+import paringknife.core.pare.SoundPlanner;
+import paringknife.core.time.FrameRate;
+import paringknife.core.time.Span;
+import paringknife.core.transcript.Transcript;
+
+/**
+ * One state of a clip worked out: what it plays and its captions once, its path once for each
+ * shape, however many specs ask. Safe for use by several threads.
+ */
+public final class ComposedClip {
+  private final ClipDocument clip;
+  private final Material material;
+  private final CutList cuts;
+  private final Map<Shape, FramePath> paths = new ConcurrentHashMap<>();
+  private volatile @Nullable Playback playback;
+  private volatile @Nullable CaptionTrack captions;
+
+  /** What a clip is worked out from. */
+  public record Material(
+      Transcript transcript, FramePlanner planner, SoundPlanner sound, FrameRate rate) {}
+
+  /**
+   * @param cuts the clip's cut list
+   */
+  public ComposedClip(ClipDocument clip, CutList cuts, Material material) {
+    this.clip = clip;
+    this.cuts = cuts;
+    this.material = material;
+  }
+
+  public ComposedClip(ClipDocument clip, Material material) {
+    this(clip, clip.pared().cuts(material.transcript()), material);
+  }
+
+  public CutList cuts() {
+    return cuts;
+  }
+
+  public Playback playback() {
+    Playback made = playback;
+    if (made == null) {
+      made =
+          new Playback(
+              cuts,
+              material.sound().plan(clip.pared(), cuts),
+              clip.sounded().cleanup(),
+              PictureRun.of(cuts, material.rate()),
+              clip.pared().speed());
+      playback = made;
+    }
+    return made;
+  }
+
+  /** What every frame shows in a shape. */
+  public FramePath path(Shape shape) {
+    return paths.computeIfAbsent(
+        shape,
+        s ->
+            FramePath.of(
+                playback().runs(),
+                material.planner().plan(clip.pared().stretches(), cuts, clip.framed().framing(), s),
+                material.rate()));
+  }
+
+  /** The captions of what is said. */
+  public CaptionTrack captions() {
+    CaptionTrack made = captions;
+    if (made == null) {
+      List<Span> uncaptioned =
+          clip.pared().removals().stream()
+              .filter(r -> r.means().uncaptions())
+              .map(Removal::span)
+              .toList();
+      made = CaptionTrack.spoken(clip.lettered(), cuts, uncaptioned, material.transcript());
+      captions = made;
+    }
+    return made;
+  }
+
+  /** All of it for one spec. */
+  public Composition forSpec(DeliverySpec spec) {
+    return new Composition(playback(), path(spec.shape()), captions(), spec, material.rate());
+  }
+}

@@ -1,0 +1,41 @@
+package paringknife.core.clip;
+
+import java.util.List;
+import paringknife.core.deliver.Check;
+import paringknife.core.deliver.DeliverySpec;
+import paringknife.core.deliver.Planned;
+import paringknife.core.formats.TimedText;
+import paringknife.core.frame.FramePath;
+import paringknife.core.letter.CaptionTrack;
+import paringknife.core.letter.Cue;
+import paringknife.core.time.FrameRate;
+
+/**
+ * A clip worked out for one delivery spec: what plays, through which windows, under which captions.
+ * Preview and export are both made from its parts, so they are the same.
+ *
+ * @param rate frame rate of the recording
+ */
+public record Composition(
+    Playback playback, FramePath path, CaptionTrack captions, DeliverySpec spec, FrameRate rate) {
+
+  /** The checks of the delivery sheet for this composition. */
+  public List<Check> preflight() {
+    return spec.preflight(new Planned(playback.lengthUs(), playedCues(), path.leastHeight(), rate));
+  }
+
+  /** The captions' drawing instructions (ASS v4+) on the canvas of the spec. */
+  public String script() {
+    return captions.ass(spec.canvas());
+  }
+
+  /** The captions as long as they show. */
+  public List<Cue> playedCues() {
+    return captions.cues().stream().map(c -> c.played(playback.speed())).toList();
+  }
+
+  /** The captions as subtitle files carry them. */
+  public List<TimedText> subtitles() {
+    return playedCues().stream().map(c -> new TimedText(c.span(), c.text())).toList();
+  }
+}

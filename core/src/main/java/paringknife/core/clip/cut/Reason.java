@@ -1,0 +1,9 @@
+package paringknife.core.clip.cut;
+
+/** Why something was pared. */
+public enum Reason {
+  PAUSE,
+  FILLER,
+  REPEAT,
+  BY_HAND
+}

@@ -1,0 +1,5 @@
+/** Empties the bin. */
+@NullMarked
+package paringknife.server.bin;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,78 @@
+package paringknife.server.clips;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import paringknife.core.deliver.DeliverIntent;
+import paringknife.core.frame.FrameIntent;
+import paringknife.core.letter.CaptionEdit;
+import paringknife.core.letter.Entrance;
+import paringknife.core.letter.LetterIntent;
+import paringknife.core.letter.SpokenMark;
+import paringknife.core.listen.clean.SoundIntent;
+import paringknife.core.pare.PareIntent;
+import paringknife.core.steps.Intent;
+import paringknife.server.web.JsonKinds;
+
+/** What clips' types that come in kinds are called in JSON. */
+@Configuration
+class ClipKinds {
+  @Bean
+  JsonKinds intents() {
+    Map<String, Class<?>> kinds = new LinkedHashMap<>();
+    kinds.put("pareWords", PareIntent.PareWords.class);
+    kinds.put("parePauses", PareIntent.ParePauses.class);
+    kinds.put("pareFillers", PareIntent.PareFillers.class);
+    kinds.put("pareChosenFillers", PareIntent.PareChosenFillers.class);
+    kinds.put("treatWords", PareIntent.TreatWords.class);
+    kinds.put("putGap", PareIntent.PutGap.class);
+    kinds.put("changeGap", PareIntent.ChangeGap.class);
+    kinds.put("pareRepeats", PareIntent.PareRepeats.class);
+    kinds.put("keepAttempt", PareIntent.KeepAttempt.class);
+    kinds.put("parePauseAfter", PareIntent.ParePauseAfter.class);
+    kinds.put("moveCut", PareIntent.MoveCut.class);
+    kinds.put("fit", PareIntent.Fit.class);
+    kinds.put("setSpeed", PareIntent.SetSpeed.class);
+    kinds.put("putBackWords", PareIntent.PutBackWords.class);
+    kinds.put("putBackRemovals", PareIntent.PutBackRemovals.class);
+    kinds.put("putBackReason", PareIntent.PutBackReason.class);
+    kinds.put("moveWords", PareIntent.MoveWords.class);
+    kinds.put("pullWords", PareIntent.PullWords.class);
+    kinds.put("dropStretch", PareIntent.DropStretch.class);
+    kinds.put("moveSeam", PareIntent.MoveSeam.class);
+    kinds.put("cleanUp", SoundIntent.CleanUp.class);
+    kinds.put("reframe", FrameIntent.Reframe.class);
+    kinds.put("letter", LetterIntent.Letter.class);
+    kinds.put("rename", DeliverIntent.Rename.class);
+    kinds.put("askFor", DeliverIntent.AskFor.class);
+    return new JsonKinds(Intent.class, kinds);
+  }
+
+  @Bean
+  JsonKinds captionEdits() {
+    return new JsonKinds(
+        CaptionEdit.class,
+        Map.of(
+            "breakBefore", CaptionEdit.BreakBefore.class,
+            "goOnWith", CaptionEdit.GoOnWith.class,
+            "showAs", CaptionEdit.ShowAs.class));
+  }
+
+  @Bean
+  JsonKinds marks() {
+    return new JsonKinds(
+        SpokenMark.class,
+        Map.of("inColour", SpokenMark.InColour.class, "box", SpokenMark.Box.class));
+  }
+
+  @Bean
+  JsonKinds entrances() {
+    return new JsonKinds(
+        Entrance.class,
+        Map.of(
+            "atOnce", Entrance.AtOnce.class,
+            "fade", Entrance.Fade.class,
+            "pop", Entrance.Pop.class));
+  }
+}

@@ -1,0 +1,5 @@
+/** Correcting transcripts, and taking them along. */
+@NullMarked
+package paringknife.server.correcting;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,61 @@
+package paringknife.server.deliver;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.springframework.stereotype.Component;
+import paringknife.core.clip.ClipDocument;
+import paringknife.core.clip.ComposedClip;
+import paringknife.core.clip.Composition;
+import paringknife.core.deliver.Check;
+import paringknife.core.deliver.DeliverySpec;
+import paringknife.core.deliver.DeliverySpecs;
+import paringknife.server.clips.ClipStore;
+import paringknife.server.database.Recent;
+import paringknife.server.episodes.Episode;
+
+/**
+ * What is known of clips for every spec before rendering, worked out once for each state of a clip,
+ * so that reading a sheet composes nothing anew.
+ */
+@Component
+class PlannedCells {
+  private static final int AT_HAND = 2_000;
+
+  private final Recent<Planned> planned = new Recent<>(AT_HAND);
+
+  /** A clip for one spec. */
+  record Cell(DeliverySpec spec, List<Check> checks, String fingerprint) {
+    boolean passes() {
+      return Check.pass(checks);
+    }
+  }
+
+  /** A clip for all specs. */
+  record Clip(long lengthUs, List<Cell> cells) {}
+
+  private record Planned(ClipDocument document, Episode episode, long soundMadeAt, Clip clip) {}
+
+  Clip of(ClipStore.StoredClip clip, Episode episode) {
+    long soundMadeAt = episode.folder().soundMadeAt();
+    Planned known = planned.get(clip.id());
+    if (known != null
+        && known.document() == clip.document()
+        && known.episode() == episode
+        && known.soundMadeAt() == soundMadeAt) {
+      return known.clip();
+    }
+    Clip made = plan(episode.compose(clip.document()), episode);
+    planned.put(clip.id(), new Planned(clip.document(), episode, soundMadeAt, made));
+    return made;
+  }
+
+  private static Clip plan(ComposedClip clip, Episode episode) {
+    String ofClip = Fingerprint.ofClip(episode, clip);
+    List<Cell> cells = new ArrayList<>();
+    for (DeliverySpec spec : DeliverySpecs.shipped()) {
+      Composition composition = clip.forSpec(spec);
+      cells.add(new Cell(spec, composition.preflight(), Fingerprint.of(ofClip, clip, spec)));
+    }
+    return new Clip(clip.playback().lengthUs(), cells);
+  }
+}

@@ -1,0 +1,180 @@
+package paringknife.server.deliver;
+
+import com.github.kagkarlsson.scheduler.task.CompletionHandler;
+import com.github.kagkarlsson.scheduler.task.FailureHandler;
+import com.github.kagkarlsson.scheduler.task.Task;
+import com.github.kagkarlsson.scheduler.task.helper.Tasks;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.DoubleConsumer;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import paringknife.core.clip.ComposedClip;
+import paringknife.core.clip.Composition;
+import paringknife.core.deliver.Check;
+import paringknife.core.deliver.DeliverySpecs;
+import paringknife.core.deliver.KeptPieces;
+import paringknife.core.formats.TimedText;
+import paringknife.media.ffmpeg.Measurement;
+import paringknife.media.process.Interrupted;
+import paringknife.media.store.WholeFile;
+import paringknife.server.clips.ClipStore;
+import paringknife.server.episodes.ClipRenderer;
+import paringknife.server.episodes.DataFolder;
+import paringknife.server.episodes.Episode;
+import paringknife.server.events.Throttle;
+import paringknife.server.shelf.Episodes;
+import paringknife.server.work.WorkProblem;
+
+/** Renders cells of the delivery sheet in the background. */
+@Configuration
+class RenderTask {
+  private static final Logger LOG = LoggerFactory.getLogger(RenderTask.class);
+  private static final Duration ASK_AGAIN = Duration.ofMillis(700);
+  private static final Duration TRY_AGAIN = Duration.ofSeconds(3);
+
+  /** An order that has failed so often is given up. */
+  private static final int MOST_ERRORS = 3;
+
+  private final RenderingStore renderings;
+  private final ClipStore clips;
+  private final Episodes episodes;
+  private final ClipRenderer renderer;
+  private final DataFolder data;
+
+  RenderTask(
+      RenderingStore renderings,
+      ClipStore clips,
+      Episodes episodes,
+      ClipRenderer renderer,
+      DataFolder data) {
+    this.renderings = renderings;
+    this.clips = clips;
+    this.episodes = episodes;
+    this.renderer = renderer;
+    this.data = data;
+  }
+
+  /** Thrown out of the renderer when its order has been cancelled or overtaken. */
+  private static final class NotWanted extends RuntimeException {
+    private static final long serialVersionUID = 1;
+  }
+
+  @Bean
+  Task<Void> rendering() {
+    return Tasks.custom(RenderOrders.RENDER)
+        .onFailure(new FailureHandler.OnFailureRetryLater<>(TRY_AGAIN))
+        .execute((instance, context) -> after(work(RenderOrders.attemptOf(instance.getId()))));
+  }
+
+  private static CompletionHandler<Void> after(Optional<Duration> again) {
+    return again
+        .<CompletionHandler<Void>>map(
+            wait -> (complete, task) -> task.reschedule(complete, Instant.now().plus(wait)))
+        .orElseGet(CompletionHandler.OnCompleteRemove::new);
+  }
+
+  /** Works on an attempt; answers after how long to try again, empty when there is nothing more. */
+  private Optional<Duration> work(RenderingStore.Attempt attempt) {
+    RenderingStore.Row row =
+        renderings.byId(attempt.id()).filter(r -> r.present().equals(attempt)).orElse(null);
+    if (row == null || !row.state().isUnderWay()) {
+      return Optional.empty();
+    }
+    try {
+      return render(row);
+    } catch (NotWanted e) {
+      LOG.info("rendering {} is not wanted any more", attempt);
+      return Optional.empty();
+    } catch (Interrupted e) {
+      throw e;
+    } catch (RuntimeException e) {
+      LOG.warn("rendering {} failed", attempt, e);
+      WorkProblem problem = WorkProblem.of(e, data.finishedFolder());
+      if (problem.mayPass() && renderings.countError(attempt) < MOST_ERRORS) {
+        return Optional.of(problem.waitsFor().orElse(TRY_AGAIN));
+      }
+      renderings.fail(attempt, problem.message());
+      return Optional.empty();
+    }
+  }
+
+  private Optional<Duration> render(RenderingStore.Row row) {
+    ClipStore.StoredClip clip = clips.byId(row.clipId());
+    Episode episode = episodes.open(clip.episodeId());
+    ComposedClip composed = episode.compose(clip.document());
+    Optional<KeptPieces> pieces = KeptPieces.byId(row.spec());
+    String fingerprint =
+        pieces.isPresent()
+            ? Fingerprint.ofPieces(episode, composed)
+            : Fingerprint.of(
+                Fingerprint.ofClip(episode, composed), composed, DeliverySpecs.byId(row.spec()));
+    switch (renderings.begin(row.present(), fingerprint)) {
+      case WAIT:
+        return Optional.of(ASK_AGAIN);
+      case OVERTAKEN:
+        throw new NotWanted();
+      default:
+        break;
+    }
+    data.keepRoom();
+    Path target = data.finished(row.clipId(), row.spec(), row.attempt());
+    if (pieces.isPresent()) {
+      new PiecesRenderer(renderer)
+          .render(episode, clip.document(), pieces.get(), target, reporting(row));
+      finish(row, target, List.of(), List.of());
+      return Optional.empty();
+    }
+    Composition composition = composed.forSpec(DeliverySpecs.byId(row.spec()));
+    Optional<Path> same = sameFile(row, fingerprint);
+    if (same.isPresent()) {
+      WholeFile.copy(same.get(), target);
+    } else {
+      renderer.render(episode, composition, target, reporting(row));
+    }
+    List<Check> checks =
+        composition
+            .spec()
+            .measured(Measurement.of(target).finished(composition.playback().lengthUs()));
+    finish(row, target, checks, composition.subtitles());
+    return Optional.empty();
+  }
+
+  private void finish(
+      RenderingStore.Row row, Path target, List<Check> checks, List<TimedText> subtitles) {
+    if (renderings.finish(row.present(), target.toFile().length(), checks, subtitles)) {
+      Integer before = row.finishedAttempt();
+      if (before != null && before != row.attempt()) {
+        WholeFile.remove(data.finished(row.clipId(), row.spec(), before));
+      }
+    } else {
+      WholeFile.remove(target);
+      throw new NotWanted();
+    }
+  }
+
+  private DoubleConsumer reporting(RenderingStore.Row row) {
+    Throttle throttle = new Throttle();
+    return share ->
+        throttle.run(
+            () -> {
+              if (!renderings.progress(row.present(), share)) {
+                throw new NotWanted();
+              }
+            });
+  }
+
+  private Optional<Path> sameFile(RenderingStore.Row row, String fingerprint) {
+    return renderings
+        .finishedAlike(fingerprint, row.id())
+        .filter(r -> r.finishedAttempt() != null)
+        .map(r -> data.finished(r.clipId(), r.spec(), r.finishedAttempt()))
+        .filter(Files::exists);
+  }
+}

@@ -1,0 +1,93 @@
+package paringknife.server.deliver;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.zip.Deflater;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RestController;
+import paringknife.core.deliver.FileNames;
+import paringknife.core.deliver.KeptPieces;
+import paringknife.core.formats.SubRip;
+import paringknife.core.formats.TimedText;
+import paringknife.core.formats.WebVtt;
+import paringknife.server.episodes.DataFolder;
+import paringknife.server.shelf.EpisodeStore;
+import paringknife.server.shelf.Episodes;
+import paringknife.server.web.NotThere;
+
+/** All finished files of an episode in one, streamed. */
+@RestController
+class ZipController {
+  private final Episodes episodes;
+  private final RenderingStore renderings;
+  private final DataFolder data;
+
+  ZipController(Episodes episodes, RenderingStore renderings, DataFolder data) {
+    this.episodes = episodes;
+    this.renderings = renderings;
+    this.data = data;
+  }
+
+  /**
+   * All finished files of the present clips. Each comes with the subtitles it was rendered with,
+   * whatever has been edited since.
+   */
+  @GetMapping("/api/episodes/{id}/delivery.zip")
+  void zip(@PathVariable long id, HttpServletResponse response) throws IOException {
+    EpisodeStore.Row episode = episodes.row(id);
+    List<RenderingStore.Row> ready =
+        renderings.ofEpisode(id).stream().filter(this::isReady).toList();
+    if (ready.isEmpty()) {
+      throw new NotThere("Nothing has been rendered yet.");
+    }
+    response.setContentType("application/zip");
+    response.setHeader(
+        HttpHeaders.CONTENT_DISPOSITION,
+        ContentDisposition.attachment()
+            .filename(FileNames.part(episode.title()) + ".zip", StandardCharsets.UTF_8)
+            .build()
+            .toString());
+    FileNames names = new FileNames();
+    try (ZipOutputStream zip =
+        new ZipOutputStream(response.getOutputStream(), StandardCharsets.UTF_8)) {
+      zip.setLevel(Deflater.NO_COMPRESSION);
+      for (RenderingStore.Row row : ready) {
+        String name = names.unique(row.fileName());
+        zip.putNextEntry(new ZipEntry(name + ".mp4"));
+        Files.copy(file(row), zip);
+        zip.closeEntry();
+        List<TimedText> subtitles = renderings.subtitles(row.id()).orElse(List.of());
+        if (!subtitles.isEmpty()) {
+          text(zip, name + ".srt", SubRip.write(subtitles));
+          text(zip, name + ".vtt", WebVtt.write(subtitles));
+        }
+      }
+    }
+  }
+
+  private boolean isReady(RenderingStore.Row row) {
+    return row.state() == RenderState.DONE
+        && row.finishedAttempt() != null
+        && KeptPieces.byId(row.spec()).isEmpty()
+        && Files.exists(file(row));
+  }
+
+  private Path file(RenderingStore.Row row) {
+    return data.finished(row.clipId(), row.spec(), row.finishedAttempt());
+  }
+
+  private static void text(ZipOutputStream zip, String name, String text) throws IOException {
+    zip.putNextEntry(new ZipEntry(name));
+    zip.write(text.getBytes(StandardCharsets.UTF_8));
+    zip.closeEntry();
+  }
+}

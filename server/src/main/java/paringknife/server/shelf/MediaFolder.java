@@ -1,0 +1,76 @@
+package paringknife.server.shelf;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.InvalidPathException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import java.util.stream.Stream;
+import org.springframework.stereotype.Component;
+import paringknife.media.transcripts.TranscriptFile;
+import paringknife.server.episodes.DataFolder;
+import paringknife.server.web.NotThere;
+
+/** The folder from which recordings and transcripts can be chosen. */
+@Component
+class MediaFolder {
+  private static final int DEEPEST = 3;
+  private static final int MOST = 500;
+  private static final Set<String> RECORDINGS =
+      Set.of("mp4", "mov", "mkv", "webm", "mp3", "m4a", "wav", "flac");
+  private static final Set<String> NOT_FOR_CHOOSING = Set.of("episode.json", "truth.json");
+
+  private final DataFolder data;
+
+  MediaFolder(DataFolder data) {
+    this.data = data;
+  }
+
+  List<MediaFile> files() throws IOException {
+    if (!Files.isDirectory(data.media())) {
+      return List.of();
+    }
+    try (Stream<Path> files = Files.walk(data.media(), DEEPEST)) {
+      return files
+          .filter(Files::isRegularFile)
+          .filter(f -> isRecording(f) || TranscriptFile.isOne(f))
+          .filter(f -> !NOT_FOR_CHOOSING.contains(f.getFileName().toString()))
+          .sorted()
+          .limit(MOST)
+          .map(this::file)
+          .toList();
+    }
+  }
+
+  private static boolean isRecording(Path file) {
+    String name = file.getFileName().toString().toLowerCase(Locale.ROOT);
+    return RECORDINGS.contains(name.substring(name.lastIndexOf('.') + 1));
+  }
+
+  MediaFile file(Path file) {
+    return new MediaFile(
+        data.media().relativize(file).toString(),
+        file.toFile().length(),
+        TranscriptFile.isOne(file));
+  }
+
+  /**
+   * A file by its name in the folder, which it may not leave.
+   *
+   * @throws NotThere when there is none
+   */
+  Path find(String name) {
+    try {
+      Path root = data.media().toAbsolutePath().normalize();
+      Path file = root.resolve(name).normalize();
+      if (!file.startsWith(root) || !file.toRealPath().startsWith(root.toRealPath())) {
+        throw new IllegalArgumentException("Only files of the media folder can be used.");
+      }
+      return file;
+    } catch (InvalidPathException | IOException e) {
+      throw new NotThere("There is no file of that name in the media folder.");
+    }
+  }
+}
