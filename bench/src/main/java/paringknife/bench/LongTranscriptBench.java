@@ -26,7 +26,6 @@ import paringknife.media.transcripts.TranscriptFile;
 import paringknife.server.commands.RunningServer;
 import paringknife.server.episodes.DataFolder;
 import paringknife.server.episodes.EpisodeFolder;
-import paringknife.server.shelf.EpisodeState;
 import paringknife.server.shelf.EpisodeStore;
 import paringknife.server.transcripts.TranscriptStore;
 import tools.jackson.databind.JsonNode;
@@ -87,7 +86,7 @@ final class LongTranscriptBench {
       folder.create();
       Files.copy(recording, folder.proxy());
       folder.writeAnalysis(ThreeHours.levels(transcript), ThreeHours.levels(transcript), List.of());
-      server.part(EpisodeStore.class).report(id, EpisodeState.READY, 1, null);
+      server.part(EpisodeStore.class).arrived(new EpisodeStore.Work(id, 1), null);
       for (int last : new int[] {WORDS - 1, 240}) {
         edits(server.address(), id, last, last == WORDS - 1 ? REMOVALS : EDITS, false);
         edits(server.address(), id, last, EDITS, true);
@@ -226,7 +225,7 @@ final class LongTranscriptBench {
           server
               .part(EpisodeStore.class)
               .add("Bench", "Episode " + n, Path.of("/bench/" + n + ".mp4"), 10_800_000_000L);
-      server.part(EpisodeStore.class).report(id, EpisodeState.READY, 1, null);
+      server.part(EpisodeStore.class).arrived(new EpisodeStore.Work(id, 1), null);
       Transcript transcript = ThreeHours.transcript(n + 10);
       sentences += Sentences.of(transcript).size();
       server.part(TranscriptStore.class).replace(id, transcript, TranscriptFile.Timing.WORDS);

@@ -10,7 +10,6 @@ import paringknife.media.ffmpeg.Probe;
 import paringknife.media.transcripts.TranscriptFile;
 import paringknife.server.commands.RunningServer;
 import paringknife.server.episodes.DataFolder;
-import paringknife.server.shelf.EpisodeState;
 import paringknife.server.shelf.EpisodeStore;
 import paringknife.server.transcripts.TranscriptStore;
 
@@ -50,7 +49,7 @@ final class SeekBench {
           Files.copy(file, folder.resolve(file.getFileName()));
         }
       }
-      server.part(EpisodeStore.class).report(id, EpisodeState.READY, 1, null);
+      server.part(EpisodeStore.class).arrived(new EpisodeStore.Work(id, 1), null);
       seek(server.address() + "/episodes/" + id, duration);
       start(server.address(), id);
     }

@@ -2,6 +2,7 @@ package paringknife.core;
 
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
@@ -35,6 +36,23 @@ class ArchitectureTest {
         .dependOnClassesThat()
         .haveFullyQualifiedName("java.lang.ProcessBuilder")
         .check(CORE);
+  }
+
+  @Test
+  void packagesDoNotGoRoundInCircles() {
+    slices().matching("paringknife.core.(**)").should().beFreeOfCycles().check(CORE);
+  }
+
+  /** What is written for machines is the same in Cairo and in Istanbul. */
+  @Test
+  void nothingIsFormattedAsTheServersCountryWould() {
+    noClasses()
+        .should()
+        .callMethod(String.class, "format", String.class, Object[].class)
+        .check(CORE);
+    noClasses().should().callMethod(String.class, "toLowerCase").check(CORE);
+    noClasses().should().callMethod(String.class, "toUpperCase").check(CORE);
+    noClasses().should().callMethod(String.class, "formatted", Object[].class).check(CORE);
   }
 
   @Test

@@ -200,12 +200,8 @@ class BrowserPathTest extends FerryInBrowser {
     JsonNode preview = api("/api/clips/" + clip().path("id").asLong() + "/preview");
     JsonNode card = api("/api/episodes/1");
     List<String> held = new ArrayList<>();
-    for (JsonNode run : preview.path("windows")) {
-      held.add(
-          card.path("people")
-              .get(run.path("window").path("person").asInt())
-              .path("name")
-              .asString());
+    for (Held window : path(preview)) {
+      held.add(card.path("people").get(window.person()).path("name").asString());
     }
     assertThat(held).startsWith("Ada Moor", "Ben Ford");
     assertThat(card.path("people").get(0).path("name").asString()).isEqualTo("Ada Moor");
@@ -455,18 +451,39 @@ class BrowserPathTest extends FerryInBrowser {
     assertThat(compared).isGreaterThanOrEqualTo(5);
   }
 
+  /** One window for frames of the clip, in pixels of the recording. */
+  private record Held(
+      long clipFrame, long count, int person, double x, double y, double width, double height) {}
+
+  /** The path as it is packed for sending: eight numbers for each window that is held. */
+  private static List<Held> path(JsonNode preview) {
+    List<Held> held = new ArrayList<>();
+    JsonNode n = preview.path("path");
+    for (int at = 0; at < n.size(); at += 8) {
+      assertThat(n.get(at + 3).asInt()).as("one window").isEqualTo(1);
+      held.add(
+          new Held(
+              n.get(at).asLong(),
+              n.get(at + 1).asLong(),
+              n.get(at + 2).asInt(),
+              n.get(at + 4).asDouble(),
+              n.get(at + 5).asDouble(),
+              n.get(at + 6).asDouble(),
+              n.get(at + 7).asDouble()));
+    }
+    return held;
+  }
+
   private static String crop(JsonNode preview, long frame) {
-    for (JsonNode run : preview.path("windows")) {
-      long from = run.path("clipFrame").asLong();
-      if (frame >= from && frame < from + run.path("count").asLong()) {
-        JsonNode w = run.path("window");
+    for (Held w : path(preview)) {
+      if (frame >= w.clipFrame() && frame < w.clipFrame() + w.count()) {
         return String.format(
             java.util.Locale.ROOT,
             "crop=%.3f:%.3f:%.3f:%.3f:exact=1,",
-            w.path("width").asDouble(),
-            w.path("height").asDouble(),
-            w.path("x").asDouble(),
-            w.path("y").asDouble());
+            w.width(),
+            w.height(),
+            w.x(),
+            w.y());
       }
     }
     throw new IllegalStateException("no window at frame " + frame);

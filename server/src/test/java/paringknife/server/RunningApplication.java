@@ -9,6 +9,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
+import java.util.function.Predicate;
 import org.junit.jupiter.api.extension.AfterAllCallback;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
@@ -18,7 +19,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** The real application on a random port with a MariaDB of its own, holding one short episode. */
-final class RunningApplication implements BeforeAllCallback, AfterAllCallback {
+public final class RunningApplication implements BeforeAllCallback, AfterAllCallback {
   private static final JsonMapper JSON = new JsonMapper();
 
   private final HttpClient http = HttpClient.newHttpClient();
@@ -90,12 +91,12 @@ final class RunningApplication implements BeforeAllCallback, AfterAllCallback {
         Duration.ofMinutes(1));
   }
 
-  void start() {
+  public void start() {
     server = RunningServer.start(home.resolve("data"), home.resolve("media"), 0);
   }
 
   /** Stops application and database and starts both anew on the same data. */
-  void restart() {
+  public void restart() {
     server.close();
     start();
   }
@@ -105,19 +106,40 @@ final class RunningApplication implements BeforeAllCallback, AfterAllCallback {
     server.close();
   }
 
-  <T> T part(Class<T> type) {
+  public <T> T part(Class<T> type) {
     return server.part(type);
   }
 
-  String address() {
+  public String address() {
     return server.address();
   }
 
-  Path media() {
+  /** What runs, with its database. */
+  public RunningServer server() {
+    return server;
+  }
+
+  /** Asks again and again until an answer is as wanted; gives up after a minute and a half. */
+  public JsonNode await(String path, Predicate<JsonNode> wanted) throws Exception {
+    for (int i = 0; i < 900; i++) {
+      JsonNode answer = get(path);
+      if (wanted.test(answer)) {
+        return answer;
+      }
+      Thread.sleep(100);
+    }
+    throw new IllegalStateException(path + " never was as wanted: " + get(path));
+  }
+
+  public Path data() {
+    return home.resolve("data");
+  }
+
+  public Path media() {
     return home.resolve("media");
   }
 
-  void awaitReady(long id) throws Exception {
+  public void awaitReady(long id) throws Exception {
     for (int i = 0; i < 3_000; i++) {
       JsonNode item = find(get("/api/shelf"), id);
       if (item.path("state").asString().equals("READY")) {
@@ -131,7 +153,7 @@ final class RunningApplication implements BeforeAllCallback, AfterAllCallback {
     throw new IllegalStateException("ingest did not end");
   }
 
-  static JsonNode find(JsonNode list, long id) {
+  public static JsonNode find(JsonNode list, long id) {
     for (JsonNode item : list) {
       if (item.path("id").asLong() == id) {
         return item;
@@ -140,23 +162,23 @@ final class RunningApplication implements BeforeAllCallback, AfterAllCallback {
     throw new IllegalStateException("no item " + id);
   }
 
-  JsonNode get(String path) throws Exception {
+  public JsonNode get(String path) throws Exception {
     return JSON.readTree(
         send(HttpRequest.newBuilder().uri(URI.create(address() + path)).GET()).body());
   }
 
-  byte[] getBytes(String path) throws Exception {
+  public byte[] getBytes(String path) throws Exception {
     return http.send(
             HttpRequest.newBuilder().uri(URI.create(address() + path)).GET().build(),
             HttpResponse.BodyHandlers.ofByteArray())
         .body();
   }
 
-  JsonNode json(String body) throws Exception {
+  public JsonNode json(String body) throws Exception {
     return JSON.readTree(body);
   }
 
-  JsonNode post(String path, String body) throws Exception {
+  public JsonNode post(String path, String body) throws Exception {
     HttpResponse<String> response = postAny(path, body);
     if (response.statusCode() != 200) {
       throw new IllegalStateException(path + ": " + response.statusCode() + " " + response.body());
@@ -164,7 +186,7 @@ final class RunningApplication implements BeforeAllCallback, AfterAllCallback {
     return JSON.readTree(response.body());
   }
 
-  HttpResponse<String> postAny(String path, String body) throws Exception {
+  public HttpResponse<String> postAny(String path, String body) throws Exception {
     return send(
         HttpRequest.newBuilder()
             .uri(URI.create(address() + path))
@@ -172,7 +194,7 @@ final class RunningApplication implements BeforeAllCallback, AfterAllCallback {
             .POST(HttpRequest.BodyPublishers.ofString(body)));
   }
 
-  HttpResponse<String> send(HttpRequest.Builder request) throws Exception {
+  public HttpResponse<String> send(HttpRequest.Builder request) throws Exception {
     return http.send(request.build(), HttpResponse.BodyHandlers.ofString());
   }
 }

@@ -69,6 +69,7 @@ public final class MariaDbProcess implements AutoCloseable {
         throw new NoRoom(home);
       }
       stopLeftOver(home);
+      Files.createDirectories(temporary(home));
       if (!Files.exists(data(home).resolve("mysql"))) {
         install(home);
       }
@@ -95,6 +96,7 @@ public final class MariaDbProcess implements AutoCloseable {
             "--no-defaults",
             "--user=" + user(),
             "--datadir=" + data(home),
+            "--tmpdir=" + temporary(home),
             "--auth-root-authentication-method=normal",
             "--skip-test-db"),
         null,
@@ -107,6 +109,7 @@ public final class MariaDbProcess implements AutoCloseable {
             "--no-defaults",
             "--user=" + user(),
             "--datadir=" + data(home),
+            "--tmpdir=" + temporary(home),
             "--bind-address=127.0.0.1",
             "--port=" + port,
             "--socket=" + socket(home),
@@ -123,6 +126,13 @@ public final class MariaDbProcess implements AutoCloseable {
 
   private static Path data(Path home) {
     return home.resolve("data");
+  }
+
+  /**
+   * Of its own: a MariaDB that starts clears temporary tables out of its folder, whoever made them.
+   */
+  private static Path temporary(Path home) {
+    return home.resolve("tmp");
   }
 
   private static Path log(Path home) {

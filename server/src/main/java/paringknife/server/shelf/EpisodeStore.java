@@ -222,7 +222,7 @@ public class EpisodeStore {
   }
 
   /** Ends work that went through. */
-  void arrived(Work work, @Nullable String note) {
+  public void arrived(Work work, @Nullable String note) {
     db.update(EPISODE)
         .set(EPISODE.STATE, EpisodeState.READY.name())
         .set(EPISODE.PROGRESS, 1.0)

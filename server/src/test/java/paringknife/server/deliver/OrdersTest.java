@@ -1,0 +1,321 @@
+package paringknife.server.deliver;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.github.kagkarlsson.scheduler.Scheduler;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.time.LocalDateTime;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.RegisterExtension;
+import org.springframework.transaction.support.TransactionTemplate;
+import paringknife.server.RunningApplication;
+import paringknife.server.bin.BinSweep;
+import paringknife.server.episodes.DataFolder;
+import tools.jackson.databind.JsonNode;
+
+/** What is ordered of the renderer: overtaken, cancelled, alike, interrupted, swept. */
+class OrdersTest {
+  @RegisterExtension static final RunningApplication APP = new RunningApplication();
+
+  private static RenderingStore store() {
+    return APP.part(RenderingStore.class);
+  }
+
+  private static long clip(String title, String... specs) throws Exception {
+    long id =
+        APP.post(
+                "/api/episodes/1/clips",
+                "{\"firstWord\":0,\"lastWord\":4,\"title\":\"" + title + "\"}")
+            .path("id")
+            .asLong();
+    change(id, "{\"type\":\"askFor\",\"specs\":[\"" + String.join("\",\"", specs) + "\"]}");
+    return id;
+  }
+
+  private static void change(long clip, String intent) throws Exception {
+    int revision = APP.get("/api/clips/" + clip).path("revision").asInt();
+    APP.post(
+        "/api/clips/" + clip + "/changes",
+        "{\"revision\":" + revision + ",\"intent\":" + intent + "}");
+  }
+
+  private static JsonNode cell(long clip, String spec) throws Exception {
+    return cellOf(APP.get("/api/episodes/1/sheet"), clip, spec);
+  }
+
+  private static JsonNode cellOf(JsonNode sheet, long clip, String spec) {
+    for (JsonNode line : sheet.path("lines")) {
+      for (JsonNode cell : line.path("cells")) {
+        if (line.path("clipId").asLong() == clip && cell.path("spec").asString().equals(spec)) {
+          return cell;
+        }
+      }
+    }
+    throw new IllegalStateException("no cell");
+  }
+
+  private static JsonNode awaitDone(long clip, String spec) throws Exception {
+    JsonNode sheet =
+        APP.await(
+            "/api/episodes/1/sheet",
+            s ->
+                List.of("DONE", "FAILED").contains(cellOf(s, clip, spec).path("state").asString()));
+    JsonNode cell = cellOf(sheet, clip, spec);
+    assertThat(cell.path("state").asString()).as(cell.toString()).isEqualTo("DONE");
+    return cell;
+  }
+
+  /** Orders without anybody to work on them. */
+  private static RenderingStore.Attempt order(long clip, String spec, String fingerprint) {
+    return store().order(clip, spec, fingerprint, "name");
+  }
+
+  @Test
+  void aRunThatWasOvertakenLeavesNoTrace() throws Exception {
+    long clip = clip("Overtaken", "wide");
+    APP.part(Scheduler.class).pause();
+    try {
+      RenderingStore.Attempt old = order(clip, "wide", "a".repeat(64));
+      assertThat(store().begin(old, "a".repeat(64))).isEqualTo(RenderingStore.Turn.YOURS);
+      RenderingStore.Attempt fresh = order(clip, "wide", "b".repeat(64));
+      assertThat(fresh.id()).isEqualTo(old.id());
+      assertThat(store().progress(old, 0.5)).as("still wanted").isFalse();
+      assertThat(store().finish(old, 1, List.of(), List.of())).isFalse();
+      store().fail(old, "too late");
+      RenderingStore.Row row = store().byId(fresh.id()).orElseThrow();
+      assertThat(row.state()).isEqualTo(RenderState.WAITING);
+      assertThat(row.fingerprint()).isEqualTo("b".repeat(64));
+      assertThat(row.problem()).isNull();
+      assertThat(store().begin(fresh, "b".repeat(64))).isEqualTo(RenderingStore.Turn.YOURS);
+      assertThat(store().begin(old, "a".repeat(64))).isEqualTo(RenderingStore.Turn.OVERTAKEN);
+      store().cancel(fresh.id());
+    } finally {
+      APP.part(Scheduler.class).resume();
+    }
+  }
+
+  @Test
+  void whatIsCancelledStaysCancelledEvenWhenItBeginsLate() throws Exception {
+    long clip = clip("Cancelled", "wide");
+    RenderingStore.Attempt attempt = order(clip, "wide", "c".repeat(64));
+    store().cancel(attempt.id());
+    assertThat(store().begin(attempt, "c".repeat(64))).isEqualTo(RenderingStore.Turn.OVERTAKEN);
+    assertThat(store().progress(attempt, 0.1)).isFalse();
+    assertThat(store().byId(attempt.id()).orElseThrow().state()).isEqualTo(RenderState.CANCELLED);
+  }
+
+  @Test
+  void oneOfTwoAlikeIsMadeAndTheOtherWaits() throws Exception {
+    long clip = clip("Alike", "vertical-60", "vertical-90");
+    APP.part(Scheduler.class).pause();
+    try {
+      String same = "d".repeat(64);
+      List<RenderingStore.Attempt> both =
+          List.of(order(clip, "vertical-60", same), order(clip, "vertical-90", same));
+      ExecutorService two = Executors.newFixedThreadPool(2);
+      List<Callable<RenderingStore.Turn>> begins = new ArrayList<>();
+      both.forEach(a -> begins.add(() -> store().begin(a, same)));
+      List<RenderingStore.Turn> turns = new ArrayList<>();
+      for (Future<RenderingStore.Turn> turn : two.invokeAll(begins)) {
+        turns.add(turn.get());
+      }
+      two.shutdown();
+      assertThat(turns)
+          .containsExactlyInAnyOrder(RenderingStore.Turn.YOURS, RenderingStore.Turn.WAIT);
+      both.forEach(a -> store().cancel(a.id()));
+    } finally {
+      APP.part(Scheduler.class).resume();
+    }
+  }
+
+  @Test
+  void identicalCellsAreOneFileAndBothAreReady() throws Exception {
+    long clip = clip("Twice", "vertical-60", "vertical-90");
+    APP.post("/api/episodes/1/renderings", "{}");
+    awaitDone(clip, "vertical-60");
+    awaitDone(clip, "vertical-90");
+    byte[] first = file(clip, "vertical-60");
+    assertThat(first).isEqualTo(file(clip, "vertical-90"));
+    assertThat(first.length).isGreaterThan(1_000);
+  }
+
+  private static byte[] file(long clip, String spec) throws Exception {
+    return APP.getBytes(
+        "/api/renderings/" + cell(clip, spec).path("renderingId").asLong() + "/file");
+  }
+
+  /** Nothing on the way from a recording to a file depends on when it is done. */
+  @Test
+  void theSameOrderTwiceGivesTheSameBytes() throws Exception {
+    long one = clip("Once", "feed-square");
+    long two = clip("Once more", "feed-square");
+    change(two, "{\"type\":\"rename\",\"title\":\"Another name\"}");
+    APP.post("/api/episodes/1/renderings", "{}");
+    awaitDone(one, "feed-square");
+    long id = awaitDone(two, "feed-square").path("renderingId").asLong();
+    byte[] copied = APP.getBytes("/api/renderings/" + id + "/file");
+    RenderingStore.Row row = store().byId(id).orElseThrow();
+    // Ordered anew where nothing alike is at hand, so that it is made and not copied.
+    store().cancelAllOf(one);
+    Files.delete(
+        APP.part(DataFolder.class)
+            .finished(one, "feed-square", finishedAttempt(one, "feed-square")));
+    APP.part(RenderOrders.class).order(two, "feed-square", row.fingerprint(), "again");
+    APP.await(
+        "/api/episodes/1/sheet",
+        s -> cellOf(s, two, "feed-square").path("state").asString().equals("DONE"));
+    assertThat(APP.getBytes("/api/renderings/" + id + "/file")).isEqualTo(copied);
+  }
+
+  private static int finishedAttempt(long clip, String spec) {
+    return store().all().stream()
+        .filter(r -> r.clipId() == clip && r.spec().equals(spec))
+        .findFirst()
+        .orElseThrow()
+        .finishedAttempt();
+  }
+
+  @Test
+  void aFileComesWithTheSubtitlesItWasRenderedWith() throws Exception {
+    long clip = clip("\u6f6e", "wide");
+    long namesake = clip("\u6f6e", "wide");
+    APP.post("/api/episodes/1/renderings", "{}");
+    awaitDone(clip, "wide");
+    awaitDone(namesake, "wide");
+    Map<String, byte[]> before = unzipped();
+    change(clip, "{\"type\":\"pareWords\",\"first\":1,\"last\":2}");
+    Map<String, byte[]> after = unzipped();
+    assertThat(after.keySet()).isEqualTo(before.keySet());
+    List<String> ours =
+        after.keySet().stream().filter(n -> n.contains("\u6f6e") && n.endsWith(".srt")).toList();
+    assertThat(ours).as("two titles alike are two names").hasSize(2);
+    for (String name : ours) {
+      assertThat(new String(after.get(name), StandardCharsets.UTF_8))
+          .isEqualTo(new String(before.get(name), StandardCharsets.UTF_8))
+          .containsPattern("ice\\s+came");
+    }
+  }
+
+  private static Map<String, byte[]> unzipped() throws Exception {
+    Map<String, byte[]> files = new TreeMap<>();
+    byte[] packed = APP.getBytes("/api/episodes/1/delivery.zip");
+    try (ZipInputStream zip =
+        new ZipInputStream(new ByteArrayInputStream(packed), StandardCharsets.UTF_8)) {
+      for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
+        assertThat(files.put(entry.getName(), zip.readAllBytes())).as(entry.getName()).isNull();
+      }
+    }
+    return files;
+  }
+
+  /**
+   * A process that dies between writing an order down and giving it to somebody leaves no orphan.
+   */
+  @Test
+  void anOrderThatNobodyWorksOnIsTakenUp() throws Exception {
+    long clip = clip("Orphan", "feed-tall");
+    String fingerprint = "e".repeat(64);
+    store().order(clip, "feed-tall", fingerprint, "orphan");
+    awaitDone(clip, "feed-tall");
+  }
+
+  @Test
+  void anOrderAndItsTaskComeTogetherOrNotAtAll() throws Exception {
+    long clip = clip("Together", "wide");
+    APP.part(TransactionTemplate.class)
+        .executeWithoutResult(
+            status -> {
+              APP.part(RenderOrders.class).order(clip, "wide", "f".repeat(64), "name");
+              status.setRollbackOnly();
+            });
+    assertThat(store().all()).noneMatch(r -> r.clipId() == clip);
+    assertThat(APP.part(Scheduler.class).getScheduledExecutions())
+        .noneMatch(e -> e.getTaskInstance().getTaskName().equals("render") && !e.isPicked());
+  }
+
+  @Test
+  void theThirdErrorFreesTheCellWithItsReason() throws Exception {
+    long clip = clip("Broken", "wide");
+    APP.part(Scheduler.class).pause();
+    try {
+      RenderingStore.Attempt attempt = order(clip, "wide", "0".repeat(64));
+      for (int n = 1; n <= 3; n++) {
+        store().begin(attempt, "0".repeat(64));
+        assertThat(store().countError(attempt)).isEqualTo(n);
+        assertThat(store().byId(attempt.id()).orElseThrow().state()).isEqualTo(RenderState.WAITING);
+      }
+      store().fail(attempt, "the disk is gone");
+    } finally {
+      APP.part(Scheduler.class).resume();
+    }
+    assertThat(cell(clip, "wide").path("problem").asString()).isEqualTo("the disk is gone");
+    APP.post("/api/episodes/1/renderings", "{}");
+    awaitDone(clip, "wide");
+  }
+
+  @Test
+  void whatHasLainInTheBinForThirtyDaysGoesWithItsFiles() throws Exception {
+    long clip = clip("Binned", "wide");
+    APP.post("/api/episodes/1/renderings", "{}");
+    awaitDone(clip, "wide");
+    Path file = APP.part(DataFolder.class).finished(clip, "wide", finishedAttempt(clip, "wide"));
+    Path stray = APP.part(DataFolder.class).finished(987_654, "wide", 1);
+    Files.writeString(stray, "of a clip that is not there any more");
+    assertThat(file).exists();
+    APP.send(
+        java.net.http.HttpRequest.newBuilder()
+            .uri(java.net.URI.create(APP.address() + "/api/clips/" + clip))
+            .DELETE());
+    LocalDateTime now = LocalDateTime.now(ZoneOffset.UTC);
+    APP.part(BinSweep.class).sweepAsOf(now.plusDays(29));
+    assertThat(file).exists();
+    assertThat(stray).doesNotExist();
+    APP.part(BinSweep.class).sweepAsOf(now.plusDays(31));
+    assertThat(file).doesNotExist();
+    assertThat(store().ofAllClips()).noneMatch(r -> r.clipId() == clip);
+  }
+
+  /** Frames a second beyond the spec's are told before rendering; here there are none. */
+  @Test
+  void theSheetIsNotWorkedOutAnewForEveryRead() throws Exception {
+    clip("Read", "wide");
+    JsonNode first = APP.get("/api/episodes/1/sheet");
+    assertThat(APP.get("/api/episodes/1/sheet").path("lines")).hasSameSizeAs(first.path("lines"));
+    PlannedCells planned = APP.part(PlannedCells.class);
+    var clips = APP.part(paringknife.server.clips.ClipStore.class).ofEpisode(1);
+    var episode = APP.part(paringknife.server.shelf.Episodes.class).open(1);
+    assertThat(planned.of(clips.get(0), episode)).isSameAs(planned.of(clips.get(0), episode));
+  }
+
+  @Test
+  void aFolderThatSomebodyWorksInIsNotSwept() throws IOException {
+    Path finished = APP.part(DataFolder.class).finishedFolder();
+    Files.createDirectories(finished);
+    Path left = Files.createDirectory(finished.resolve(".scratch-left"));
+    Files.setLastModifiedTime(
+        left,
+        java.nio.file.attribute.FileTime.from(
+            java.time.Instant.now().minus(Duration.ofMinutes(1))));
+    try (var mine = paringknife.media.store.ScratchFolder.in(finished)) {
+      paringknife.media.store.ScratchFolder.sweep(finished);
+      assertThat(mine.path()).isDirectory();
+      assertThat(left).doesNotExist();
+    }
+  }
+}
