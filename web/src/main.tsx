@@ -8,11 +8,20 @@ import '@fontsource/work-sans/latin-400.css';
 import '@fontsource/work-sans/latin-500.css';
 import '@fontsource/work-sans/latin-600.css';
 import './styles.css';
+import { unanswered } from './api/line';
 import { ShelfPage } from './shelf/ShelfPage';
 import { EpisodePage } from './workbench/EpisodePage';
 
 const queries = new QueryClient({
-  defaultOptions: { queries: { retry: 2, staleTime: 5_000, refetchOnWindowFocus: false } },
+  defaultOptions: {
+    queries: {
+      // Whoever is out of reach for the moment is asked until there is an answer.
+      retry: (failures, error) => unanswered(error) || failures < 2,
+      retryDelay: 1_000,
+      staleTime: 5_000,
+      refetchOnWindowFocus: false,
+    },
+  },
 });
 
 const router = createBrowserRouter([

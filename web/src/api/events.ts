@@ -1,6 +1,7 @@
 import { useEffect } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import { ClipsToldOf, type ClipTold } from '../workbench/clipsToldOf';
+import { useLine } from './line';
 import { useWorkbench } from '../workbench/store';
 
 /**
@@ -19,14 +20,22 @@ export function useServerEvents() {
     let lost = false;
     source.onerror = () => {
       lost = true;
+      useLine.setState({ server: false });
     };
+    const fetchAgain = () =>
+      void queries.invalidateQueries({
+        predicate: (q) => q.queryKey[0] !== 'transcript' || useWorkbench.getState().saving === 0,
+      });
     source.onopen = () => {
-      if (lost)
-        void queries.invalidateQueries({
-          predicate: (q) => q.queryKey[0] !== 'transcript' || useWorkbench.getState().saving === 0,
-        });
+      useLine.setState({ server: true, database: true });
+      if (lost) fetchAgain();
       lost = false;
     };
+    source.addEventListener('database', (e) => {
+      const database = (JSON.parse((e as MessageEvent).data) as { answers: boolean }).answers;
+      useLine.setState({ database });
+      if (database) fetchAgain();
+    });
     source.addEventListener('shelf', () => {
       queries.invalidateQueries({ queryKey: ['shelf'] });
     });

@@ -3,6 +3,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Plus } from 'lucide-react';
 import { api, type ShelfItem } from '../api/client';
 import { useServerEvents } from '../api/events';
+import { AwayNote } from '../ui/AwayNote';
 import { AddEpisode } from './AddEpisode';
 import { EpisodeRow } from './EpisodeRow';
 import { SaidList } from './SaidList';
@@ -68,6 +69,7 @@ export function ShelfPage() {
           <Plus size={15} /> Add an episode
         </button>
       </header>
+      <AwayNote />
       <div className="flex min-h-0 flex-1">
         <ShelfTree
           place={place}
@@ -126,6 +128,7 @@ export function ShelfPage() {
             </div>
             {phrase.trim().length > 1 && <SaidList phrase={phrase.trim()} />}
             {shelf.isError && <p className="mt-4">{(shelf.error as Error).message}</p>}
+            {shelf.isPending && <p className="mt-4 text-soft">Fetching the shelf</p>}
             {shelf.data && shown.length === 0 && !wanted && <Empty place={place} />}
             <ul className="mt-4">
               {shown.map((e) => (

@@ -29,6 +29,15 @@ let nextKey = 1;
 const update = (key: number, change: Partial<Sending>) =>
   useUploads.setState((s) => ({ files: s.files.map((f) => (f.key === key ? { ...f, ...change } : f)) }));
 
+/** The reason that the server gave for a refusal; empty when it gave none. */
+function saidBy(response: tus.HttpResponse | null): string {
+  try {
+    return (JSON.parse(response?.getBody() ?? '') as { message?: string }).message ?? '';
+  } catch {
+    return '';
+  }
+}
+
 /**
  * Sends a file by the tus protocol. A broken connection is tried again by itself; after a restart of
  * the browser the same file goes on from where it was.
@@ -62,9 +71,8 @@ export async function sendFile(file: File, arrived: (stored: MediaFile) => void)
         state: 'failed',
         pace: 0,
         problem:
-          'originalResponse' in error && error.originalResponse?.getStatus() === 413
-            ? 'There is not enough room on the server.'
-            : 'The connection broke. What was sent is kept: send the file again and it goes on.',
+          ('originalResponse' in error && saidBy(error.originalResponse)) ||
+          'The connection broke. What was sent is kept: send the file again and it goes on.',
       }),
     onSuccess: () => void finish(),
   });

@@ -1,17 +1,16 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
-import { Redo2, Search, Undo2, X } from 'lucide-react';
-import { api, type Brief, type ClipState, type Pick, type ShelfItem } from '../api/client';
+import { X } from 'lucide-react';
+import { api, type Brief, type ClipState, type Pick } from '../api/client';
 import { useServerEvents } from '../api/events';
+import { useLine } from '../api/line';
 import { CorrectBar } from '../galley/CorrectBar';
 import { GlossaryProposal } from '../galley/GlossaryProposal';
 import { MisfitList } from '../galley/MisfitList';
 import { TypeAlong } from '../galley/TypeAlong';
 import { Galley } from '../galley/Galley';
-import { wordAt } from '../galley/setLines';
-import { current } from '../plate/player';
-import { usePlayhead } from '../plate/playhead';
+import { GalleyBar } from '../galley/GalleyBar';
 import { LengthGauge } from '../plate/LengthGauge';
 import { Plate } from '../plate/Plate';
 import { Transport } from '../plate/Transport';
@@ -24,19 +23,23 @@ import { HandOnPanel } from '../stages/HandOnPanel';
 import { SoundPanel } from '../stages/SoundPanel';
 import { PickSide } from '../stages/PickSide';
 import { EpisodeMap } from '../stages/EpisodeMap';
+import { AwayNote } from '../ui/AwayNote';
 import { usePainted } from '../ui/painted';
 import { useCalm } from '../ui/useCalm';
+import { ArrivalNote } from './ArrivalNote';
 import { Bench } from './Bench';
+import { EpisodeHeader } from './EpisodeHeader';
+import { SelectionActions } from './SelectionActions';
+import { usePlace } from './usePlace';
 import { redo, undo } from './changes';
 import { gather } from './gathered';
 import { Corrections } from './corrections';
 import { ReadingPanel } from './ReadingPanel';
 import { TranscriptPanel } from './TranscriptPanel';
-import { useReading } from './reading';
 import { HelpPanel } from './HelpPanel';
 import { keyFor, keyName } from './keyMap';
 import { useKeys } from './keys';
-import { ordered, STAGES, useWorkbench, type Stage } from './store';
+import { ordered, useWorkbench, type Stage } from './store';
 
 /** Edits that follow one another quicker than this are previewed together. */
 const CALM_MS = 120;
@@ -217,6 +220,7 @@ export function EpisodePage() {
   const showHelp = useCallback(() => setHelp((h) => !h), []);
   const search = useCallback(() => searchField.current?.focus(), []);
   const message = useWorkbench((s) => s.message);
+  const away = useLine((s) => !s.server || !s.database);
   const frameUs = episode.data ? (1e6 * episode.data.frameRateDenominator) / episode.data.frameRateNumerator : 40_000;
   const lastEdited = useWorkbench((s) => s.lastEdited);
   const onTranscript = !shownClip || lastEdited === 'transcript';
@@ -226,62 +230,27 @@ export function EpisodePage() {
   const stepOn = useCallback(() => void (onTranscript ? corrections.redo() : redo()), [onTranscript, corrections]);
 
   const data = transcript.data;
-  if (shelf.isError) return <Notice text="The server does not answer." />;
+  if (shelf.isError) return <Notice text={(shelf.error as Error).message} />;
   if (shelf.data && !item) return <Notice text="This episode is not on the shelf." />;
   return (
     <div className="flex h-full flex-col">
-      <header className="flex h-[52px] shrink-0 items-center gap-3 border-b border-rule px-4">
-        <Link to="/" className="flex items-center gap-2 font-serif text-[17px] font-semibold">
-          <img src="/assets/mark.svg" alt="" width="22" height="22" />
-          Paring Knife
-        </Link>
-        <span className="ml-2 truncate">
-          {item?.show && <span className="text-soft">{item.show} / </span>}
-          <b className="font-semibold">{item?.title}</b>
-        </span>
-        <nav className="ml-auto flex h-full" aria-label="Stages">
-          {STAGES.map((s, i) => (
-            <button
-              key={s}
-              onClick={() => goTo(s)}
-              aria-current={s === stage ? 'step' : undefined}
-              className={`border-b-[3px] px-3.5 ${s === stage ? 'border-accent font-semibold' : 'border-transparent text-soft hover:text-ink'}`}
-            >
-              <span className="mr-1.5 text-[11px] text-faint">{i + 1}</span>
-              {s[0].toUpperCase() + s.slice(1)}
-            </button>
-          ))}
-        </nav>
-        <div className="ml-3 flex items-center gap-1">
-          <button
-            className="rounded p-1.5 hover:bg-desk"
-            disabled={!undoes}
-            title={undoes ? `Undo: ${undoes}` : 'Nothing to undo'}
-            aria-label="Undo"
-            onClick={stepBack}
-          >
-            <Undo2 size={16} />
-          </button>
-          <button
-            className="rounded p-1.5 hover:bg-desk"
-            disabled={!redoes}
-            title={redoes ? `Redo: ${redoes}` : 'Nothing to redo'}
-            aria-label="Redo"
-            onClick={stepOn}
-          >
-            <Redo2 size={16} />
-          </button>
-          {item && data && (
-            <TranscriptPanel item={item} transcript={data} corrections={corrections} onType={() => setTyping(true)} />
-          )}
-          <ReadingPanel episodeId={id} />
-          <button className="rounded px-2 py-1 hover:bg-desk" onClick={showHelp} aria-label="Keys" title="Keys (?)">
-            ?
-          </button>
-          <SaveState />
-        </div>
-      </header>
-      {message && (
+      <EpisodeHeader
+        item={item ?? null}
+        stage={stage}
+        goTo={goTo}
+        undoes={undoes ?? null}
+        redoes={redoes ?? null}
+        undo={stepBack}
+        redo={stepOn}
+        help={showHelp}
+      >
+        {item && data && (
+          <TranscriptPanel item={item} transcript={data} corrections={corrections} onType={() => setTyping(true)} />
+        )}
+        <ReadingPanel episodeId={id} />
+      </EpisodeHeader>
+      <AwayNote />
+      {message && !away && (
         <div className="flex items-center justify-between border-b border-rule bg-wash px-5 py-2" role="alert">
           {message}
           <button aria-label="Dismiss" onClick={() => useWorkbench.setState({ message: null })}>
@@ -465,76 +434,6 @@ export function EpisodePage() {
   );
 }
 
-/** What is being done to the episode, while its text is open already. */
-function ArrivalNote({
-  item,
-  untimed,
-  onAgain,
-  onStop,
-}: {
-  item: ShelfItem;
-  untimed: boolean;
-  onAgain: () => void;
-  onStop: () => void;
-}) {
-  if (item.state === 'FAILED' || item.state === 'STOPPED') {
-    return (
-      <div className="border-b border-rule bg-steelwash px-5 py-2">
-        {item.state === 'STOPPED'
-          ? 'Stopped.'
-          : item.playable
-            ? `This went wrong: ${item.problem ?? ''}`
-            : `This episode could not be taken in. ${item.problem ?? ''}`}{' '}
-        <button className="link underline" onClick={onAgain}>
-          {item.state === 'STOPPED' ? 'Go on' : 'Try again'}
-        </button>
-      </div>
-    );
-  }
-  const share = `${Math.round(item.progress * 100)} %`;
-  return (
-    <div className="flex items-center justify-between border-b border-rule bg-steelwash px-5 py-2">
-      <span>
-        {item.playable
-          ? `Listening to the words: ${Math.round(item.stepProgress * 100)} %. You can go on working; what is found then takes its place.`
-          : `Taking this episode in: ${share}. You can read and correct already; ${untimed ? 'the text is timed against the sound after that' : 'the sound and the picture follow'}.`}
-      </span>
-      <button className="link" onClick={onStop}>
-        Stop
-      </button>
-    </div>
-  );
-}
-
-/** Comes back to where the player was left, or goes to the moment in the address. */
-function usePlace(episodeId: number, at: string | null, startUs: number[] | null) {
-  const ready = startUs !== null;
-  useEffect(() => {
-    if (!ready || !startUs?.length) return;
-    const wanted = at !== null ? Number(at) : useReading.getState().places[episodeId];
-    if (!wanted) return;
-    const word = wordAt(startUs, wanted + 1);
-    if (word >= 0) useWorkbench.getState().select(word, word);
-    const seek = setInterval(() => {
-      if (!current.player) return;
-      clearInterval(seek);
-      current.seekEpisode(wanted);
-    }, 200);
-    return () => clearInterval(seek);
-    // Once, when the text is there.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [episodeId, at, ready]);
-  useEffect(() => {
-    const keep = () =>
-      useReading.setState((s) => ({ places: { ...s.places, [episodeId]: usePlayhead.getState().episodeUs } }));
-    const every = setInterval(keep, 5_000);
-    return () => {
-      clearInterval(every);
-      keep();
-    };
-  }, [episodeId]);
-}
-
 function Keys(props: Parameters<typeof useKeys>[0]) {
   useKeys(props);
   return null;
@@ -550,107 +449,5 @@ function Notice({ text }: { text: string }) {
         </Link>
       </p>
     </div>
-  );
-}
-
-function SelectionActions({
-  onKeep,
-  onGather,
-  clip,
-}: {
-  onKeep: (first: number, last: number, open: boolean) => void;
-  onGather: () => void;
-  clip: ClipState | null;
-}) {
-  const selection = useWorkbench((s) => s.selection);
-  if (clip) return <span className="font-serif text-[15px] font-semibold">{clip.delivered.title}</span>;
-  if (!selection) return <span className="text-soft">Read, listen, select words to make a clip.</span>;
-  const [first, last] = ordered(selection);
-  const words = last - first + 1;
-  return (
-    <span className="flex items-center gap-3">
-      <span className="text-soft">
-        {words} word{words === 1 ? '' : 's'} selected
-      </span>
-      <button className="button button-strong" onClick={() => onKeep(first, last, true)}>
-        Make it a clip
-      </button>
-      <button
-        className="button"
-        onClick={onGather}
-        title={`Gather these words for a clip put together from several places (${keyName(keyFor('g'))})`}
-      >
-        Gather
-      </button>
-    </span>
-  );
-}
-
-function GalleyBar({
-  searchField,
-  episodeId,
-  left,
-}: {
-  searchField: React.RefObject<HTMLInputElement | null>;
-  episodeId: number;
-  left: React.ReactNode;
-}) {
-  const hits = useWorkbench((s) => s.hits);
-  const hit = useWorkbench((s) => s.hit);
-  const [phrase, setPhrase] = useState('');
-  const wanted = useRef('');
-  const find = async (text: string) => {
-    wanted.current = text;
-    setPhrase(text);
-    const found = text.trim() ? await api.search(episodeId, text) : [];
-    if (wanted.current !== text) return;
-    // A late answer that says the same must not take the reader back to the first hit.
-    const same = JSON.stringify(found) === JSON.stringify(useWorkbench.getState().hits);
-    useWorkbench.setState((s) => ({ hits: found, hit: same ? s.hit : 0 }));
-  };
-  const move = (by: number) => useWorkbench.setState({ hit: hits.length ? (hit + by + hits.length) % hits.length : 0 });
-  return (
-    <div className="flex h-[46px] shrink-0 items-center gap-3 border-b border-rule px-5">
-      {left}
-      <div className="ml-auto flex items-center gap-3">
-        <label className="flex items-center gap-1.5 text-soft">
-          <Search size={14} aria-hidden="true" />
-          <input
-            ref={searchField}
-            className="field w-[150px]"
-            placeholder={`Find  ( ${keyName(keyFor('/'))} )`}
-            aria-label="Find in the transcript"
-            value={phrase}
-            onChange={(e) => void find(e.target.value)}
-            onKeyDown={(e) => {
-              if (e.key === 'Enter') move(e.shiftKey ? -1 : 1);
-              if (e.key === 'Escape') {
-                void find('');
-                e.currentTarget.blur();
-              }
-            }}
-          />
-          <span className="w-[52px] text-[12px] tabular-nums" data-testid="hits">
-            {phrase.trim() ? (hits.length ? `${hit + 1} of ${hits.length}` : 'none') : ''}
-          </span>
-        </label>
-      </div>
-    </div>
-  );
-}
-
-/** Whether the server has answered for every change; on its own, since it turns at every key. */
-function SaveState() {
-  const saving = useWorkbench((s) => s.saving > 0);
-  useEffect(() => {
-    if (!saving) return;
-    const askFirst = (leaving: BeforeUnloadEvent) => leaving.preventDefault();
-    window.addEventListener('beforeunload', askFirst);
-    return () => window.removeEventListener('beforeunload', askFirst);
-  }, [saving]);
-  return (
-    <span className="w-[52px] text-right text-[12px] text-soft" role="status" data-testid="saved">
-      {saving ? 'Saving' : 'Saved'}
-    </span>
   );
 }

@@ -1,4 +1,4 @@
-import { Refusal } from '../api/client';
+import { unanswered } from '../api/line';
 import { useWorkbench } from './store';
 
 const AWAY = 'The server does not answer. What you do is kept in this window and sent as soon as it does.';
@@ -6,11 +6,6 @@ const BACK = 'The server answers again. Everything is saved.';
 const BACK_AS_SAVED = 'The server answers again. This is how it was saved.';
 
 const AGAIN_MS = 1_000;
-
-/** No answer at all; or the database, or the server behind a gateway, is out of reach for the moment. */
-const UNANSWERED = [0, 502, 503, 504];
-
-const unanswered = (error: unknown) => error instanceof Refusal && UNANSWERED.includes(error.status);
 
 /** Asks again and again until there is an answer or a refusal. */
 async function onceBack<T>(ask: () => Promise<T>): Promise<T> {

@@ -34,6 +34,8 @@ public class Events {
             return thread;
           });
 
+  private volatile boolean databaseAnswers = true;
+
   private record Event(String name, Object data) {}
 
   /** One browser, what it has still to be told, and whether somebody is telling it. */
@@ -82,6 +84,9 @@ public class Events {
     listener.emitter.onCompletion(listener::leave);
     listener.emitter.onError(e -> listener.leave());
     listeners.add(listener);
+    if (!databaseAnswers) {
+      listener.tell(new Event("database", Map.of("answers", false)));
+    }
     return listener.emitter;
   }
 
@@ -102,6 +107,7 @@ public class Events {
 
   /** The database went away, or is back. */
   public void databaseAnswers(boolean answers) {
+    databaseAnswers = answers;
     send("database", Map.of("answers", answers));
   }
 
