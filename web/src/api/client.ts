@@ -17,7 +17,8 @@ export type Shelf = Schemas['Shelf'];
 export type Cue = Schemas['CueShown'];
 export type Shape = Schemas['Shape'];
 export type Preview = Schemas['Preview'];
-export type Prospects = Schemas['Prospects'];
+export type Prospect = Schemas['Prospect'];
+export type Way = Prospect['way'];
 export type Pick = Schemas['Pick'];
 export type Sheet = Schemas['Sheet'];
 export type Cell = Schemas['Cell'];
@@ -147,7 +148,7 @@ export const api = {
   binClip: (id: number) => request<void>('DELETE', `/clips/${id}`),
   takeFromBin: (id: number) => post<ClipState>(`/clips/${id}/return`),
   prospects: (id: number, s: PauseChoice) =>
-    get<Prospects>(
+    get<Prospect[]>(
       `/clips/${id}/prospects?thresholdDb=${s.thresholdDb}&shortest=${s.shortest}&head=${s.head}&tail=${s.tail}`,
     ),
   repeats: (id: number) => get<Schemas['RepeatFound'][]>(`/clips/${id}/repeats`),

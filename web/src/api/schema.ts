@@ -1542,8 +1542,8 @@ export interface components {
         };
         Paring: {
             /** @enum {string} */
-            reason: "PAUSE" | "FILLER" | "REPEAT" | "BY_HAND";
-            name: string;
+            reason: "PAUSE" | "FILLER" | "REPEAT" | "BY_HAND" | "TO_FIT";
+            called: string;
             /** Format: int32 */
             count: number;
             /** Format: int64 */
@@ -1553,7 +1553,7 @@ export interface components {
             /** Format: int64 */
             id: number;
             /** @enum {string} */
-            reason: "PAUSE" | "FILLER" | "REPEAT" | "BY_HAND";
+            reason: "PAUSE" | "FILLER" | "REPEAT" | "BY_HAND" | "TO_FIT";
             span: components["schemas"]["Span"];
             text: string;
             /** @enum {string} */
@@ -1990,22 +1990,15 @@ export interface components {
             group: number;
             attempts: components["schemas"]["AttemptFound"][];
         };
-        Prospects: {
+        Prospect: {
+            /** @enum {string} */
+            way: "PAUSES" | "SURE_FILLERS" | "REPEATS" | "TIGHTER_PAUSES" | "DOUBTFUL_FILLERS" | "SPEED";
+            called: string;
             /** Format: int32 */
-            pauses: number;
+            count: number;
             /** Format: int64 */
-            pausesUs: number;
-            /** Format: int32 */
-            sureFillers: number;
-            /** Format: int32 */
-            doubtfulFillers: number;
-            /** Format: int64 */
-            sureFillersUs: number;
-            /** Format: int32 */
-            repeats: number;
-            /** Format: int64 */
-            repeatsUs: number;
-            pauseSpans: components["schemas"]["Span"][];
+            us: number;
+            spans: components["schemas"]["Span"][];
         };
         PictureRun: {
             /** Format: int64 */
@@ -2253,7 +2246,7 @@ export interface components {
              */
             type: "putBackReason";
             /** @enum {string} */
-            reason: "PAUSE" | "FILLER" | "REPEAT" | "BY_HAND";
+            reason: "PAUSE" | "FILLER" | "REPEAT" | "BY_HAND" | "TO_FIT";
         };
         MoveWordsIntent: {
             /**
@@ -2350,24 +2343,6 @@ export interface components {
             type: "askFor";
             specs: string[];
         };
-        GoOnWithCaptionEdit: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "goOnWith";
-            /** Format: int64 */
-            wordId: number;
-        };
-        BreakBeforeCaptionEdit: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "breakBefore";
-            /** Format: int64 */
-            wordId: number;
-        };
         ShowAsCaptionEdit: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -2378,14 +2353,23 @@ export interface components {
             wordId: number;
             text: string;
         };
-        BoxSpokenMark: {
+        BreakBeforeCaptionEdit: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "box";
-            text: components["schemas"]["Colour"];
-            ground: components["schemas"]["Colour"];
+            type: "breakBefore";
+            /** Format: int64 */
+            wordId: number;
+        };
+        GoOnWithCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "goOnWith";
+            /** Format: int64 */
+            wordId: number;
         };
         InColourSpokenMark: {
             /**
@@ -2394,6 +2378,15 @@ export interface components {
              */
             type: "inColour";
             text: components["schemas"]["Colour"];
+        };
+        BoxSpokenMark: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "box";
+            text: components["schemas"]["Colour"];
+            ground: components["schemas"]["Colour"];
         };
         PopEntrance: {
             /**
@@ -2406,6 +2399,13 @@ export interface components {
             /** Format: double */
             from: number;
         };
+        AtOnceEntrance: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "atOnce";
+        };
         FadeEntrance: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -2414,13 +2414,6 @@ export interface components {
             type: "fade";
             /** Format: int32 */
             ms: number;
-        };
-        AtOnceEntrance: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "atOnce";
         };
         ReplaceTranscriptIntent: {
             /**
@@ -4713,7 +4706,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["Prospects"];
+                    "*/*": components["schemas"]["Prospect"][];
                 };
             };
         };

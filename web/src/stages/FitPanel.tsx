@@ -1,11 +1,11 @@
 import { useState } from 'react';
 import { Popover } from 'radix-ui';
 import { useQuery } from '@tanstack/react-query';
-import { api, type ClipState, type Spec } from '../api/client';
+import { api, type ClipState, type Spec, type Way } from '../api/client';
 import { secondsText } from '../ui/time';
 import { change } from '../workbench/changes';
 
-const WAYS: Record<string, [one: string, many: string]> = {
+const WAYS: Record<Way, [one: string, many: string]> = {
   PAUSES: ['pause of half a second or more', 'pauses of half a second and more'],
   SURE_FILLERS: ['um or uh', 'ums and uhs'],
   REPEATS: ['attempt said again', 'attempts said again'],
@@ -14,7 +14,7 @@ const WAYS: Record<string, [one: string, many: string]> = {
   SPEED: ['play a little faster', 'play a little faster'],
 };
 
-const nameOf = (s: { kind: string; taken: number; found: number }) => WAYS[s.kind][s.found === 1 ? 0 : 1];
+const nameOf = (s: { kind: Way; taken: number; found: number }) => WAYS[s.kind][s.found === 1 ? 0 : 1];
 
 /** What can still go to fit a length, the least harm first; each step is taken or left. */
 export function FitPanel({ clip, specs }: { clip: ClipState; specs: Spec[] }) {

@@ -1,7 +1,7 @@
 import { memo, useState } from 'react';
 import { Popover } from 'radix-ui';
 import { useQuery } from '@tanstack/react-query';
-import { api, type ClipState, type PauseChoice, type Spec } from '../api/client';
+import { api, type ClipState, type PauseChoice, type Spec, type Way } from '../api/client';
 import { secondsText } from '../ui/time';
 import { useCalm } from '../ui/useCalm';
 import { change } from '../workbench/changes';
@@ -46,10 +46,13 @@ export const PareBar = memo(function PareBar({
     gcTime: 0,
     placeholderData: (before) => before,
   });
-  const p = found.data;
+  const by = (way: Way) => found.data?.find((p) => p.way === way);
+  const pauses = by('PAUSES');
+  const fillers = by('SURE_FILLERS');
+  const repeats = by('REPEATS');
   return (
     <div className="flex items-center gap-1.5">
-      <Panel name="Pauses" count={p?.pauses} testId="pauses" width="w-[330px]">
+      <Panel name="Pauses" count={pauses?.count} testId="pauses" width="w-[330px]">
         <div className="flex gap-2">
           {PRESETS.map(([name, preset]) => (
             <button
@@ -100,12 +103,12 @@ export const PareBar = memo(function PareBar({
         )}
         <div className="mt-3 flex items-center justify-between">
           <span data-testid="pause-count">
-            {p ? `${p.pauses} pause${p.pauses === 1 ? '' : 's'}, ${secondsText(p.pausesUs)}` : 'counting'}
+            {pauses ? `${pauses.count} pause${pauses.count === 1 ? '' : 's'}, ${secondsText(pauses.us)}` : 'counting'}
           </span>
           <Popover.Close asChild>
             <button
               className="button button-strong"
-              disabled={!p?.pauses}
+              disabled={!pauses?.count}
               onClick={() => void change({ type: 'parePauses', ...choice })}
             >
               Pare them
@@ -114,11 +117,11 @@ export const PareBar = memo(function PareBar({
         </div>
         {found.isError && <p className="mt-2 text-accent">{(found.error as Error).message}</p>}
       </Panel>
-      <Panel name="Fillers" count={p?.sureFillers} testId="fillers" width="w-[360px]">
-        <FillersPanel clip={clip} sureUs={p?.sureFillersUs ?? 0} />
+      <Panel name="Fillers" count={fillers?.count} testId="fillers" width="w-[360px]">
+        <FillersPanel clip={clip} sureUs={fillers?.us ?? 0} />
       </Panel>
-      <Panel name="Repeats" count={p?.repeats} testId="repeats" width="w-[460px]">
-        <RepeatsPanel clip={clip} repeatsUs={p?.repeatsUs ?? 0} open={p?.repeats ?? 0} />
+      <Panel name="Repeats" count={repeats?.count} testId="repeats" width="w-[460px]">
+        <RepeatsPanel clip={clip} repeatsUs={repeats?.us ?? 0} open={repeats?.count ?? 0} />
       </Panel>
       <Panel name="Fit" testId="fit" width="w-[380px]">
         <FitPanel clip={clip} specs={specs} />

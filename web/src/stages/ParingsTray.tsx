@@ -7,7 +7,6 @@ import { change } from '../workbench/changes';
 import { useWorkbench } from '../workbench/store';
 import { ShownKey } from '../workbench/ShownKey';
 
-const NAMES: Record<string, string> = { PAUSE: 'Pauses', FILLER: 'Fillers', REPEAT: 'Repeats', BY_HAND: 'By hand' };
 const KEPT_TIME: [Means, string][] = [
   ['ROOM_TONE', 'Room tone'],
   ['MUTE', 'Muted'],
@@ -58,7 +57,7 @@ export const ParingsTray = memo(function ParingsTray({ clip }: { clip: ClipState
         return (
           <Group
             key={p.reason}
-            name={NAMES[p.reason]}
+            name={p.called}
             rows={rows}
             count={filter.trim() ? rows.length : p.count}
             us={us}

@@ -24,6 +24,12 @@ public final class Bench {
     if (asked.isEmpty() || asked.contains("transcript")) {
       LongTranscriptBench.run(work);
     }
+    if (asked.isEmpty() || asked.contains("load")) {
+      LoadBench.run(Files.createDirectories(work.resolve("load")));
+    }
+    if (asked.isEmpty() || asked.contains("readers")) {
+      ReadersBench.run();
+    }
     if (asked.isEmpty() || asked.contains("media")) {
       RenderBench.run(demo, work);
       SeekBench.run(demo, work.resolve("episode"), Files.createDirectories(work.resolve("seek")));

@@ -1,9 +1,7 @@
 package paringknife.bench;
 
 import com.microsoft.playwright.Page;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -21,11 +19,8 @@ import paringknife.core.pick.PickFinder;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Sentences;
 import paringknife.core.transcript.Transcript;
-import paringknife.media.process.ChildProcess;
 import paringknife.media.transcripts.TranscriptFile;
 import paringknife.server.commands.RunningServer;
-import paringknife.server.episodes.DataFolder;
-import paringknife.server.episodes.EpisodeFolder;
 import paringknife.server.shelf.EpisodeStore;
 import paringknife.server.transcripts.TranscriptStore;
 import tools.jackson.databind.JsonNode;
@@ -47,46 +42,9 @@ final class LongTranscriptBench {
   private LongTranscriptBench() {}
 
   static void run(Path work) throws Exception {
-    Path media = Files.createDirectories(work.resolve("media"));
-    Path recording = media.resolve("long.mp4");
-    ChildProcess.run(
-        List.of(
-            "ffmpeg",
-            "-nostdin",
-            "-y",
-            "-v",
-            "error",
-            "-f",
-            "lavfi",
-            "-t",
-            "4",
-            "-i",
-            "testsrc2=s=640x360:r=25",
-            "-f",
-            "lavfi",
-            "-t",
-            "4",
-            "-i",
-            "sine",
-            "-c:v",
-            "libx264",
-            "-preset",
-            "ultrafast",
-            "-g",
-            "15",
-            recording.toString()),
-        null,
-        Duration.ofMinutes(1));
-    try (RunningServer server = RunningServer.start(work.resolve("data"), media, 0)) {
-      Transcript transcript = ThreeHours.transcript(3);
-      long id =
-          server.part(EpisodeStore.class).add("Bench", "Three hours", recording, 10_800_000_000L);
-      server.part(TranscriptStore.class).replace(id, transcript, TranscriptFile.Timing.WORDS);
-      EpisodeFolder folder = server.part(DataFolder.class).episode(id);
-      folder.create();
-      Files.copy(recording, folder.proxy());
-      folder.writeAnalysis(ThreeHours.levels(transcript), ThreeHours.levels(transcript), List.of());
-      server.part(EpisodeStore.class).arrived(new EpisodeStore.Work(id, 1), null);
+    try (LongEpisode episode = LongEpisode.open(work)) {
+      RunningServer server = episode.server();
+      long id = episode.id();
       for (int last : new int[] {WORDS - 1, 240}) {
         edits(server.address(), id, last, last == WORDS - 1 ? REMOVALS : EDITS, false);
         edits(server.address(), id, last, EDITS, true);
@@ -252,7 +210,7 @@ final class LongTranscriptBench {
         FIND_BUDGET_MS);
   }
 
-  private static void report(String what, double[] took, double budget) {
+  static void report(String what, double[] took, double budget) {
     java.util.Arrays.sort(took);
     double p95 = took[(int) (took.length * 0.95)];
     System.out.printf(

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import paringknife.core.clip.cut.Reason;
+import paringknife.core.clip.cut.Removal;
 import paringknife.core.listen.LevelCurve;
 import paringknife.core.listen.PauseSettings;
 import paringknife.core.pare.Comparison;
@@ -13,6 +14,8 @@ import paringknife.core.pare.FitPlan;
 import paringknife.core.pare.PareEditor;
 import paringknife.core.pare.Pared;
 import paringknife.core.pare.Parings;
+import paringknife.core.pare.RemovalKind;
+import paringknife.core.pare.Way;
 import paringknife.core.time.Span;
 
 class FitTest {
@@ -33,15 +36,15 @@ class FitTest {
     FitPlan plan = FitPlan.of(editor, clip, 9_000_000);
     assertThat(plan.steps())
         .extracting(FitPlan.Step::kind)
-        .startsWith(FitPlan.Kind.PAUSES, FitPlan.Kind.SURE_FILLERS, FitPlan.Kind.REPEATS);
+        .startsWith(Way.PAUSES, Way.SURE_FILLERS, Way.REPEATS);
     long length = plan.lengthUs();
     for (FitPlan.Step step : plan.steps()) {
-      if (step.kind() != FitPlan.Kind.SPEED) {
+      if (step.kind() != Way.SPEED) {
         assertThat(step.lengthAfterUs()).isEqualTo(length - step.gainUs());
         length = step.lengthAfterUs();
       }
     }
-    List<FitPlan.Kind> needed =
+    List<Way> needed =
         plan.steps().stream().filter(FitPlan.Step::needed).map(FitPlan.Step::kind).toList();
     Pared fitted = plan.apply(editor, clip, needed);
     assertThat(plan.fits()).isTrue();
@@ -53,28 +56,52 @@ class FitTest {
   void aStepStopsWhereTheTargetIsReached() {
     Pared clip = TALK.clip();
     FitPlan.Step first = FitPlan.of(editor, clip, editor.lengthUs(clip) - 1_000_000).steps().get(0);
-    assertThat(first.kind()).isEqualTo(FitPlan.Kind.PAUSES);
+    assertThat(first.kind()).isEqualTo(Way.PAUSES);
     assertThat(first.taken()).isEqualTo(1);
     assertThat(first.found()).isGreaterThan(1);
     assertThat(first.gainUs()).isGreaterThan(1_500_000);
     assertThat(
             FitPlan.of(editor, clip, editor.lengthUs(clip) - 1_000_000)
-                .apply(editor, clip, List.of(FitPlan.Kind.PAUSES))
+                .apply(editor, clip, List.of(Way.PAUSES))
                 .removals())
         .hasSize(1);
+  }
+
+  /**
+   * What only goes because the clip is too long has a reason of its own, and comes back at once.
+   */
+  @Test
+  void whatWouldHaveStayedGoesToFit() {
+    Pared clip = TALK.clip();
+    List<Way> all = List.of(Way.PAUSES, Way.SURE_FILLERS, Way.TIGHTER_PAUSES);
+    Pared fitted = FitPlan.of(editor, clip, 1_000_000).apply(editor, clip, all);
+    assertThat(fitted.removals()).extracting(Removal::reason).contains(Reason.TO_FIT);
+    Pared usual = FitPlan.of(editor, clip, 1_000_000).apply(editor, clip, all.subList(0, 2));
+    assertThat(editor.cuts(editor.putBack(fitted, Reason.TO_FIT)).kept())
+        .isEqualTo(editor.cuts(usual).kept());
+  }
+
+  /** Each kind has a name and a reason of its own, and each way but speed is found by one kind. */
+  @Test
+  void everyWayBelongsToOneKind() {
+    assertThat(RemovalKind.ALL).extracting(RemovalKind::reason).containsExactly(Reason.values());
+    assertThat(RemovalKind.ALL).extracting(RemovalKind::called).doesNotHaveDuplicates();
+    assertThat(RemovalKind.ALL.stream().flatMap(k -> k.ways().keySet().stream()))
+        .containsExactlyInAnyOrder(
+            Way.PAUSES, Way.SURE_FILLERS, Way.REPEATS, Way.TIGHTER_PAUSES, Way.DOUBTFUL_FILLERS);
   }
 
   @Test
   void aDeclinedWayLeavesTheRestToTheOthers() {
     Pared clip = TALK.clip();
     FitPlan all = FitPlan.of(editor, clip, 9_000_000);
-    FitPlan plan = FitPlan.of(editor, clip, 9_000_000, java.util.Set.of(FitPlan.Kind.REPEATS));
+    FitPlan plan = FitPlan.of(editor, clip, 9_000_000, java.util.Set.of(Way.REPEATS));
     assertThat(plan.steps())
         .filteredOn(FitPlan.Step::declined)
         .extracting(FitPlan.Step::kind)
-        .containsExactly(FitPlan.Kind.REPEATS);
+        .containsExactly(Way.REPEATS);
     assertThat(plan.speed()).isGreaterThanOrEqualTo(all.speed());
-    List<FitPlan.Kind> chosen =
+    List<Way> chosen =
         plan.steps().stream()
             .filter(s -> s.needed() && !s.declined())
             .map(FitPlan.Step::kind)
@@ -119,7 +146,7 @@ class FitTest {
     FitPlan plan = FitPlan.of(nothingToCut, clip, 58_000_000);
     assertThat(plan.speed()).isCloseTo(1.0925, within(0.001));
     assertThat(plan.fits()).isTrue();
-    Pared faster = plan.apply(nothingToCut, clip, List.of(FitPlan.Kind.SPEED));
+    Pared faster = plan.apply(nothingToCut, clip, List.of(Way.SPEED));
     assertThat(nothingToCut.lengthUs(faster)).isBetween(57_900_000L, 58_000_000L);
   }
 

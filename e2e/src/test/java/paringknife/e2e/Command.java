@@ -5,6 +5,7 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import paringknife.media.process.ChildProcess;
 
 /** The command line as a process of its own. */
@@ -33,13 +34,18 @@ final class Command {
   }
 
   static Process start(Path log, String... arguments) throws IOException {
+    return start(log, Map.of(), arguments);
+  }
+
+  static Process start(Path log, Map<String, String> environment, String... arguments)
+      throws IOException {
     List<String> command =
         new ArrayList<>(
             List.of("env", "--default-signal=INT")); // a test may run in the background, deaf to it
     command.addAll(line(arguments));
-    return new ProcessBuilder(command)
-        .redirectErrorStream(true)
-        .redirectOutput(log.toFile())
-        .start();
+    ProcessBuilder builder =
+        new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(log.toFile());
+    builder.environment().putAll(environment);
+    return builder.start();
   }
 }

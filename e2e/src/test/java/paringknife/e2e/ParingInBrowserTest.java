@@ -405,7 +405,7 @@ class ParingInBrowserTest extends FerryInBrowser {
         assertThat(Measurement.of(piece).seconds()).isGreaterThan(0.2);
       }
     }
-    assertThat(names).isNotEmpty().allMatch(n -> n.startsWith("The rope/0") && n.endsWith(".mp4"));
+    assertThat(names).isNotEmpty().allMatch(n -> n.startsWith("the-rope/0") && n.endsWith(".mp4"));
     page.keyboard().press("Escape");
   }
 
@@ -500,7 +500,7 @@ class ParingInBrowserTest extends FerryInBrowser {
     server.kill();
     page.keyboard().press("Backspace");
     assertThat(page.getByRole(AriaRole.ALERT)).containsText("kept in this window");
-    assertThat(page.getByTestId("saved")).hasText("Saving");
+    assertThat(page.getByTestId("saved")).hasText("Waiting");
     assertThat(word(23)).hasClass(Pattern.compile("cut"));
     select(26, 26);
     page.keyboard().press("Backspace");

@@ -9,6 +9,7 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import paringknife.media.process.ChildProcess;
@@ -68,6 +69,37 @@ class StoppingTest {
       try (var files = Files.walk(data.resolve("episodes"))) {
         assertThat(files.map(f -> f.getFileName().toString())).noneMatch(n -> n.startsWith("."));
       }
+    }
+  }
+
+  /** At several moments of a first start: the database is made, begins, is filled with tables. */
+  @Test
+  void aStopDuringTheStartLeavesNothingRunningAndNothingHalfMade()
+      throws IOException, InterruptedException {
+    Path media = Files.createDirectories(folder.resolve("media"));
+    Path data = folder.resolve("data");
+    for (int ms : new int[] {600, 2_000, 4_000, 6_000}) {
+      Process starting =
+          Command.start(
+              folder.resolve("start.log"),
+              "serve",
+              "--data",
+              data.toString(),
+              "--media",
+              media.toString(),
+              "--port",
+              "0");
+      Thread.sleep(ms);
+      starting.destroy();
+      assertThat(starting.waitFor(60, TimeUnit.SECONDS)).isTrue();
+      assertThat(
+              ProcessHandle.allProcesses()
+                  .filter(p -> p.info().commandLine().orElse("").contains(data.toString())))
+          .as("left running after %d ms", ms)
+          .isEmpty();
+    }
+    try (ServerUnderTest server = new ServerUnderTest(data, media)) {
+      assertThat(server.address()).startsWith("http://");
     }
   }
 }

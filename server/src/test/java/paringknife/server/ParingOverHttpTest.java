@@ -103,13 +103,23 @@ class ParingOverHttpTest {
     assertThat(APP.get(path(clip))).isEqualTo(clip);
   }
 
+  private static JsonNode prospect(JsonNode clip, String settings, String way) throws Exception {
+    return APP.get(path(clip) + "/prospects?" + settings)
+        .valueStream()
+        .filter(p -> p.path("way").asString().equals(way))
+        .findFirst()
+        .orElseThrow();
+  }
+
   /** The count shown before paring is what paring then does. */
   @Test
   void whatIsCountedBeforeIsWhatGoes() throws Exception {
     JsonNode clip = change(clip(), "{\"type\":\"pareWords\",\"first\":4,\"last\":4}");
     String settings = "thresholdDb=-38&shortest=0.4&head=0.02&tail=0.15";
-    JsonNode counted = APP.get(path(clip) + "/prospects?" + settings);
-    assertThat(counted.path("pauses").asInt()).isPositive();
+    JsonNode pauses = prospect(clip, settings, "PAUSES");
+    assertThat(pauses.path("count").asInt()).isPositive();
+    assertThat(pauses.path("called").asString()).isEqualTo("Pauses");
+    assertThat(pauses.path("spans")).hasSize(pauses.path("count").asInt());
     JsonNode pared =
         change(
             clip,
@@ -117,14 +127,14 @@ class ParingOverHttpTest {
     assertThat(
             clip.path("pared").path("lengthUs").asLong()
                 - pared.path("pared").path("lengthUs").asLong())
-        .isEqualTo(counted.path("pausesUs").asLong());
-    JsonNode after = APP.get(path(clip) + "/prospects?" + settings);
-    assertThat(after.path("pauses").asInt()).isZero();
+        .isEqualTo(pauses.path("us").asLong());
+    assertThat(prospect(clip, settings, "PAUSES").path("count").asInt()).isZero();
+    JsonNode fillers = prospect(clip, settings, "SURE_FILLERS");
     JsonNode without = change(pared, "{\"type\":\"pareFillers\"}");
     assertThat(
             pared.path("pared").path("lengthUs").asLong()
                 - without.path("pared").path("lengthUs").asLong())
-        .isEqualTo(after.path("sureFillersUs").asLong());
+        .isEqualTo(fillers.path("us").asLong());
   }
 
   @Test

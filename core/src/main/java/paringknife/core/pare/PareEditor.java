@@ -2,6 +2,7 @@ package paringknife.core.pare;
 
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.EnumSet;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -28,6 +29,9 @@ import paringknife.core.transcript.Word;
 public final class PareEditor {
   /** Room left before the first word and after the last one of a new clip. */
   private static final long ROOM_US = 200_000;
+
+  /** Reasons for which pauses go. */
+  private static final Set<Reason> PAUSES = EnumSet.of(Reason.PAUSE, Reason.TO_FIT);
 
   private final Transcript transcript;
   private final LevelCurve levels;
@@ -105,8 +109,12 @@ public final class PareEditor {
 
   /** Takes out single pauses. */
   public Pared parePauses(Pared clip, List<Pause> chosen) {
+    return parePauses(clip, chosen, Reason.PAUSE);
+  }
+
+  Pared parePauses(Pared clip, List<Pause> chosen, Reason reason) {
     List<Span> spans = chosen.stream().map(Pause::cut).toList();
-    return with(clip, Reason.PAUSE, spans, spans.stream().map(s -> "").toList());
+    return with(clip, reason, spans, spans.stream().map(s -> "").toList());
   }
 
   /**
@@ -153,18 +161,22 @@ public final class PareEditor {
     return pareFillers(clip, fillers(clip).stream().filter(Filler::sure).toList());
   }
 
-  /** Takes out every doubtful filler of the clip. */
-  public Pared pareDoubtfulFillers(Pared clip) {
-    return pareFillers(clip, fillers(clip).stream().filter(f -> !f.sure()).toList());
-  }
-
   /** Takes out single fillers. */
   public Pared pareFillers(Pared clip, List<Filler> chosen) {
+    return pareFillers(clip, chosen, Reason.FILLER);
+  }
+
+  Pared pareFillers(Pared clip, List<Filler> chosen, Reason reason) {
     return with(
         clip,
-        Reason.FILLER,
-        chosen.stream().map(f -> placement.around(f.first(), f.last())).toList(),
+        reason,
+        chosen.stream().map(this::spanOf).toList(),
         chosen.stream().map(f -> transcript.text(f.first(), f.last() + 1)).toList());
+  }
+
+  /** What goes when a filler goes. */
+  Span spanOf(Filler filler) {
+    return placement.around(filler.first(), filler.last());
   }
 
   private static boolean isTreated(Pared clip, Span span) {
@@ -210,7 +222,7 @@ public final class PareEditor {
                 transcript.words().get(first).startUs(), transcript.words().get(last).endUs()));
     List<Removal> pausesBeside =
         clip.removals().stream()
-            .filter(r -> r.reason() == Reason.PAUSE && !r.span().overlaps(said))
+            .filter(r -> PAUSES.contains(r.reason()) && !r.span().overlaps(said))
             .toList();
     List<Removal> others = clip.removals().stream().filter(r -> !pausesBeside.contains(r)).toList();
     Pared back = putBackWords(clip.withRemovals(others, clip.nextId()), first, last);
@@ -343,6 +355,12 @@ public final class PareEditor {
       texts.add(transcript.text(attempt.first(), attempt.last() + 1));
     }
     return with(now, Reason.REPEAT, spans, texts);
+  }
+
+  /** What goes of a group when its last attempt stays: from its first attempt up to the last. */
+  Span spanOf(RepeatGroup group) {
+    return new Span(
+        attemptSpan(group, 0).startUs(), attemptSpan(group, group.indexOfLast() - 1).endUs());
   }
 
   /** An attempt with the pause that follows it, up to the next attempt. */

@@ -274,7 +274,7 @@ public sealed interface PareIntent extends Intent {
   }
 
   /** Make the clip fit a length by these ways. */
-  record Fit(long targetUs, List<FitPlan.Kind> ways) implements PareIntent {
+  record Fit(long targetUs, List<Way> ways) implements PareIntent {
     @Override
     public Pared apply(Pared clip, PareDesk desk) {
       if (targetUs < 1_000_000) {

@@ -26,6 +26,9 @@ import paringknife.media.process.ProcessFailed;
  * the background stands back for people.
  */
 public final class Ffmpeg {
+  /** How much renders step back behind people, as nice(1) counts it. */
+  public static final int NICENESS = 10;
+
   private static final String FORMATS =
       "mov,mp4,m4a,3gp,3g2,mj2,matroska,webm,mp3,wav,flac,ogg,aac,avi,mpegts,mpeg,aiff,w64,caf";
   private static final List<String> SAFETY =
@@ -62,7 +65,7 @@ public final class Ffmpeg {
   private Ffmpeg(String program, boolean inBackground, List<String> first) {
     this.program = program;
     if (inBackground) {
-      command.addAll(List.of("nice", "-n", "10"));
+      command.addAll(List.of("nice", "-n", Integer.toString(NICENESS)));
     }
     command.addAll(
         List.of("prlimit", "--data=" + MOST_MEMORY, "--fsize=" + LARGEST_FILE, "--core=0"));

@@ -1,8 +1,6 @@
 package paringknife.server.clips;
 
-import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -17,6 +15,7 @@ import paringknife.core.letter.Lettered;
 import paringknife.core.listen.clean.Sounded;
 import paringknife.core.pare.Pared;
 import paringknife.core.pare.Parings;
+import paringknife.core.pare.RemovalKind;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Passage;
 import paringknife.core.transcript.Transcript;
@@ -60,7 +59,7 @@ public record ClipState(
       List<Paring> parings) {}
 
   /** One reason's share of what was taken out. */
-  public record Paring(Reason reason, String name, int count, long us) {}
+  public record Paring(Reason reason, String called, int count, long us) {}
 
   /**
    * Room tone put in.
@@ -104,14 +103,14 @@ public record ClipState(
         cuts.cut(),
         parings.originalUs(),
         pared.playedUs(parings.lengthUs()),
-        Arrays.stream(Reason.values())
-            .filter(parings.byReason()::containsKey)
-            .map(r -> paring(r, parings.byReason().get(r)))
+        RemovalKind.ALL.stream()
+            .filter(kind -> parings.byReason().containsKey(kind.reason()))
+            .map(kind -> paring(kind, parings.byReason().get(kind.reason())))
             .toList());
   }
 
-  private static Paring paring(Reason reason, Parings.Total total) {
-    return new Paring(reason, reason.name().toLowerCase(Locale.ROOT), total.count(), total.us());
+  private static Paring paring(RemovalKind kind, Parings.Total total) {
+    return new Paring(kind.reason(), kind.called(), total.count(), total.us());
   }
 
   private static List<GapShown> gaps(Pared pared, CutList cuts, Transcript transcript) {

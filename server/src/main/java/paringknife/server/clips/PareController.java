@@ -23,6 +23,7 @@ import paringknife.core.pare.Filler;
 import paringknife.core.pare.FillerList;
 import paringknife.core.pare.FitPlan;
 import paringknife.core.pare.RepeatGroup;
+import paringknife.core.pare.Way;
 import paringknife.core.transcript.Transcript;
 import paringknife.server.episodes.Episode;
 import paringknife.server.events.Events;
@@ -138,7 +139,7 @@ class PareController {
   FitPlan fit(
       @PathVariable long id,
       @RequestParam long targetUs,
-      @RequestParam(defaultValue = "") Set<FitPlan.Kind> declined) {
+      @RequestParam(defaultValue = "") Set<Way> declined) {
     ClipStore.StoredClip clip = clips.byId(id);
     if (targetUs < 1_000_000) {
       throw new IllegalArgumentException("A clip cannot be fitted to less than a second.");

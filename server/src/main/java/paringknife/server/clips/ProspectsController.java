@@ -1,16 +1,19 @@
 package paringknife.server.clips;
 
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
-import java.util.function.ToLongFunction;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import paringknife.core.listen.Pause;
-import paringknife.core.pare.Filler;
+import paringknife.core.listen.PauseSettings;
+import paringknife.core.pare.Found;
 import paringknife.core.pare.PareEditor;
 import paringknife.core.pare.PareIntent;
 import paringknife.core.pare.Pared;
+import paringknife.core.pare.RemovalKind;
+import paringknife.core.pare.Way;
 import paringknife.core.time.Span;
 import paringknife.server.shelf.Episodes;
 
@@ -25,19 +28,17 @@ class ProspectsController {
     this.clips = clips;
   }
 
-  /** What could still be pared: counts, and microseconds it would give. */
-  record Prospects(
-      int pauses,
-      long pausesUs,
-      int sureFillers,
-      int doubtfulFillers,
-      long sureFillersUs,
-      int repeats,
-      long repeatsUs,
-      List<Span> pauseSpans) {}
+  /**
+   * What could still be pared by one way.
+   *
+   * @param called what its kind is called
+   * @param us microseconds that it would give
+   * @param spans what would go
+   */
+  record Prospect(Way way, String called, int count, long us, List<Span> spans) {}
 
   @GetMapping("/api/clips/{id}/prospects")
-  Prospects prospects(
+  List<Prospect> prospects(
       @PathVariable long id,
       @RequestParam(defaultValue = "-38") double thresholdDb,
       @RequestParam(defaultValue = "0.5") double shortest,
@@ -46,20 +47,22 @@ class ProspectsController {
     ClipStore.StoredClip clip = clips.byId(id);
     PareEditor editor = episodes.open(clip.episodeId()).editor();
     Pared pared = clip.document().pared();
-    List<Pause> pauses =
-        editor.pauses(pared, PareIntent.ParePauses.settings(thresholdDb, shortest, head, tail));
-    List<Filler> fillers = editor.fillers(pared);
-    int sure = (int) fillers.stream().filter(Filler::sure).count();
-    ToLongFunction<Pared> length = p -> editor.cuts(p).lengthUs();
-    long now = length.applyAsLong(pared);
-    return new Prospects(
-        pauses.size(),
-        now - length.applyAsLong(editor.parePauses(pared, pauses)),
-        sure,
-        fillers.size() - sure,
-        now - length.applyAsLong(editor.pareSureFillers(pared)),
-        editor.repeats(pared).size(),
-        now - length.applyAsLong(editor.pareRepeats(pared)),
-        pauses.stream().map(Pause::cut).toList());
+    PauseSettings settings = PareIntent.ParePauses.settings(thresholdDb, shortest, head, tail);
+    long now = editor.cuts(pared).lengthUs();
+    List<Prospect> prospects = new ArrayList<>();
+    for (RemovalKind kind : RemovalKind.ALL) {
+      RemovalKind asked =
+          kind instanceof RemovalKind.Pauses ? new RemovalKind.Pauses(settings) : kind;
+      asked
+          .ways()
+          .forEach(
+              (way, finder) -> {
+                Found found = finder.in(editor, pared);
+                long gain = now - editor.cuts(found.all()).lengthUs();
+                prospects.add(new Prospect(way, kind.called(), found.count(), gain, found.spans()));
+              });
+    }
+    prospects.sort(Comparator.comparing(Prospect::way));
+    return prospects;
   }
 }

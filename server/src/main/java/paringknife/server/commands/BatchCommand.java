@@ -25,9 +25,10 @@ import paringknife.core.formats.SubRip;
 import paringknife.core.frame.Framed;
 import paringknife.core.letter.Lettered;
 import paringknife.core.letter.Letterings;
-import paringknife.core.listen.PauseSettings;
 import paringknife.core.listen.SpeakersByMicrophone;
 import paringknife.core.pare.Pared;
+import paringknife.core.pare.RemovalKind;
+import paringknife.core.pare.Way;
 import paringknife.core.pick.Brief;
 import paringknife.core.pick.Pick;
 import paringknife.core.time.Span;
@@ -220,9 +221,13 @@ final class BatchCommand implements Callable<Integer> {
             Framed.UPRIGHT,
             Lettered.in(lettering),
             new Delivered(title, specs));
-    Pared withoutFillers = episode.editor().pareSureFillers(whole.pared());
-    PauseSettings pauses = PauseSettings.DEFAULT.inRoom(episode.editor().quietBelowDb());
-    return whole.with(episode.editor().parePauses(withoutFillers, pauses));
+    Pared pared = whole.pared();
+    for (Way way : Way.values()) {
+      if (way.isHarmless()) {
+        pared = RemovalKind.finder(way).in(episode.editor(), pared).all();
+      }
+    }
+    return whole.with(pared);
   }
 
   private static void addPick(ArrayNode nodes, Pick pick) {

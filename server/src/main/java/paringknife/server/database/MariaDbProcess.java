@@ -7,6 +7,7 @@ import java.net.ServerSocket;
 import java.net.Socket;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.security.SecureRandom;
 import java.time.Duration;
@@ -18,6 +19,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.function.Consumer;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.util.FileSystemUtils;
 import paringknife.media.process.ChildProcess;
 import paringknife.media.store.NoRoom;
 
@@ -89,18 +91,22 @@ public final class MariaDbProcess implements AutoCloseable {
     }
   }
 
-  private static void install(Path home) {
+  /** Made beside its place and moved there when it is whole: a stop in the middle leaves none. */
+  private static void install(Path home) throws IOException {
+    Path made = home.resolve("installing");
+    FileSystemUtils.deleteRecursively(made);
     ChildProcess.run(
         List.of(
             "mariadb-install-db",
             "--no-defaults",
             "--user=" + user(),
-            "--datadir=" + data(home),
+            "--datadir=" + made,
             "--tmpdir=" + temporary(home),
             "--auth-root-authentication-method=normal",
             "--skip-test-db"),
         null,
         Duration.ofMinutes(2));
+    Files.move(made, data(home), StandardCopyOption.ATOMIC_MOVE);
   }
 
   private static Process launch(Path home, int port) throws IOException {

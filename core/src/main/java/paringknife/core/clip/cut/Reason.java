@@ -5,5 +5,6 @@ public enum Reason {
   PAUSE,
   FILLER,
   REPEAT,
-  BY_HAND
+  BY_HAND,
+  TO_FIT
 }

@@ -1,0 +1,128 @@
+package paringknife.bench;
+
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import paringknife.media.ffmpeg.Ffmpeg;
+import tools.jackson.databind.JsonNode;
+
+/** The sheet of two hundred clips, and ten people who edit while something is encoded. */
+final class LoadBench {
+  private static final int CLIPS = 200;
+  private static final int CLIP_WORDS = 120;
+  private static final int EDITORS = 10;
+  private static final int EDITS = 40;
+
+  /** What a person types at most. */
+  private static final long BETWEEN_EDITS_MS = 250;
+
+  private static final double SHEET_BUDGET_MS = 300;
+  private static final double EDIT_BUDGET_MS = 100;
+  private static final int READS = 20;
+
+  private LoadBench() {}
+
+  static void run(Path work) throws Exception {
+    try (LongEpisode episode = LongEpisode.open(work)) {
+      String address = episode.server().address();
+      String clips = address + "/api/episodes/" + episode.id() + "/clips";
+      List<Long> ids = new ArrayList<>();
+      for (int i = 0; i < CLIPS; i++) {
+        int first = i * CLIP_WORDS;
+        ids.add(
+            Api.post(
+                    clips,
+                    "{\"firstWord\":%d,\"lastWord\":%d,\"title\":\"Clip %d\"}"
+                        .formatted(first, first + CLIP_WORDS - 1, i))
+                .path("id")
+                .asLong());
+      }
+      sheet(address, episode.id(), ids);
+      editors(address, ids);
+    }
+  }
+
+  /** Read after an edit, as a page does. */
+  private static void sheet(String address, long id, List<Long> clips) throws Exception {
+    String path = address + "/api/episodes/" + id + "/sheet";
+    Api.get(path);
+    double[] took = new double[READS];
+    for (int i = 0; i < READS; i++) {
+      edit(address, clips.get(i), i);
+      long from = System.nanoTime();
+      Api.get(path);
+      took[i] = (System.nanoTime() - from) / 1e6;
+    }
+    LongTranscriptBench.report("the sheet of 200 clips, after an edit", took, SHEET_BUDGET_MS);
+  }
+
+  private static void editors(String address, List<Long> clips) throws Exception {
+    Process encoding =
+        new ProcessBuilder(
+                "nice",
+                "-n",
+                Integer.toString(Ffmpeg.NICENESS),
+                "ffmpeg",
+                "-nostdin",
+                "-v",
+                "error",
+                "-f",
+                "lavfi",
+                "-i",
+                "testsrc2=s=1080x1920:r=25",
+                "-c:v",
+                "libx264",
+                "-f",
+                "null",
+                "-")
+            .redirectErrorStream(true)
+            .redirectOutput(ProcessBuilder.Redirect.DISCARD)
+            .start();
+    try {
+      measure(address, clips, 5);
+      double[] took = measure(address, clips, EDITS);
+      LongTranscriptBench.report("an edit among ten editors, one encoding", took, EDIT_BUDGET_MS);
+    } finally {
+      encoding.destroyForcibly();
+    }
+  }
+
+  private static double[] measure(String address, List<Long> clips, int edits) throws Exception {
+    ExecutorService people = Executors.newFixedThreadPool(EDITORS);
+    List<Future<double[]>> all = new ArrayList<>();
+    for (int person = 0; person < EDITORS; person++) {
+      long clip = clips.get(100 + person);
+      all.add(people.submit(() -> edits(address, clip, edits)));
+    }
+    double[] took = new double[EDITORS * edits];
+    for (int person = 0; person < EDITORS; person++) {
+      System.arraycopy(all.get(person).get(), 0, took, person * edits, edits);
+    }
+    people.shutdown();
+    return took;
+  }
+
+  private static double[] edits(String address, long clip, int edits) throws Exception {
+    double[] took = new double[edits];
+    for (int i = 0; i < edits; i++) {
+      took[i] = edit(address, clip, i);
+      Thread.sleep(BETWEEN_EDITS_MS);
+    }
+    return took;
+  }
+
+  /** Strikes a word of the clip; how long the answer took, in milliseconds. */
+  private static double edit(String address, long clip, int word) throws Exception {
+    JsonNode state = Api.get(address + "/api/clips/" + clip);
+    int at = state.path("pared").path("firstWord").asInt() + 2 * word % (CLIP_WORDS - 2);
+    long from = System.nanoTime();
+    Api.post(
+        address + "/api/clips/" + clip + "/changes",
+        "{\"revision\":%d,\"intent\":{\"type\":\"pareWords\",\"first\":%d,\"last\":%d}}"
+            .formatted(state.path("revision").asInt(), at, at));
+    return (System.nanoTime() - from) / 1e6;
+  }
+}

@@ -1,0 +1,90 @@
+package paringknife.bench;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.function.Consumer;
+import paringknife.core.formats.AssSubtitles;
+import paringknife.core.formats.EditDecisionList;
+import paringknife.core.formats.PickCsv;
+import paringknife.core.formats.PlainText;
+import paringknife.core.formats.SubtitleReader;
+import paringknife.core.pick.Brief;
+import paringknife.core.pick.BriefSentence;
+import paringknife.core.time.FrameRate;
+
+/** Readers of strangers' text on twice the text: linear ones take twice the time. */
+final class ReadersBench {
+  private static final int LETTERS = 400_000;
+  private static final int RUNS = 7;
+  private static final double MOST = 2.5;
+
+  /** What is done sooner tells nothing. */
+  private static final double LEAST_MS = 4;
+
+  private static final List<String> PIECES =
+      List.of(
+          "{\\", "<i>", "<i", "&lt;", "00:", "-->", " ", "\"", "Ab ", "a:", "about ", "0 1 2 3 ");
+
+  private ReadersBench() {}
+
+  private static Map<String, Consumer<String>> readers() {
+    Map<String, Consumer<String>> readers = new TreeMap<>();
+    readers.put("SubRip", t -> SubtitleReader.read("1\n00:00:01,000 --> 00:00:02,000\n" + t));
+    readers.put(
+        "ASS",
+        t -> AssSubtitles.read("[Events]\nDialogue: 0,0:00:01.00,0:00:02.00,Default,,0,0,0,," + t));
+    readers.put("plain text", t -> PlainText.read(t, 1_000_000));
+    readers.put("CSV", PickCsv::read);
+    readers.put("EDL", t -> EditDecisionList.read(t, new FrameRate(25, 1)));
+    readers.put(
+        "brief", t -> BriefSentence.read(t, new Brief(3, 15_000_000, 58_000_000, List.of())));
+    return readers;
+  }
+
+  static void run() {
+    readers()
+        .forEach(
+            (name, reader) -> {
+              double worst = 0;
+              String of = "";
+              for (String piece : PIECES) {
+                String once = piece.repeat(LETTERS / piece.length());
+                milliseconds(reader, once);
+                double twice = milliseconds(reader, once + once);
+                double ratio = twice / milliseconds(reader, once);
+                if (twice > LEAST_MS && ratio > worst) {
+                  worst = ratio;
+                  of = piece;
+                }
+              }
+              System.out.printf(
+                  Locale.ROOT,
+                  "twice the text, %s: at most %.2f times the time (of \"%s\"), %.2f of %.1f allowed%n",
+                  name,
+                  worst,
+                  of,
+                  worst / MOST,
+                  MOST);
+            });
+  }
+
+  /** The median of several runs; what a reader refuses, it has read all the same. */
+  private static double milliseconds(Consumer<String> reader, String text) {
+    double[] took = new double[RUNS];
+    for (int i = 0; i < RUNS; i++) {
+      long from = System.nanoTime();
+      try {
+        reader.accept(text);
+      } catch (IllegalArgumentException refused) {
+        continue;
+      } finally {
+        took[i] = (System.nanoTime() - from) / 1e6;
+      }
+    }
+    Arrays.sort(took);
+    return took[RUNS / 2];
+  }
+}

@@ -1,0 +1,171 @@
+package paringknife.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Map;
+import java.util.function.Predicate;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** A worker beside the server: it takes its share, and either of them may die. */
+class WorkerTest {
+  private static final int CLIPS = 5;
+
+  @TempDir Path folder;
+
+  private Path data;
+  private Path media;
+
+  private static JsonNode ask(ServerUnderTest server, String path, String body)
+      throws IOException, InterruptedException {
+    HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(server.address() + path));
+    if (body != null) {
+      request
+          .header("Content-Type", "application/json")
+          .POST(HttpRequest.BodyPublishers.ofString(body));
+    }
+    HttpResponse<String> response =
+        HttpClient.newHttpClient().send(request.build(), HttpResponse.BodyHandlers.ofString());
+    assertThat(response.statusCode()).as("%s: %s", path, response.body()).isLessThan(300);
+    return response.body().isEmpty() ? null : new JsonMapper().readTree(response.body());
+  }
+
+  private interface Seen {
+    boolean now() throws IOException, InterruptedException;
+  }
+
+  private static void await(String what, Seen seen) throws IOException, InterruptedException {
+    for (int i = 0; i < 3_000; i++) {
+      if (seen.now()) {
+        return;
+      }
+      Thread.sleep(100);
+    }
+    throw new AssertionError("never seen: " + what);
+  }
+
+  private Process worker() throws IOException, InterruptedException {
+    Path log = folder.resolve("worker.log");
+    Files.deleteIfExists(log);
+    String port = Files.readString(data.resolve("mariadb/port")).trim();
+    Process worker =
+        Command.start(
+            log,
+            Map.of(
+                "PARING_KNIFE_DATABASE_PASSWORD",
+                Files.readString(data.resolve("mariadb/password")).trim()),
+            "worker",
+            "--database",
+            "jdbc:mariadb://127.0.0.1:" + port + "/paring_knife",
+            "--data",
+            data.toString(),
+            "--media",
+            media.toString());
+    await(
+        "the worker",
+        () -> {
+          assertThat(worker.isAlive()).as(Files.readString(log)).isTrue();
+          return Files.readString(log).contains("takes its share");
+        });
+    return worker;
+  }
+
+  private static boolean renders(Process process) {
+    return process.descendants().anyMatch(p -> p.info().command().orElse("").endsWith("ffmpeg"));
+  }
+
+  private static Stream<JsonNode> cells(ServerUnderTest server)
+      throws IOException, InterruptedException {
+    return ask(server, "/api/episodes/1/sheet", null)
+        .path("lines")
+        .valueStream()
+        .flatMap(line -> line.path("cells").valueStream())
+        .filter(cell -> cell.path("asked").asBoolean());
+  }
+
+  private static final Predicate<JsonNode> DONE =
+      cell -> cell.path("current").asBoolean() && cell.path("state").asString().equals("DONE");
+
+  private static void awaitAllDone(ServerUnderTest server)
+      throws IOException, InterruptedException {
+    await(
+        "every file finished",
+        () -> {
+          assertThat(cells(server)).noneMatch(c -> c.path("state").asString().equals("FAILED"));
+          return cells(server).allMatch(DONE);
+        });
+  }
+
+  /** Every clip gets another length, so that no file is as it was. */
+  private static void orderAnew(ServerUnderTest server, int word)
+      throws IOException, InterruptedException {
+    for (JsonNode clip : ask(server, "/api/episodes/1/clips", null)) {
+      int first = clip.path("pared").path("removals").size() + word;
+      ask(
+          server,
+          "/api/clips/" + clip.path("id").asLong() + "/changes",
+          "{\"revision\":%d,\"intent\":{\"type\":\"pareWords\",\"first\":%d,\"last\":%d}}"
+              .formatted(clip.path("revision").asInt(), first, first));
+    }
+    ask(server, "/api/episodes/1/renderings", "{}");
+  }
+
+  @Test
+  void whatADeadOneWorkedOnIsTakenOverAndALostDatabaseIsFoundAgain() throws Exception {
+    media = Files.createDirectories(folder.resolve("media"));
+    data = folder.resolve("data");
+    MadeEpisode.ferry(media);
+    try (ServerUnderTest server = new ServerUnderTest(data, media)) {
+      await(
+          "the episode",
+          () -> ask(server, "/api/shelf", null).path(0).path("state").asString().equals("READY"));
+      for (int i = 0; i < CLIPS; i++) {
+        ask(
+            server,
+            "/api/episodes/1/clips",
+            "{\"firstWord\":%d,\"lastWord\":%d,\"title\":\"Part %d\"}".formatted(i, 40 + i, i));
+      }
+      Process worker = worker();
+      try {
+        ask(server, "/api/episodes/1/renderings", "{}");
+        await("a rendering of the worker's", () -> renders(worker));
+        worker.descendants().forEach(ProcessHandle::destroyForcibly);
+        worker.destroyForcibly().waitFor();
+        awaitAllDone(server);
+      } finally {
+        worker.destroyForcibly();
+      }
+
+      Process second = worker();
+      try {
+        int port = URI.create(server.address()).getPort();
+        server.kill();
+        server.start(port);
+        assertThat(second.isAlive()).as("the worker waits for the database").isTrue();
+        orderAnew(server, 10);
+        await("the worker working again", () -> renders(second));
+        server.kill();
+        server.start(port);
+        awaitAllDone(server);
+      } finally {
+        second.descendants().forEach(ProcessHandle::destroyForcibly);
+        second.destroyForcibly();
+      }
+      try (Stream<Path> files = Files.walk(data.resolve("episodes"))) {
+        assertThat(files.map(f -> f.getFileName().toString()))
+            .as("left half written")
+            .noneMatch(n -> n.startsWith("."));
+      }
+    }
+  }
+}
