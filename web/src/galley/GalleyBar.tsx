@@ -29,7 +29,7 @@ export function GalleyBar({
   };
   const move = (by: number) => useWorkbench.setState({ hit: hits.length ? (hit + by + hits.length) % hits.length : 0 });
   return (
-    <div className="flex h-[46px] shrink-0 items-center gap-3 border-b border-rule px-5">
+    <div className="flex min-h-[46px] shrink-0 flex-wrap items-center gap-x-3 gap-y-1.5 border-b border-rule px-5 py-1.5">
       {left}
       <div className="ml-auto flex items-center gap-3">
         <label className="flex items-center gap-1.5 text-soft">

@@ -51,7 +51,7 @@ export const PareBar = memo(function PareBar({
   const fillers = by('SURE_FILLERS');
   const repeats = by('REPEATS');
   return (
-    <div className="flex items-center gap-1.5">
+    <div className="flex flex-wrap items-center gap-1.5">
       <Panel name="Pauses" count={pauses?.count} testId="pauses" width="w-[330px]">
         <div className="flex gap-2">
           {PRESETS.map(([name, preset]) => (
