@@ -14,6 +14,7 @@ import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
@@ -24,6 +25,7 @@ import java.util.zip.ZipInputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
 import org.springframework.transaction.support.TransactionTemplate;
+import paringknife.media.ffmpeg.Probe;
 import paringknife.server.RunningApplication;
 import paringknife.server.bin.BinSweep;
 import paringknife.server.episodes.DataFolder;
@@ -79,6 +81,51 @@ class OrdersTest {
     JsonNode cell = cellOf(sheet, clip, spec);
     assertThat(cell.path("state").asString()).as(cell.toString()).isEqualTo("DONE");
     return cell;
+  }
+
+  private static Optional<ProcessHandle> encoder() {
+    return ProcessHandle.current()
+        .descendants()
+        .filter(p -> p.info().command().orElse("").endsWith("ffmpeg"))
+        .findFirst();
+  }
+
+  private static ProcessHandle awaitEncoder() throws InterruptedException {
+    for (int i = 0; i < 6_000; i++) {
+      Optional<ProcessHandle> running = encoder();
+      if (running.isPresent()) {
+        return running.get();
+      }
+      Thread.sleep(10);
+    }
+    throw new AssertionError("nothing was encoded");
+  }
+
+  /** As when the system is short of memory and ends the largest. */
+  @Test
+  void whatWasKilledWhileItEncodedIsEncodedAgain() throws Exception {
+    long clip = clip("Killed", "vertical-60");
+    APP.post("/api/episodes/1/renderings", "{}");
+    ProcessHandle killed = awaitEncoder();
+    assertThat(killed.destroyForcibly()).isTrue();
+    assertThat(awaitDone(clip, "vertical-60").path("problem").isNull()).isTrue();
+  }
+
+  /** The edit comes while the first run is under way; only what was ordered last is kept. */
+  @Test
+  void anEditAndASecondOrderOvertakeARealRun() throws Exception {
+    long clip = clip("Edited", "vertical-60");
+    APP.post("/api/episodes/1/renderings", "{}");
+    awaitEncoder();
+    change(clip, "{\"type\":\"pareWords\",\"first\":1,\"last\":2}");
+    APP.post("/api/episodes/1/renderings", "{}");
+    JsonNode cell = awaitDone(clip, "vertical-60");
+    assertThat(cell.path("current").asBoolean()).isTrue();
+    byte[] file = APP.getBytes("/api/renderings/" + cell.path("renderingId").asLong() + "/file");
+    Path made = Files.write(Files.createTempFile("edited", ".mp4"), file);
+    long played = APP.get("/api/clips/" + clip).path("pared").path("lengthUs").asLong();
+    assertThat(Probe.of(made).durationUs()).isBetween(played - 60_000, played + 60_000);
+    Files.delete(made);
   }
 
   /** Orders without anybody to work on them. */
