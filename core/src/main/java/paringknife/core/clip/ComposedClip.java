@@ -22,9 +22,7 @@ import paringknife.core.transcript.Transcript;
  * shape, however many specs ask. Safe for use by several threads.
  */
 public final class ComposedClip {
-  private final ClipDocument clip;
-  private final Material material;
-  private final CutList cuts;
+  private final State state;
   private final Map<Shape, FramePath> paths = new ConcurrentHashMap<>();
   private volatile @Nullable Playback playback;
   private volatile @Nullable CaptionTrack captions;
@@ -33,13 +31,13 @@ public final class ComposedClip {
   public record Material(
       Transcript transcript, FramePlanner planner, SoundPlanner sound, FrameRate rate) {}
 
+  private record State(ClipDocument clip, CutList cuts, Material material) {}
+
   /**
    * @param cuts the clip's cut list
    */
   public ComposedClip(ClipDocument clip, CutList cuts, Material material) {
-    this.clip = clip;
-    this.cuts = cuts;
-    this.material = material;
+    this.state = new State(clip, cuts, material);
   }
 
   public ComposedClip(ClipDocument clip, Material material) {
@@ -47,7 +45,7 @@ public final class ComposedClip {
   }
 
   public CutList cuts() {
-    return cuts;
+    return state.cuts();
   }
 
   public Playback playback() {
@@ -55,11 +53,11 @@ public final class ComposedClip {
     if (made == null) {
       made =
           new Playback(
-              cuts,
-              material.sound().plan(clip.pared(), cuts),
-              clip.sounded().cleanup(),
-              PictureRun.of(cuts, material.rate()),
-              clip.pared().speed());
+              state.cuts(),
+              state.material().sound().plan(state.clip().pared(), state.cuts()),
+              state.clip().sounded().cleanup(),
+              PictureRun.of(state.cuts(), state.material().rate()),
+              state.clip().pared().speed());
       playback = made;
     }
     return made;
@@ -72,8 +70,15 @@ public final class ComposedClip {
         s ->
             FramePath.of(
                 playback().runs(),
-                material.planner().plan(clip.pared().stretches(), cuts, clip.framed().framing(), s),
-                material.rate()));
+                state
+                    .material()
+                    .planner()
+                    .plan(
+                        state.clip().pared().stretches(),
+                        state.cuts(),
+                        state.clip().framed().framing(),
+                        s),
+                state.material().rate()));
   }
 
   /** The captions of what is said. */
@@ -81,11 +86,13 @@ public final class ComposedClip {
     CaptionTrack made = captions;
     if (made == null) {
       List<Span> uncaptioned =
-          clip.pared().removals().stream()
+          state.clip().pared().removals().stream()
               .filter(r -> r.means().uncaptions())
               .map(Removal::span)
               .toList();
-      made = CaptionTrack.spoken(clip.lettered(), cuts, uncaptioned, material.transcript());
+      made =
+          CaptionTrack.spoken(
+              state.clip().lettered(), state.cuts(), uncaptioned, state.material().transcript());
       captions = made;
     }
     return made;
@@ -93,6 +100,7 @@ public final class ComposedClip {
 
   /** All of it for one spec. */
   public Composition forSpec(DeliverySpec spec) {
-    return new Composition(playback(), path(spec.shape()), captions(), spec, material.rate());
+    return new Composition(
+        playback(), path(spec.shape()), captions(), spec, state.material().rate());
   }
 }
