@@ -30,7 +30,11 @@ public class ClipStore {
   private static final int LONGEST_IN_NAME = 80;
 
   private final StepLog<ClipDocument, ClipDelta> steps;
-  private final Recent<StoredClip> recent = new Recent<>(60);
+
+  /** More than the sheet of an episode has. */
+  private static final int AT_HAND = 300;
+
+  private final Recent<StoredClip> recent = new Recent<>(AT_HAND);
 
   ClipStore(DSLContext db, JsonMapper json) {
     this.db = db;

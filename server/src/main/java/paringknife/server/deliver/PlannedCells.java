@@ -3,7 +3,6 @@ package paringknife.server.deliver;
 import java.util.ArrayList;
 import java.util.List;
 import org.springframework.stereotype.Component;
-import paringknife.core.clip.ClipDocument;
 import paringknife.core.clip.ComposedClip;
 import paringknife.core.clip.Composition;
 import paringknife.core.deliver.Check;
@@ -33,19 +32,19 @@ class PlannedCells {
   /** A clip for all specs. */
   record Clip(long lengthUs, List<Cell> cells) {}
 
-  private record Planned(ClipDocument document, Episode episode, long soundMadeAt, Clip clip) {}
+  private record Planned(int revision, Episode episode, long soundMadeAt, Clip clip) {}
 
   Clip of(ClipStore.StoredClip clip, Episode episode) {
     long soundMadeAt = episode.folder().soundMadeAt();
     Planned known = planned.get(clip.id());
     if (known != null
-        && known.document() == clip.document()
+        && known.revision() == clip.revision()
         && known.episode() == episode
         && known.soundMadeAt() == soundMadeAt) {
       return known.clip();
     }
     Clip made = plan(episode.compose(clip.document()), episode);
-    planned.put(clip.id(), new Planned(clip.document(), episode, soundMadeAt, made));
+    planned.put(clip.id(), new Planned(clip.revision(), episode, soundMadeAt, made));
     return made;
   }
 
