@@ -7,5 +7,6 @@ export default tseslint.config(
   reactHooks.configs.flat['recommended-latest'],
   {
     linterOptions: { reportUnusedDisableDirectives: 'error' },
+    rules: { 'max-lines': ['error', 400] },
   },
 );

@@ -3,13 +3,15 @@ import { Popover } from 'radix-ui';
 import { useQuery } from '@tanstack/react-query';
 import { api, type DoubtfulWord, type TranscriptColumns } from '../api/client';
 import { clock } from '../ui/time';
+import { usePlayback } from '../plate/Playback';
 import type { Corrections } from '../workbench/corrections';
 import { startCorrecting } from '../workbench/corrections';
-import { keyFor, keyName } from '../workbench/keyMap';
-import { putCarried } from '../workbench/keys';
-import { ShownKey } from '../workbench/ShownKey';
-import { PauseActs } from '../stages/PauseActs';
-import { GapField, TreatMenu } from '../stages/TreatMenu';
+import { keyFor, keyName } from '../keyboard/keyMap';
+import { putCarried } from '../keyboard/paring';
+import { useChanges } from '../workbench/changes';
+import { ShownKey } from '../keyboard/ShownKey';
+import { PauseActs } from '../pare/PauseActs';
+import { GapField, TreatMenu } from '../pare/TreatMenu';
 import { ordered, useWorkbench } from '../workbench/store';
 
 interface Props {
@@ -33,6 +35,7 @@ const WHY: Record<DoubtfulWord['why'], string> = {
 export function CorrectBar({ episodeId, transcript, corrections, cuts, doubtful }: Props) {
   const selection = useWorkbench((s) => s.selection);
   const showStruck = useWorkbench((s) => s.showStruck);
+  const changes = useChanges();
   const carrying = useWorkbench((s) => s.carrying);
   const gap = useWorkbench((s) => s.gap);
   const pause = useWorkbench((s) => s.pause);
@@ -48,10 +51,10 @@ export function CorrectBar({ episodeId, transcript, corrections, cuts, doubtful 
       {carrying ? (
         <span className="flex items-center gap-2 pl-1" data-testid="carrying">
           {ordered(carrying)[1] - ordered(carrying)[0] + 1} words taken up. Select a word:
-          <button className="button" disabled={first < 0} onClick={() => putCarried(first)}>
+          <button className="button" disabled={first < 0} onClick={() => putCarried(changes, first)}>
             Put them before it <span className="text-[11px] text-faint">Ctrl V</span>
           </button>
-          <button className="link" onClick={() => putCarried(-1)}>
+          <button className="link" onClick={() => putCarried(changes, -1)}>
             at the end
           </button>
           <button className="link" onClick={() => useWorkbench.setState({ carrying: null })}>
@@ -115,6 +118,7 @@ function Selected({
   transcript: TranscriptColumns;
   corrections: Corrections;
 }) {
+  const playback = usePlayback();
   const phrase = transcript.text.slice(first, last + 1).join(' ');
   const paragraphStarts = transcript.paragraphs.some((p) => p.from === first);
   return (
@@ -122,7 +126,7 @@ function Selected({
       <span className="mr-1 max-w-[90px] truncate font-serif text-[15px]" title={phrase}>
         {phrase}
       </span>
-      <Act label="Correct" ours="t" onAct={() => startCorrecting(first, last)} />
+      <Act label="Correct" ours="t" onAct={() => startCorrecting(playback, first, last)} />
       <All key={phrase} episodeId={episodeId} phrase={phrase} transcript={transcript} corrections={corrections} />
       <Act label="Mark" ours="p" onAct={() => void corrections.correct({ type: 'mark', word: last })} />
       <Act label="Capital" ours="u" onAct={() => void corrections.correct({ type: 'capital', word: first })} />

@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
+import { usePlayback } from '../plate/Playback';
 import type { TranscriptColumns } from '../api/client';
 import type { Corrections } from '../workbench/corrections';
 import { stopCorrecting } from '../workbench/corrections';
@@ -15,6 +16,7 @@ export function CorrectField({
   transcript: TranscriptColumns;
   corrections: Corrections;
 }) {
+  const playback = usePlayback();
   const before = transcript.text.slice(first, last + 1).join(' ');
   const [text, setText] = useState(before);
   const field = useRef<HTMLInputElement>(null);
@@ -25,7 +27,7 @@ export function CorrectField({
     done.current = true;
     const next = transcript.startUs[last + 1] ?? null;
     if (text.trim() && text.trim() !== before) void corrections.correct({ type: 'replace', first, last, text });
-    stopCorrecting(next);
+    stopCorrecting(playback, next);
   };
   return (
     <input
@@ -47,7 +49,7 @@ export function CorrectField({
         if (e.key === 'Enter') keep();
         if (e.key === 'Escape') {
           done.current = true;
-          stopCorrecting(null);
+          stopCorrecting(playback, null);
         }
       }}
       onBlur={keep}

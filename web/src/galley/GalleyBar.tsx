@@ -1,7 +1,7 @@
 import { useRef, useState } from 'react';
 import { Search } from 'lucide-react';
 import { api } from '../api/client';
-import { keyFor, keyName } from '../workbench/keyMap';
+import { keyFor, keyName } from '../keyboard/keyMap';
 import { useWorkbench } from '../workbench/store';
 
 /** The bar over the galley: what the stage puts there, and the search. */

@@ -1,7 +1,3 @@
-import type { ClipState, Cue, Preview } from '../api/client';
-import { FramePath } from '../plate/framePath';
-import { clipLayout, toEpisode } from '../plate/programme';
-
 export const LANE = 92;
 
 /** A stretch of the episode with what stands beside it: a caption, or who is held in the frame. */
@@ -9,39 +5,6 @@ export interface LanePiece {
   startUs: number;
   endUs: number;
   text: string;
-}
-
-/** Puts what has times of the clip beside the words it plays with. */
-function beside(clip: ClipState, pieces: LanePiece[]): LanePiece[] {
-  const layout = clipLayout(clip.pared);
-  return pieces.map((piece) => ({
-    ...piece,
-    startUs: toEpisode(layout, piece.startUs),
-    endUs: toEpisode(layout, piece.endUs - 1) + 1,
-  }));
-}
-
-export const captionPieces = (clip: ClipState, cues: Cue[]): LanePiece[] =>
-  beside(
-    clip,
-    cues.map((cue) => ({ ...cue.span, text: cue.lines.map((l) => l.map((w) => w.text).join(' ')).join(' / ') })),
-  );
-
-function holder(person: number, names: string[]): string {
-  if (person < 0) return 'middle';
-  return names[person]?.split(' ')[0] ?? `Person ${person + 1}`;
-}
-
-export function framePieces(clip: ClipState, preview: Preview, names: string[]): LanePiece[] {
-  const frameUs = (1e6 * preview.frameRateDenominator) / preview.frameRateNumerator;
-  return beside(
-    clip,
-    new FramePath(preview.path).segments.map((s) => ({
-      startUs: s.clipFrame * frameUs,
-      endUs: (s.clipFrame + s.count) * frameUs,
-      text: `${holder(s.person, names)}, held`,
-    })),
-  );
 }
 
 interface Props {

@@ -1,12 +1,13 @@
 import { useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { api, type TranscriptColumns } from '../api/client';
-import { current } from '../plate/player';
+import { usePlayback } from '../plate/Playback';
 import { clock } from '../ui/time';
 import { useWorkbench } from '../workbench/store';
 
 /** Where text and sound do not say the same, each place to be heard and gone to. */
 export function MisfitList({ episodeId, transcript }: { episodeId: number; transcript: TranscriptColumns }) {
+  const playback = usePlayback();
   const [open, setOpen] = useState(false);
   const found = useQuery({
     queryKey: ['misfits', episodeId, transcript.revision],
@@ -18,7 +19,7 @@ export function MisfitList({ episodeId, transcript }: { episodeId: number; trans
   if (!unheard.length && !untold.length) return null;
   const goTo = (word: number, last: number) => {
     useWorkbench.getState().select(word, last);
-    current.seekEpisode(transcript.startUs[word]);
+    playback.seekEpisode(transcript.startUs[word]);
   };
   const wordAfter = (us: number) =>
     Math.max(
@@ -49,7 +50,7 @@ export function MisfitList({ episodeId, transcript }: { episodeId: number; trans
               <span className="text-soft">in the text, not heard</span>
               <button
                 className="link"
-                onClick={() => current.hear(transcript.startUs[u.first] - 500_000, transcript.endUs[u.last] + 500_000)}
+                onClick={() => playback.hear(transcript.startUs[u.first] - 500_000, transcript.endUs[u.last] + 500_000)}
               >
                 hear it
               </button>
@@ -65,7 +66,7 @@ export function MisfitList({ episodeId, transcript }: { episodeId: number; trans
                 {((s.endUs - s.startUs) / 1e6).toFixed(1)} s in which something is said
               </button>
               <span className="text-soft">heard, not in the text</span>
-              <button className="link" onClick={() => current.hear(s.startUs - 300_000, s.endUs + 300_000)}>
+              <button className="link" onClick={() => playback.hear(s.startUs - 300_000, s.endUs + 300_000)}>
                 hear it
               </button>
             </li>

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { X } from 'lucide-react';
-import { current, togglePlay } from '../plate/player';
+import { usePlayback } from '../plate/Playback';
 import { usePlayhead } from '../plate/playhead';
 import { clock } from '../ui/time';
 import type { Corrections } from '../workbench/corrections';
@@ -19,6 +19,7 @@ export function TypeAlong({
   speakers: string[];
   onClose: () => void;
 }) {
+  const playback = usePlayback();
   const [text, setText] = useState('');
   const [speaker, setSpeaker] = useState('');
   const [from, setFrom] = useState(() => usePlayhead.getState().episodeUs);
@@ -26,19 +27,19 @@ export function TypeAlong({
   const resume = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
   useEffect(() => () => clearTimeout(resume.current), []);
   const setPlaying = (playing: boolean) => {
-    if ((current.player?.playing ?? false) !== playing) togglePlay();
+    if (playback.isPlaying !== playing) playback.toggle();
     useWorkbench.setState({ playing });
   };
   const typed = (value: string) => {
     if (!text && value) begin(Math.min(fromUs.current, usePlayhead.getState().episodeUs));
     setText(value);
     const waits = resume.current !== undefined;
-    if (current.player?.playing || waits) {
+    if (playback.isPlaying || waits) {
       setPlaying(false);
       clearTimeout(resume.current);
       resume.current = setTimeout(() => {
         resume.current = undefined;
-        current.seekEpisode(Math.max(0, usePlayhead.getState().episodeUs - STEPS_BACK_US));
+        playback.seekEpisode(Math.max(0, usePlayhead.getState().episodeUs - STEPS_BACK_US));
         setPlaying(true);
       }, GOES_ON_AFTER_MS);
     }
@@ -93,13 +94,13 @@ export function TypeAlong({
               e.preventDefault();
               clearTimeout(resume.current);
               resume.current = undefined;
-              setPlaying(!(current.player?.playing ?? false));
+              setPlaying(!playback.isPlaying);
             }
           }}
         />
       </label>
       <div className="flex flex-col gap-1.5 pb-0.5 text-[12.5px]">
-        <button className="button" onClick={() => setPlaying(!(current.player?.playing ?? false))}>
+        <button className="button" onClick={() => setPlaying(!playback.isPlaying)}>
           Play or stop <span className="text-faint">Tab</span>
         </button>
         <button className="button flex items-center justify-center gap-1" onClick={onClose}>

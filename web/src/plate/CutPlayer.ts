@@ -1,29 +1,17 @@
-import { ALL_FORMATS, AudioBufferSink, Input, UrlSource, VideoSampleSink, type VideoSample } from 'mediabunny';
+import { ALL_FORMATS, AudioBufferSink, Input, UrlSource, VideoSampleSink } from 'mediabunny';
+import { carriedOver, goOnAlike, type Range } from './edited';
+import { PictureFeed, pictureAt, picturesFrom, sleep } from './PictureFeed';
 import type { Draw, Player } from './player';
-import { LONGEST_PIECE_US, soundPieces, toEpisode, toProgramme, type Programme, type SoundPiece } from './programme';
-import { timeStretch } from './timeStretch';
+import { LONGEST_PIECE_US, soundPieces, toEpisode, type Programme, type SoundPiece } from './programme';
+import { SoundClock } from './SoundClock';
+import { SoundFeed } from './SoundFeed';
 
-const RATE = 48_000;
-const FADE_S = 0.01;
-const QUEUE = 12;
 const SOUND_AHEAD_S = 6;
+const SOUND_LOOKED_AFTER_MS = 120;
 /** Short, since stretching keeps the page busy while it lasts. */
 const STRETCHED_PIECE_US = 2_000_000;
-const WAV_HEADER = 44;
-/** Pieces kept after they were heard; the longest take 3 MB each. */
-const KEPT_PIECES = 3;
-
-interface Range {
-  fromUs: number;
-  toUs: number;
-  loop: boolean;
-}
-
-/** A decoded picture and the frame of the programme that it is. */
-interface Frame {
-  frame: number;
-  sample: VideoSample;
-}
+/** Less than this before its end it begins anew. */
+const NEARLY_OVER_US = 20_000;
 
 /**
  * Plays a cut list without gaps: sound is scheduled by the sample on the audio clock, with the same
@@ -33,24 +21,21 @@ export class CutPlayer implements Player {
   private readonly input: Input;
   private video: VideoSampleSink | null = null;
   private audio: AudioBufferSink | null = null;
-  private audioContext: AudioContext | null = null;
-  private gain: GainNode | null = null;
+  private readonly clock = new SoundClock();
+  private readonly sounds = new SoundFeed();
+  private readonly pictures = new PictureFeed();
   private programme: Programme | null = null;
-  private playFrom = 0;
-  private startedAt = 0;
   private session = 0;
   private positionUs = 0;
   private stillAt = -1;
   private stillWanted: number | null = null;
   private stillBusy = false;
-  private frames: Frame[] = [];
   private readonly ready: Promise<void>;
   /** Frames that were shown later than the frame after them was due, for tests and for honesty. */
   lateFrames = 0;
   shownFrames = 0;
   playing = false;
   private speed = 1;
-  private readonly lately = new Map<string, AudioBuffer>();
   private range: Range | null = null;
   /** A programme that goes on from here just like the one that plays, and how far its clock is ahead of that one's. */
   private exchanged: { programme: Programme; us: number; frames: number } | null = null;
@@ -83,7 +68,7 @@ export class CutPlayer implements Player {
    */
   async setProgramme(programme: Programme, atUs: number, edited = false) {
     const wasPlaying = this.playing;
-    if (wasPlaying && this.programme && !this.range && this.startedAt > 0) {
+    if (wasPlaying && this.programme && !this.range && this.clock.isRunning) {
       const us = atUs - this.positionUs;
       if (goOnAlike(this.programme, this.positionUs, programme, atUs)) {
         this.exchanged = { programme, us, frames: Math.round((us / 1e6) * programme.rate) };
@@ -138,31 +123,29 @@ export class CutPlayer implements Player {
     const programme = this.programme;
     if (!programme || programme.lengthUs === 0) return;
     await this.ready;
-    if (!this.audioContext) {
-      this.audioContext = new AudioContext({ sampleRate: RATE, latencyHint: 'interactive' });
-    }
-    await this.audioContext.resume();
-    if (this.positionUs >= programme.lengthUs - 20_000) this.positionUs = 0;
+    const context = await this.clock.open();
+    if (this.positionUs >= programme.lengthUs - NEARLY_OVER_US) this.positionUs = 0;
     const session = ++this.session;
+    const isWanted = () => session === this.session;
     this.playing = true;
-    this.gain = this.audioContext.createGain();
-    this.gain.connect(this.audioContext.destination);
-    this.playFrom = this.positionUs;
-    const first = soundPieces(programme, this.playFrom, this.speed === 1 ? LONGEST_PIECE_US : STRETCHED_PIECE_US);
-    const opening = first.next();
-    const buffer = opening.done ? null : await this.soundOf(opening.value);
-    const pictures = this.pictures(programme, this.frameAt(this.playFrom));
-    const picture = await pictures.next();
-    if (session !== this.session) {
-      if (!picture.done) picture.value.sample.close();
-      await pictures.return(undefined);
+    const fromUs = this.positionUs;
+    this.clock.arm(fromUs, this.speed);
+    const pieces = soundPieces(programme, fromUs, this.speed === 1 ? LONGEST_PIECE_US : STRETCHED_PIECE_US);
+    const opening = pieces.next();
+    const soundOf = (piece: SoundPiece) => this.sounds.piece(context, this.audio, programme, piece, this.speed);
+    const buffer = opening.done ? null : await soundOf(opening.value);
+    const pictures = this.video ? picturesFrom(this.video, programme, this.frameAt(fromUs)) : null;
+    const picture = await pictures?.next();
+    if (!isWanted()) {
+      if (picture && !picture.done) picture.value.sample.close();
+      await pictures?.return(undefined);
       return;
     }
-    if (!picture.done) this.frames.push(picture.value);
-    this.startedAt = this.audioContext.currentTime + 0.06;
-    if (buffer && !opening.done) this.schedule(opening.value, buffer);
-    void this.feedSound(first, session);
-    void this.feedPictures(pictures, session);
+    if (picture && !picture.done) this.pictures.push(picture.value);
+    this.clock.start();
+    if (buffer && !opening.done) this.clock.schedule(opening.value, buffer);
+    void this.feedSound(pieces, soundOf, isWanted);
+    if (pictures) void this.pictures.fill(pictures, isWanted);
     this.tick(session);
   }
 
@@ -184,24 +167,20 @@ export class CutPlayer implements Player {
     }
     this.range = null;
     this.session++;
-    this.startedAt = 0;
     this.playing = false;
-    this.gain?.disconnect();
-    this.gain = null;
-    for (const f of this.frames) f.sample.close();
-    this.frames = [];
+    this.clock.stop();
+    this.pictures.clear();
   }
 
   destroy() {
     this.halt();
-    void this.audioContext?.close();
+    this.clock.close();
     this.input.dispose();
   }
 
   private now() {
-    if (!this.playing || !this.audioContext || this.startedAt === 0) return this.positionUs;
-    const passed = Math.max(0, this.audioContext.currentTime - this.startedAt) * this.speed;
-    return Math.min(this.programme!.lengthUs, this.playFrom + passed * 1e6);
+    if (!this.playing || !this.clock.isRunning) return this.positionUs;
+    return Math.min(this.programme!.lengthUs, this.clock.nowUs);
   }
 
   private frameAt(us: number) {
@@ -210,139 +189,18 @@ export class CutPlayer implements Player {
     return Math.max(0, Math.min(total - 1, Math.floor((us / 1e6) * p.rate + 1e-6)));
   }
 
-  private async feedSound(pieces: Generator<SoundPiece>, session: number) {
+  private async feedSound(
+    pieces: Generator<SoundPiece>,
+    soundOf: (piece: SoundPiece) => Promise<AudioBuffer | null>,
+    isWanted: () => boolean,
+  ) {
     for (const piece of pieces) {
-      while (session === this.session && (piece.atUs - this.now()) / 1e6 / this.speed > SOUND_AHEAD_S) await sleep(120);
-      if (session !== this.session) return;
-      const buffer = await this.soundOf(piece);
-      if (session !== this.session) return;
-      if (buffer) this.schedule(piece, buffer);
-    }
-  }
-
-  /** A piece ready to be heard; what was made lately is at hand, so that a loop begins again at once. */
-  private async soundOf(piece: SoundPiece): Promise<AudioBuffer | null> {
-    const key = JSON.stringify([piece, this.speed, this.programme?.joined]);
-    const buffer = this.lately.get(key) ?? (await this.madeSound(piece));
-    this.lately.delete(key);
-    if (buffer) this.lately.set(key, buffer);
-    for (const old of [...this.lately.keys()].slice(0, -KEPT_PIECES)) this.lately.delete(old);
-    return buffer;
-  }
-
-  /** One piece as one buffer, with the fade's handles on both sides and the fades baked in. */
-  private async madeSound(piece: SoundPiece): Promise<AudioBuffer | null> {
-    if (!this.audio || !this.audioContext) return null;
-    const stretched = this.speed !== 1;
-    const fadeIn = piece.fadeIn || stretched;
-    const fadeOut = piece.fadeOut || stretched;
-    const lead = fadeIn ? (FADE_S / 2) * this.speed : 0;
-    const trail = fadeOut ? (FADE_S / 2) * this.speed : 0;
-    const from = Math.round((piece.startUs / 1e6 - lead) * RATE);
-    const to = Math.round((piece.endUs / 1e6 + trail) * RATE);
-    const joined = this.programme?.joined ?? null;
-    const channels = joined
-      ? await this.joinedSound(joined, from, to)
-      : [0, 1].map(() => new Float32Array(Math.max(1, to - from)));
-    if (!channels) return null;
-    if (!joined)
-      for await (const { buffer, timestamp } of this.audio.buffers(Math.max(0, from / RATE - 0.03), to / RATE)) {
-        const at = Math.round(timestamp * RATE) - from;
-        for (let c = 0; c < 2; c++) {
-          const data = buffer.getChannelData(Math.min(c, buffer.numberOfChannels - 1));
-          const skip = Math.max(0, -at);
-          const place = Math.max(0, at);
-          const count = Math.min(data.length - skip, channels[c].length - place);
-          if (count > 0) channels[c].set(data.subarray(skip, skip + count), place);
-        }
-      }
-    if (!this.audioContext) return null;
-    const fade = Math.round(FADE_S * RATE);
-    const paced = timeStretch(channels, this.speed, RATE);
-    const out = this.audioContext.createBuffer(2, paced[0].length, RATE);
-    for (let c = 0; c < 2; c++) {
-      const data = paced[c];
-      for (let k = 0; k < fade && k < data.length; k++) {
-        const gain = Math.sin((Math.PI / 2) * ((k + 0.5) / fade));
-        if (fadeIn) data[k] *= gain;
-        if (fadeOut) data[data.length - 1 - k] *= gain;
-      }
-      out.copyToChannel(data, c);
-    }
-    return out;
-  }
-
-  /** A part of the clip's sound as the server joins it; null when it cannot be had. */
-  private async joinedSound(
-    of: NonNullable<Programme['joined']>,
-    from: number,
-    to: number,
-  ): Promise<Float32Array<ArrayBuffer>[] | null> {
-    const channels = [0, 1].map(() => new Float32Array(Math.max(1, to - from)));
-    const first = Math.max(0, from);
-    const query = `fromUs=${Math.round((first * 1e6) / RATE)}&toUs=${Math.round((to * 1e6) / RATE)}&asRecorded=${of.asRecorded}&revision=${of.revision}`;
-    try {
-      const answer = await fetch(`/api/clips/${of.clipId}/sound?${query}`);
-      if (!answer.ok) return null;
-      const samples = new Int16Array(await answer.arrayBuffer(), WAV_HEADER);
-      const count = Math.min(channels[0].length - (first - from), samples.length >> 1);
-      for (let k = 0; k < count; k++) {
-        channels[0][first - from + k] = samples[2 * k] / 32768;
-        channels[1][first - from + k] = samples[2 * k + 1] / 32768;
-      }
-    } catch {
-      // The picture goes on; the next piece asks again.
-      return null;
-    }
-    return channels;
-  }
-
-  private schedule(piece: SoundPiece, buffer: AudioBuffer) {
-    if (!this.audioContext || !this.gain) return;
-    const node = this.audioContext.createBufferSource();
-    node.buffer = buffer;
-    node.connect(this.gain);
-    const lead = piece.fadeIn || this.speed !== 1 ? FADE_S / 2 : 0;
-    const at = this.startedAt + (piece.atUs - this.playFrom) / 1e6 / this.speed - lead;
-    const late = this.audioContext.currentTime - at;
-    if (late > 0) node.start(0, late);
-    else node.start(at);
-  }
-
-  private async *pictures(programme: Programme, fromFrame: number): AsyncGenerator<Frame> {
-    if (!this.video) return;
-    const period = 1 / programme.rate;
-    for (const run of programme.runs) {
-      const skip = Math.max(0, fromFrame - run.clipFrame);
-      if (skip >= run.count) continue;
-      if (run.held) {
-        const sample = await this.video.getSample((run.episodeFrame + 0.5) * period);
-        if (sample) yield { frame: run.clipFrame + skip, sample };
-        continue;
-      }
-      const first = run.episodeFrame + skip;
-      const end = run.episodeFrame + run.count;
-      const samples = this.video.samples((first + 0.25) * period, (end - 0.25) * period);
-      for await (const sample of samples) {
-        const episodeFrame = Math.round(sample.timestamp * programme.rate);
-        if (episodeFrame < first || episodeFrame >= end) {
-          sample.close();
-          continue;
-        }
-        yield { frame: run.clipFrame + episodeFrame - run.episodeFrame, sample };
-      }
-    }
-  }
-
-  private async feedPictures(pictures: AsyncGenerator<Frame>, session: number) {
-    for await (const picture of pictures) {
-      while (session === this.session && this.frames.length >= QUEUE) await sleep(8);
-      if (session !== this.session) {
-        picture.sample.close();
-        await pictures.return(undefined);
-        return;
-      }
-      this.frames.push(picture);
+      while (isWanted() && (piece.atUs - this.now()) / 1e6 / this.speed > SOUND_AHEAD_S)
+        await sleep(SOUND_LOOKED_AFTER_MS);
+      if (!isWanted()) return;
+      const buffer = await soundOf(piece);
+      if (!isWanted()) return;
+      if (buffer) this.clock.schedule(piece, buffer);
     }
   }
 
@@ -351,11 +209,7 @@ export class CutPlayer implements Player {
     const us = this.now();
     this.positionUs = us;
     const due = this.frameAt(us);
-    let shown: Frame | null = null;
-    while (this.frames.length && this.frames[0].frame <= due) {
-      shown?.sample.close();
-      shown = this.frames.shift()!;
-    }
+    const shown = this.pictures.takeDue(due);
     if (shown) {
       if (due - shown.frame > 1) this.lateFrames++;
       this.shownFrames++;
@@ -389,9 +243,7 @@ export class CutPlayer implements Player {
       while (this.stillWanted !== null && this.stillWanted !== this.stillAt && !this.playing) {
         const wanted: number = this.stillWanted;
         const programme: Programme = this.programme!;
-        const run = programme.runs.find((r) => wanted >= r.clipFrame && wanted < r.clipFrame + r.count);
-        const episodeFrame = run ? run.episodeFrame + (run.held ? 0 : wanted - run.clipFrame) : 0;
-        const sample = await this.video.getSample((episodeFrame + 0.5) / programme.rate);
+        const sample = await pictureAt(this.video, programme, wanted);
         if (sample) {
           if (!this.playing) {
             this.draw(sample, wanted);
@@ -415,27 +267,3 @@ export class CutPlayer implements Player {
     return this.programme ? toEpisode(this.programme, this.now()) : 0;
   }
 }
-
-/** A range of one state of a clip in another; null where nothing of it plays any more. */
-function carriedOver(range: Range, before: Programme, after: Programme): Range | null {
-  const fromUs = toProgramme(after, toEpisode(before, range.fromUs));
-  const toUs = toProgramme(after, toEpisode(before, range.toUs - 1) + 1);
-  return toUs > fromUs ? { ...range, fromUs, toUs } : null;
-}
-
-/** Whether two programmes play the same from a time of each on. */
-function goOnAlike(a: Programme, aUs: number, b: Programme, bUs: number): boolean {
-  if (a.joined || b.joined || a.rate !== b.rate) return false;
-  if (Math.abs(toEpisode(a, aUs) - toEpisode(b, bUs)) > 1_000) return false;
-  if (Math.abs(a.lengthUs - aUs - (b.lengthUs - bUs)) > 1_000) return false;
-  const left = a.playsAt.filter((at) => at > aUs).length;
-  if (left !== b.playsAt.filter((at) => at > bUs).length) return false;
-  for (let k = 1; k <= left + 1; k++) {
-    const x = a.spans[a.spans.length - k];
-    const y = b.spans[b.spans.length - k];
-    if (!x || !y || x.endUs !== y.endUs || (k <= left && x.startUs !== y.startUs)) return false;
-  }
-  return true;
-}
-
-const sleep = (ms: number) => new Promise((r) => setTimeout(r, ms));

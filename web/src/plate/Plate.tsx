@@ -1,15 +1,13 @@
 import { useEffect, useLayoutEffect, useRef, useState } from 'react';
-import type { ClipState, EpisodeCard, Preview, Spec } from '../api/client';
-import { useWorkbench, type Stage } from '../workbench/store';
+import type { ClipState, EpisodeCard, Preview } from '../api/client';
+import { useWorkbench } from '../workbench/store';
 import { CaptionLayer } from './CaptionLayer';
 import { CutPlayer } from './CutPlayer';
 import { PlainPlayer } from './PlainPlayer';
-import { current, type Draw, type Player } from './player';
+import { usePlayback } from './Playback';
+import type { Draw, Player } from './player';
 import { usePlayhead } from './playhead';
-import { clipProgramme, oneStretch, toEpisode, toProgramme, wholeEpisode, type Programme } from './programme';
-
-const AROUND_US = 1_500_000;
-const SHORTEST_LOOP_US = 50_000;
+import { clipProgramme, toEpisode, wholeEpisode } from './programme';
 
 interface Props {
   episode: EpisodeCard;
@@ -17,24 +15,22 @@ interface Props {
   preview: Preview | null;
   /** Where the script of the captions lies. */
   captionScript: string | null;
-  specs: Spec[];
-  stage: Stage;
+  /** Whether the zones are shown that must stay free. */
+  safeZones: boolean;
   height: number;
 }
 
 /** The picture in the shape of the clip, with framing, captions and safe zones live. */
-export function Plate({ episode, clip, preview, captionScript, stage, height }: Props) {
+export function Plate({ episode, clip, preview, captionScript, safeZones, height }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const captionHost = useRef<HTMLDivElement>(null);
+  const playback = usePlayback();
   const player = useRef<Player | null>(null);
   const captions = useRef<CaptionLayer | null>(null);
-  const programme = useRef<Programme | null>(null);
-  const shown = useRef<{ preview: Preview | null; stage: Stage }>({ preview, stage });
+  const shown = useRef(preview);
   useLayoutEffect(() => {
-    shown.current = { preview, stage };
+    shown.current = preview;
   });
-  /** What was shown before a stretch was heard by itself. */
-  const lent = useRef<{ programme: Programme; atUs: number } | null>(null);
   const playedClip = useRef<number | null>(null);
   const speed = useRef(1);
   const rate = useWorkbench((s) => s.rate);
@@ -49,7 +45,7 @@ export function Plate({ episode, clip, preview, captionScript, stage, height }: 
       const target = canvas.current;
       const context = target?.getContext('2d');
       if (!target || !context) return;
-      const p = programme.current;
+      const p = playback.programme;
       const window = p?.path.at(frame);
       const scale = sample.displayWidth / episode.width;
       if (window) {
@@ -69,65 +65,30 @@ export function Plate({ episode, clip, preview, captionScript, stage, height }: 
       setReady(true);
     };
     const moved = (us: number) => {
-      const p = programme.current;
+      const p = playback.programme;
       usePlayhead.setState({ programmeUs: us, episodeUs: p ? toEpisode(p, us) : us });
-      const v = shown.current.preview;
+      const v = shown.current;
       if (v) captions.current?.show(us, v.canvas.width, v.canvas.height);
     };
-    const stopped = () => {
-      useWorkbench.setState({ playing: false });
-      const back = lent.current;
-      if (!back) return;
-      lent.current = null;
-      programme.current = back.programme;
-      void made.setProgramme(back.programme, back.atUs);
-    };
+    const ended = () => playback.ended();
     const proxy = `/api/episodes/${episode.id}/proxy?made=${episode.madeAt}`;
     const made =
       'VideoDecoder' in globalThis
-        ? new CutPlayer(proxy, draw, moved, stopped)
-        : new PlainPlayer(proxy, draw, moved, stopped);
+        ? new CutPlayer(proxy, draw, moved, ended)
+        : new PlainPlayer(proxy, draw, moved, ended);
     void made.setRate(useWorkbench.getState().rate * speed.current);
-    current.hear = (startUs, endUs) => {
-      const p = programme.current;
-      if (!p) return;
-      lent.current ??= { programme: p, atUs: made.position };
-      programme.current = oneStretch(startUs, endUs, p.rate);
-      useWorkbench.setState({ playing: true });
-      void made.setProgramme(programme.current, 0).then(() => made.play());
-    };
-    current.hearAround = (us, loop) => {
-      const p = programme.current;
-      if (!p) return;
-      const at = toProgramme(p, us);
-      useWorkbench.setState({ playing: true });
-      void made.playRange(Math.max(0, at - AROUND_US), Math.min(p.lengthUs, at + AROUND_US), loop);
-    };
-    current.hearLoop = (startUs, endUs) => {
-      const p = programme.current;
-      if (!p) return;
-      const from = toProgramme(p, startUs);
-      const to = toProgramme(p, endUs);
-      if (to - from < SHORTEST_LOOP_US) return;
-      useWorkbench.setState({ playing: true });
-      void made.playRange(from, to, true);
-    };
     player.current = made;
-    current.player = made;
+    playback.attach(made);
     (window as unknown as { paringKnifePlayer: Player }).paringKnifePlayer = made;
-    current.seekEpisode = (us) => {
-      const p = programme.current;
-      if (p) void made.seek(toProgramme(p, us));
-    };
     const layer = new CaptionLayer(captionHost.current!);
     captions.current = layer;
     return () => {
       made.destroy();
       layer.destroy();
       captions.current = null;
-      current.player = null;
+      playback.detach();
     };
-  }, [episode.id, episode.madeAt, episode.width]);
+  }, [episode.id, episode.madeAt, episode.width, playback]);
 
   const asRecorded = useWorkbench((s) => s.asRecorded);
   const spansKey = clip && preview ? `${clip.id}/${clip.revision}/${preview.revision}/${asRecorded}` : 'episode';
@@ -137,14 +98,10 @@ export function Plate({ episode, clip, preview, captionScript, stage, height }: 
     // Sound and picture go over to an edit together.
     if (clip && preview?.revision !== clip.revision) return;
     const rate = episode.frameRateNumerator / episode.frameRateDenominator;
-    const before = programme.current;
     const next = clip && preview ? clipProgramme(clip, preview, asRecorded) : wholeEpisode(episode.durationUs, rate);
-    const at = before ? toProgramme(next, toEpisode(before, made.position)) : 0;
-    const edited = clip !== null && playedClip.current === clip.id && !lent.current;
+    const edited = clip !== null && playedClip.current === clip.id;
     playedClip.current = clip?.id ?? null;
-    lent.current = null;
-    programme.current = next;
-    void made.setProgramme(next, at >= next.lengthUs ? 0 : at, edited);
+    const at = playback.show(next, edited);
     usePlayhead.setState({ programmeUs: at, episodeUs: toEpisode(next, at) });
     // The key stands for the clip and its preview.
     // eslint-disable-next-line react-hooks/exhaustive-deps
@@ -184,7 +141,7 @@ export function Plate({ episode, clip, preview, captionScript, stage, height }: 
         aria-label="The picture as it will be delivered"
       />
       <div ref={captionHost} className={clip ? 'absolute inset-0' : 'hidden'} />
-      {safe && (stage === 'letter' || stage === 'frame') && (
+      {safe && safeZones && (
         <div
           className="pointer-events-none absolute border border-dashed border-white/55"
           title="safe zone"

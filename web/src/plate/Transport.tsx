@@ -2,11 +2,13 @@ import { useEffect, useRef } from 'react';
 import { Pause, Play } from 'lucide-react';
 import { clockTenths } from '../ui/time';
 import { useWorkbench } from '../workbench/store';
-import { RATES, togglePlay } from './player';
+import { RATES } from './player';
+import { usePlayback } from './Playback';
 import { usePlayhead } from './playhead';
 
 /** Play and pause, the time played and the whole length. */
 export function Transport({ lengthUs, speed }: { lengthUs: number; speed: number }) {
+  const playback = usePlayback();
   const playing = useWorkbench((s) => s.playing);
   const rate = useWorkbench((s) => s.rate);
   const played = useRef<HTMLSpanElement>(null);
@@ -25,7 +27,7 @@ export function Transport({ lengthUs, speed }: { lengthUs: number; speed: number
         aria-label={playing ? 'Pause (space)' : 'Play (space)'}
         onClick={() => {
           useWorkbench.setState({ playing: !playing });
-          togglePlay();
+          playback.toggle();
         }}
       >
         {playing ? <Pause size={16} fill="currentColor" /> : <Play size={16} fill="currentColor" className="ml-0.5" />}

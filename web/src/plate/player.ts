@@ -37,30 +37,3 @@ export interface Player {
 }
 
 export const RATES = [0.5, 0.75, 1, 1.25, 1.5, 2, 2.5, 3];
-
-interface Current {
-  player: Player | null;
-  seekEpisode: (us: number) => void;
-  /** Plays a stretch of the episode by itself, whether or not it was cut; what was shown comes back after. */
-  hear: (startUs: number, endUs: number) => void;
-  /** Plays over the moment where an episode time plays, from a little before to a little after. */
-  hearAround: (episodeUs: number, loop: boolean) => void;
-  /** Plays what is kept between two times of the episode, over and over. */
-  hearLoop: (startUs: number, endUs: number) => void;
-}
-
-/** The player of the open episode, for the keyboard and the galley. */
-export const current: Current = {
-  player: null,
-  seekEpisode: () => undefined,
-  hear: () => undefined,
-  hearAround: () => undefined,
-  hearLoop: () => undefined,
-};
-
-export function togglePlay() {
-  const player = current.player;
-  if (!player) return;
-  if (player.playing) player.pause();
-  else void player.play();
-}

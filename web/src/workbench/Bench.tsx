@@ -3,7 +3,7 @@ import { BookOpen, Combine, Trash2 } from 'lucide-react';
 import { api, type ClipState } from '../api/client';
 import { shapeText } from '../ui/shape';
 import { clock } from '../ui/time';
-import { joinOn } from './changes';
+import { useChanges } from './changes';
 import { useWorkbench } from './store';
 
 interface Props {
@@ -17,6 +17,7 @@ interface Props {
 
 /** The episode's clips, with what has been done to each. */
 export function Bench({ clips, current, joinable, onOpen, onRead }: Props) {
+  const changes = useChanges();
   const queries = useQueryClient();
   const shown = useWorkbench((s) => s.clip);
   const bin = async (clip: ClipState) => {
@@ -64,7 +65,7 @@ export function Bench({ clips, current, joinable, onOpen, onRead }: Props) {
                 className="absolute right-2 bottom-2 rounded p-1 text-faint opacity-0 group-hover:opacity-100 focus:opacity-100"
                 aria-label={`Join ${clip.delivered.title} on to the open clip`}
                 title="Join it on to the open clip"
-                onClick={() => void joinOn(clip.id, queries)}
+                onClick={() => void changes.joinOn(clip.id)}
               >
                 <Combine size={14} />
               </button>

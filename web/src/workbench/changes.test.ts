@@ -5,7 +5,8 @@ const server = vi.hoisted(() => ({ change: vi.fn(), clip: vi.fn(), undo: vi.fn()
 vi.mock('../api/client', async (original) => ({ ...(await original<typeof import('../api/client')>()), api: server }));
 
 import { Refusal } from '../api/client';
-import { change, pareWords, undo } from './changes';
+import { QueryClient } from '@tanstack/react-query';
+import { ClipChanges } from './changes';
 import { useWorkbench } from './store';
 
 const state = (revision: number) =>
@@ -23,6 +24,8 @@ const step = (from: number) =>
     pared: { kept: nothing, cut: nothing, removals: nothing, spans: 0, lengthUs: from + 1 },
   }) as unknown as ClipStep;
 const pare = (word: number): Intent => ({ type: 'pareWords', first: word, last: word });
+
+const { change, pareWords, undo } = new ClipChanges(new QueryClient());
 
 describe('changes', () => {
   beforeEach(() => {

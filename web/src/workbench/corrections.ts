@@ -1,6 +1,6 @@
 import type { QueryClient } from '@tanstack/react-query';
 import { api, Refusal, type CorrectionIntent, type TranscriptColumns, type TranscriptStep } from '../api/client';
-import { current, togglePlay } from '../plate/player';
+import type { Playback } from '../plate/Playback';
 import { useWorkbench } from './store';
 import { untilAnswered } from './untilAnswered';
 
@@ -79,26 +79,14 @@ export class Corrections {
   }
 }
 
-let resume = false;
-
 /** Opens a text field over the selected words; playing stops while typing. */
-export function startCorrecting(first: number, last: number) {
-  const playing = current.player?.playing ?? false;
-  if (playing) {
-    togglePlay();
-    useWorkbench.setState({ playing: false });
-  }
-  resume = playing;
+export function startCorrecting(playback: Playback, first: number, last: number) {
+  playback.waitForTyping();
   useWorkbench.setState({ correcting: { anchor: first, focus: last } });
 }
 
 /** Closes the text field; what played before goes on from the word after. */
-export function stopCorrecting(nextUs: number | null) {
+export function stopCorrecting(playback: Playback, nextUs: number | null) {
   useWorkbench.setState({ correcting: null });
-  if (nextUs !== null && resume) {
-    current.seekEpisode(nextUs);
-    useWorkbench.setState({ playing: true });
-    void current.player?.play();
-  }
-  resume = false;
+  playback.goOnAfterTyping(nextUs);
 }

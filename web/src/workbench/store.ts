@@ -3,6 +3,7 @@ import type { ClipState } from '../api/client';
 
 export type Stage = 'pick' | 'pare' | 'frame' | 'letter' | 'deliver';
 export const STAGES: Stage[] = ['pick', 'pare', 'frame', 'letter', 'deliver'];
+export const isStage = (name: string | undefined): name is Stage => STAGES.some((s) => s === name);
 
 export interface Selection {
   anchor: number;

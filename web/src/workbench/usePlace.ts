@@ -1,12 +1,13 @@
 import { useEffect } from 'react';
 import { wordAt } from '../galley/setLines';
-import { current } from '../plate/player';
+import { usePlayback } from '../plate/Playback';
 import { usePlayhead } from '../plate/playhead';
 import { useReading } from './reading';
 import { useWorkbench } from './store';
 
 /** Comes back to where the player was left, or goes to the moment in the address. */
 export function usePlace(episodeId: number, at: string | null, startUs: number[] | null) {
+  const playback = usePlayback();
   const ready = startUs !== null;
   useEffect(() => {
     if (!ready || !startUs?.length) return;
@@ -15,9 +16,9 @@ export function usePlace(episodeId: number, at: string | null, startUs: number[]
     const word = wordAt(startUs, wanted + 1);
     if (word >= 0) useWorkbench.getState().select(word, word);
     const seek = setInterval(() => {
-      if (!current.player) return;
+      if (!playback.isReady) return;
       clearInterval(seek);
-      current.seekEpisode(wanted);
+      playback.seekEpisode(wanted);
     }, 200);
     return () => clearInterval(seek);
     // Once, when the text is there.

@@ -1,0 +1,372 @@
+import { useRef, useState } from 'react';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { Check, Download, TriangleAlert, X } from 'lucide-react';
+import { api, Refusal, type Cell, type Sheet, type Spec } from '../api/client';
+import { assertNever } from '../ui/assertNever';
+import { clock, clockTenths, sizeText } from '../ui/time';
+import type { Stage } from '../workbench/store';
+import { useWorkbench } from '../workbench/store';
+
+type Line = Sheet['lines'][number];
+
+/** The delivery sheet: clips by specs. Every cell knows before rendering whether it will pass. */
+export function DeliverySheet({
+  episodeId,
+  onOpen,
+}: {
+  episodeId: number;
+  onOpen: (clip: number, stage: Stage) => void;
+}) {
+  const queries = useQueryClient();
+  const sheet = useQuery({ queryKey: ['sheet', episodeId], queryFn: () => api.sheet(episodeId) });
+  const [chosen, setChosen] = useState<{ clip: number; spec: string } | null>(null);
+  const ticks = useRef<Promise<void>>(Promise.resolve());
+  /** Cells as they were ticked, shown until the server has answered. */
+  const [pending, setPending] = useState<Record<string, boolean>>({});
+  const [columns, setColumns] = useState<string[]>(['vertical-60', 'vertical-90', 'feed-square']);
+  if (sheet.isError) return <p className="p-10">{(sheet.error as Error).message}</p>;
+  if (!sheet.data) return <p className="p-10 text-soft">Looking through the clips</p>;
+  const { specs } = sheet.data;
+  const lines = sheet.data.lines.map((l) => ({
+    ...l,
+    cells: l.cells.map((c) => ({ ...c, asked: pending[`${l.clipId} ${c.spec}`] ?? c.asked })),
+  }));
+  const asked = new Set(lines.flatMap((l) => l.cells.filter((c) => c.asked).map((c) => c.spec)));
+  const shown = specs.filter((s) => columns.includes(s.id) || asked.has(s.id));
+  const cells = lines.flatMap((l) => l.cells.filter((c) => c.asked).map((c) => ({ line: l, cell: c })));
+  const finished = cells.filter(({ cell }) => cell.state === 'DONE' && cell.current);
+  const busy = cells.filter(({ cell }) => cell.state === 'WAITING' || cell.state === 'RENDERING');
+  const open = cells.filter(
+    ({ cell }) => cell.passes && !(cell.state === 'DONE' && cell.current) && !busy.some((b) => b.cell === cell),
+  );
+  const left = restTime(cells.map((c) => c.cell));
+  const key = ['sheet', episodeId];
+  const send = async (clipId: number, spec: string, asked: boolean) => {
+    try {
+      const held = (await api.sheet(episodeId)).lines.find((l) => l.clipId === clipId);
+      if (!held) return;
+      const wanted = held.cells.filter((c) => (c.spec === spec ? asked : c.asked)).map((c) => c.spec);
+      await api.change(clipId, held.revision, { type: 'askFor', specs: wanted });
+    } catch (error) {
+      useWorkbench.setState({ message: (error as Refusal).message });
+    }
+    await queries.invalidateQueries({ queryKey: key });
+    setPending((before) =>
+      Object.fromEntries(
+        Object.entries(before).filter(([cell, ticked]) => cell !== `${clipId} ${spec}` || ticked !== asked),
+      ),
+    );
+    await queries.invalidateQueries({ queryKey: ['clips'] });
+  };
+  const toggle = (line: Line, cell: Cell) => {
+    const asked = !cell.asked;
+    setPending((before) => ({ ...before, [`${line.clipId} ${cell.spec}`]: asked }));
+    ticks.current = ticks.current.then(() => send(line.clipId, cell.spec, asked));
+  };
+  const line = lines.find((l) => l.clipId === chosen?.clip);
+  const cell = line?.cells.find((c) => c.spec === chosen?.spec);
+  return (
+    <>
+      <main className="flex min-w-0 flex-1 flex-col">
+        <div className="min-h-0 flex-1 overflow-auto px-6 py-5">
+          <h1 className="font-serif text-[22px] font-semibold">Delivery sheet</h1>
+          <p className="text-soft">{summary(lines.length, cells.length, finished.length, busy.length)}</p>
+          {lines.length === 0 ? (
+            <p className="mt-8 max-w-md">
+              There are no clips yet. Go to <b>Pick</b>, keep a proposal or select words and press C; then tick here
+              where each clip should go.
+            </p>
+          ) : (
+            <div role="table" aria-label="Clips by specs" className="mt-4">
+              <div role="row" className="flex items-end gap-4 border-b border-rule pb-2.5">
+                <div role="columnheader" className="label w-[200px] shrink-0">
+                  Clip
+                </div>
+                {shown.map((s) => (
+                  <SpecHead key={s.id} spec={s} />
+                ))}
+                <AddColumn
+                  specs={specs.filter((s) => !shown.includes(s))}
+                  onAdd={(id) => setColumns([...columns, id])}
+                />
+              </div>
+              {lines.map((l) => (
+                <div role="row" key={l.clipId} className="flex items-stretch gap-4 border-b border-rule py-3">
+                  <button
+                    role="rowheader"
+                    className="w-[200px] shrink-0 text-left"
+                    onClick={() => onOpen(l.clipId, 'pare')}
+                  >
+                    <div className="font-serif text-[15px] leading-snug font-semibold">{l.title}</div>
+                    <div className="text-[12px] text-soft tabular-nums">
+                      {clock(l.lengthUs)} pared from {clock(l.originalUs)}
+                    </div>
+                  </button>
+                  {shown.map((s) => {
+                    const c = l.cells.find((x) => x.spec === s.id)!;
+                    return (
+                      <SheetCell
+                        key={s.id}
+                        line={l}
+                        cell={c}
+                        chosen={chosen?.clip === l.clipId && chosen.spec === s.id}
+                        onChoose={() => setChosen({ clip: l.clipId, spec: s.id })}
+                        onToggle={() => toggle(l, c)}
+                        onOpen={() => onOpen(l.clipId, 'pare')}
+                      />
+                    );
+                  })}
+                </div>
+              ))}
+            </div>
+          )}
+        </div>
+        <footer className="flex shrink-0 items-center gap-4 border-t border-rule px-6 py-2.5">
+          <span className="whitespace-nowrap" data-testid="done">
+            {finished.length} of {cells.length} files
+          </span>
+          <div className="h-2 flex-1 overflow-hidden rounded-full bg-rule">
+            <div
+              className="h-full bg-steel"
+              style={{ width: `${cells.length ? (progress(cells.map((c) => c.cell)) / cells.length) * 100 : 0}%` }}
+            />
+          </div>
+          <span className="w-[120px] text-right text-soft whitespace-nowrap">{busy.length ? left : ''}</span>
+          {finished.length > 0 && (
+            <a
+              className="button flex items-center gap-1.5"
+              href={`/api/episodes/${episodeId}/delivery.zip`}
+              data-testid="zip"
+            >
+              <Download size={14} /> Zip
+            </a>
+          )}
+          <button
+            className="button button-strong"
+            disabled={open.length === 0}
+            data-testid="render"
+            onClick={async () => {
+              await api.renderAll(episodeId);
+              await queries.invalidateQueries({ queryKey: ['sheet'] });
+            }}
+          >
+            {busy.length && !open.length
+              ? 'Rendering'
+              : finished.length
+                ? 'Render the rest'
+                : `Render ${open.length} file${open.length === 1 ? '' : 's'}`}
+          </button>
+        </footer>
+      </main>
+      <aside className="w-[330px] shrink-0 overflow-y-auto border-l border-rule bg-desk px-4 py-4">
+        {line && cell ? (
+          <CellDetail line={line} cell={cell} spec={specs.find((s) => s.id === cell.spec)!} />
+        ) : (
+          <p className="text-soft">Choose a cell to see what was checked, and to play what is finished.</p>
+        )}
+      </aside>
+    </>
+  );
+}
+
+function summary(clips: number, asked: number, finished: number, busy: number) {
+  if (!asked) return `${clips} clip${clips === 1 ? '' : 's'}; tick where each should go`;
+  const parts = [
+    `${clips} clip${clips === 1 ? '' : 's'}`,
+    `${asked} file${asked === 1 ? '' : 's'} asked for`,
+    `${finished} ready`,
+  ];
+  if (busy) parts.push(`${busy} in the queue`);
+  return parts.join(', ');
+}
+
+const progress = (cells: Cell[]) =>
+  cells.reduce((n, c) => n + (c.state === 'DONE' && c.current ? 1 : c.state === 'RENDERING' ? c.progress : 0), 0);
+
+function restTime(cells: Cell[]): string {
+  const known = cells.filter((c) => c.secondsLeft !== null);
+  if (!known.length) return 'starting';
+  const seconds = known.reduce((n, c) => n + c.secondsLeft!, 0);
+  const one = known.reduce((n, c) => n + c.secondsLeft! / Math.max(0.03, 1 - c.progress), 0) / known.length;
+  const all = seconds + cells.filter((c) => c.state === 'WAITING').length * one;
+  return all < 90 ? `about ${Math.round(all)} s left` : `about ${Math.round(all / 60)} min left`;
+}
+
+function SpecHead({ spec }: { spec: Spec }) {
+  const box = 22 / Math.max(spec.canvas.width, spec.canvas.height);
+  return (
+    <div role="columnheader" className="w-[168px] shrink-0">
+      <div className="flex h-[24px] items-end">
+        <span
+          className="border-[1.5px] border-steel"
+          style={{ width: spec.canvas.width * box, height: spec.canvas.height * box }}
+        />
+      </div>
+      <div className="mt-1 font-semibold">{spec.name}</div>
+      <div className="text-[12px] text-soft">
+        {spec.canvas.width} × {spec.canvas.height}, burnt captions
+      </div>
+    </div>
+  );
+}
+
+function AddColumn({ specs, onAdd }: { specs: Spec[]; onAdd: (id: string) => void }) {
+  if (!specs.length) return null;
+  return (
+    <select
+      className="field w-[132px] text-soft"
+      value=""
+      aria-label="Show another spec"
+      onChange={(e) => onAdd(e.target.value)}
+    >
+      <option value="">another spec</option>
+      {specs.map((s) => (
+        <option key={s.id} value={s.id}>
+          {s.name}
+        </option>
+      ))}
+    </select>
+  );
+}
+
+/** How a cell stands, in a word. */
+function standing(cell: Cell): string {
+  const { state } = cell;
+  switch (state) {
+    case null:
+      return (
+        (cell.checks.find((c) => c.verdict === 'FAILS') ?? cell.checks.find((c) => c.verdict === 'NOTE'))?.text ??
+        'passes'
+      );
+    case 'RENDERING':
+      return cell.secondsLeft === null ? 'rendering' : `rendering, ${clock(cell.secondsLeft * 1e6)} left`;
+    case 'WAITING':
+      return 'waiting';
+    case 'FAILED':
+      return 'failed; render again';
+    case 'CANCELLED':
+      return 'cancelled';
+    case 'DONE':
+      return cell.current ? `${sizeText(cell.bytes)}, ready to post` : 'changed since it was rendered';
+    default:
+      return assertNever(state);
+  }
+}
+
+function Verdict({ verdict }: { verdict: Cell['checks'][number]['verdict'] }) {
+  switch (verdict) {
+    case 'PASSES':
+      return <Check size={15} className="mt-0.5 shrink-0 text-steel" aria-label="passes" />;
+    case 'NOTE':
+      return <TriangleAlert size={15} className="mt-0.5 shrink-0 text-faint" aria-label="worth knowing" />;
+    case 'FAILS':
+      return <X size={15} className="mt-0.5 shrink-0 text-accent" aria-label="fails" />;
+    default:
+      return assertNever(verdict);
+  }
+}
+
+function SheetCell({
+  line,
+  cell,
+  chosen,
+  onChoose,
+  onToggle,
+  onOpen,
+}: {
+  line: Line;
+  cell: Cell;
+  chosen: boolean;
+  onChoose: () => void;
+  onToggle: () => void;
+  onOpen: () => void;
+}) {
+  const fails = cell.checks.find((c) => c.verdict === 'FAILS');
+  const ready = cell.state === 'DONE' && cell.current;
+  const busy = cell.state === 'RENDERING' || cell.state === 'WAITING';
+  return (
+    <div
+      role="cell"
+      data-testid={`cell-${line.clipId}-${cell.spec}`}
+      data-state={cell.state ?? 'NONE'}
+      className={`relative w-[168px] shrink-0 overflow-hidden rounded-lg border px-3 py-2 ${chosen ? 'border-accent shadow-[inset_0_0_0_1px_var(--accent)]' : 'border-rule'} ${!cell.asked ? 'border-dashed' : ''} ${ready ? 'bg-steelwash' : ''} ${cell.asked && fails ? 'hatched' : ''}`}
+    >
+      <div className="flex items-start justify-between">
+        <button className="text-left" onClick={onChoose}>
+          <b className="font-semibold tabular-nums">{clock(line.lengthUs)}</b>
+        </button>
+        <input
+          type="checkbox"
+          className="accent-[var(--steel)]"
+          checked={cell.asked}
+          onChange={onToggle}
+          aria-label={`${line.title} for ${cell.spec}`}
+        />
+      </div>
+      <button className="block w-full text-left text-[12.5px] leading-snug text-soft" onClick={onChoose}>
+        {cell.asked ? standing(cell) : fails ? fails.text : 'not for this'}
+      </button>
+      {cell.asked && fails && (
+        <button className="link text-[12.5px]" onClick={onOpen}>
+          Pare more
+        </button>
+      )}
+      {busy && (
+        <>
+          <div className="absolute inset-x-0 bottom-0 h-[4px] bg-rule">
+            <div className="h-full bg-steel" style={{ width: `${cell.progress * 100}%` }} />
+          </div>
+          <button
+            className="absolute right-2 bottom-2 text-faint"
+            aria-label="Cancel"
+            onClick={() => void api.cancel(cell.renderingId!)}
+          >
+            <X size={14} />
+          </button>
+        </>
+      )}
+    </div>
+  );
+}
+
+function CellDetail({ line, cell, spec }: { line: Line; cell: Cell; spec: Spec }) {
+  const ready = cell.state === 'DONE';
+  const checks = ready && cell.current ? [...cell.checks, ...cell.measured] : cell.checks;
+  return (
+    <div>
+      <h2 className="font-serif text-[18px] leading-snug font-semibold">{line.title}</h2>
+      <p className="text-[12.5px] text-soft">
+        {spec.name}, {spec.canvas.width} × {spec.canvas.height}, {clockTenths(line.lengthUs)}
+      </p>
+      {ready && (
+        <video
+          key={`${cell.renderingId}-${cell.bytes}`}
+          className="mx-auto mt-3 max-h-[330px] rounded-md bg-black"
+          src={`/api/renderings/${cell.renderingId}/file`}
+          controls
+          preload="metadata"
+          data-testid="result"
+        />
+      )}
+      <ul className="mt-3">
+        {checks.map((c, i) => (
+          <li key={`${c.subject}${i}`} className="flex items-start gap-2 border-b border-rule py-1.5">
+            <Verdict verdict={c.verdict} />
+            <span>
+              <span className="text-soft">{c.subject[0].toUpperCase() + c.subject.slice(1)}: </span>
+              {c.text}
+            </span>
+          </li>
+        ))}
+      </ul>
+      {cell.problem && <p className="mt-2 text-accent">{cell.problem}</p>}
+      <div className="label mt-3">File name</div>
+      <div className="field mt-1 break-all text-[12.5px]">{cell.fileName}.mp4</div>
+      {ready && (
+        <a className="button mt-3 inline-block" href={`/api/renderings/${cell.renderingId}/file?download=true`}>
+          Download
+        </a>
+      )}
+    </div>
+  );
+}

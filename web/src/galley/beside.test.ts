@@ -1,0 +1,48 @@
+import { describe, expect, it } from 'vitest';
+import type { ClipState, Cue, Preview } from '../api/client';
+import { framePieces } from '../frame/frameLane';
+import { captionPieces } from '../letter/captionLane';
+
+const clip = {
+  pared: {
+    kept: [
+      { startUs: 1_000_000, endUs: 2_000_000 },
+      { startUs: 5_000_000, endUs: 6_000_000 },
+    ],
+    gaps: [{ id: 1, after: 0, word: 3, lengthUs: 500_000, startUs: 1_000_000 }],
+  },
+} as unknown as ClipState;
+
+const cue = (startUs: number, endUs: number, ...lines: string[]) =>
+  ({
+    span: { startUs, endUs },
+    lines: lines.map((line) => line.split(' ').map((text, i) => ({ text, wordId: i }))),
+  }) as unknown as Cue;
+
+describe('what stands beside the words', () => {
+  it('lies where its words were said, whatever was cut and put in before', () => {
+    expect(
+      captionPieces(clip, [cue(200_000, 900_000, 'the wheel', 'stopped'), cue(1_700_000, 2_400_000, 'in March')]),
+    ).toEqual([
+      { startUs: 1_200_000, endUs: 1_900_000, text: 'the wheel / stopped' },
+      { startUs: 5_200_000, endUs: 5_900_000, text: 'in March' },
+    ]);
+  });
+
+  it('ends with the span it ends in', () => {
+    expect(captionPieces(clip, [cue(0, 1_000_000, 'all')])[0].endUs).toBe(2_000_000);
+  });
+
+  it('names who is held', () => {
+    const preview = {
+      frameRateNumerator: 25,
+      frameRateDenominator: 1,
+      path: [0, 25, 0, 1, 0, 0, 304, 540, 25, 12, 1, 1, 9, 0, 304, 540, 38, 24, -1, 1, 5, 0, 304, 540],
+    } as unknown as Preview;
+    expect(framePieces(clip, preview, ['Ada Moor']).map((p) => p.text)).toEqual([
+      'Ada, held',
+      'Person 2, held',
+      'middle, held',
+    ]);
+  });
+});

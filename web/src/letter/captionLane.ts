@@ -1,0 +1,10 @@
+import type { ClipState, Cue } from '../api/client';
+import { beside } from '../galley/beside';
+import type { LanePiece } from '../galley/Lane';
+
+/** The captions beside the words that they show. */
+export const captionPieces = (clip: ClipState, cues: Cue[]): LanePiece[] =>
+  beside(
+    clip,
+    cues.map((cue) => ({ ...cue.span, text: cue.lines.map((l) => l.map((w) => w.text).join(' ')).join(' / ') })),
+  );

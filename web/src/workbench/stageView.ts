@@ -1,0 +1,61 @@
+import type { ComponentType } from 'react';
+import type {
+  Brief,
+  ClipState,
+  Cue,
+  EpisodeCard,
+  Pick,
+  Preview,
+  ShelfItem,
+  Spec,
+  TranscriptColumns,
+} from '../api/client';
+import type { LanePiece } from '../galley/Lane';
+import type { Stage } from './store';
+
+/** What is open on the bench; what has not arrived yet is null. */
+export interface OpenEpisode {
+  id: number;
+  item: ShelfItem | null;
+  card: EpisodeCard | null;
+  transcript: TranscriptColumns | null;
+  clips: ClipState[];
+  /** The clip that is open; null while the whole episode is read. */
+  clip: ClipState | null;
+  preview: Preview | null;
+  cues: Cue[] | null;
+  specs: Spec[] | null;
+  brief: Brief | null;
+  picks: Pick[] | null;
+  picksError: Error | null;
+}
+
+/** What can be done from any stage. */
+export interface BenchActs {
+  setBrief: (brief: Brief) => void;
+  openClip: (clip: { id: number }, stage?: Stage) => void;
+  keepWords: (first: number, last: number, open: boolean, title?: string) => Promise<void>;
+  gatherSelected: () => void;
+}
+
+export interface StageProps {
+  open: OpenEpisode;
+  acts: BenchActs;
+}
+
+/** What a stage brings to the bench. */
+export interface StageView {
+  /** Stands in place of galley and plate. */
+  Whole?: ComponentType<StageProps>;
+  /** Over the galley, at its left. */
+  Bar: ComponentType<StageProps>;
+  /** Under the plate. */
+  Side: ComponentType<StageProps>;
+  /** At the right edge. */
+  Edge?: ComponentType<StageProps>;
+  /** What stands beside the words; no lane without it. */
+  lane?: { of: (clip: ClipState, open: OpenEpisode) => LanePiece[] | null; named: boolean };
+  plateHeight: number;
+  /** Whether safe zones are shown on the plate. */
+  safeZones: boolean;
+}
