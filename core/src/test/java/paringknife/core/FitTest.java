@@ -159,12 +159,12 @@ class FitTest {
 
   @Test
   void secondAttemptsGoAndTheLastStays() {
-    Pared clip = editor.pareRepeats(TALK.clip());
+    Pared clip = editor.repeats().pare(TALK.clip());
     assertThat(clip.removals()).hasSize(1);
     assertThat(clip.removals().get(0).reason()).isEqualTo(Reason.REPEAT);
     assertThat(clip.removals().get(0).text()).startsWith("the ice came up");
-    assertThat(editor.repeats(clip)).isEmpty();
-    Pared other = editor.keepAttempt(clip, editor.repeats(TALK.clip()).get(0), 0);
+    assertThat(editor.repeats().in(clip)).isEmpty();
+    Pared other = editor.repeats().keepAttempt(clip, editor.repeats().in(TALK.clip()).get(0), 0);
     assertThat(other.removals()).hasSize(1);
     assertThat(other.removals().get(0).text()).contains("stopped the wheel");
     assertThat(Parings.of(other, other.cuts(TALK.transcript())).byReason())

@@ -14,6 +14,7 @@ import org.junit.jupiter.api.Test;
 import paringknife.core.pick.BestSet;
 import paringknife.core.pick.Brief;
 import paringknife.core.pick.Centrality;
+import paringknife.core.pick.EnglishForms;
 import paringknife.core.pick.Pick;
 import paringknife.core.pick.PickFinder;
 import paringknife.core.time.Span;
@@ -58,7 +59,8 @@ class PickTest {
   void picksAreWholeSentencesOfTheLengthAskedForAndSayWhy() {
     Talk talk = story();
     Brief brief = new Brief(2, 6_000_000, 14_000_000, List.of("ferry"));
-    List<Pick> picks = new PickFinder(talk.transcript(), talk.levels()).find(brief);
+    List<Pick> picks =
+        new PickFinder(talk.transcript(), talk.levels(), new EnglishForms()).find(brief);
     assertThat(picks).hasSizeBetween(1, 2);
     for (Pick pick : picks) {
       assertThat(pick.paredUs()).isBetween(6_000_000L, 14_000_000L);
@@ -69,7 +71,8 @@ class PickTest {
       assertThat(pick.reasons()).isNotEmpty();
     }
     assertThat(picks).anyMatch(p -> p.reasons().stream().anyMatch(r -> r.contains("ferry")));
-    assertThat(new PickFinder(talk.transcript(), talk.levels()).find(brief)).isEqualTo(picks);
+    assertThat(new PickFinder(talk.transcript(), talk.levels(), new EnglishForms()).find(brief))
+        .isEqualTo(picks);
   }
 
   private static Talk story() {
@@ -90,7 +93,10 @@ class PickTest {
   @Test
   void nothingIsProposedWhenNothingFits() {
     Talk talk = new Talk().say("Short.");
-    assertThat(new PickFinder(talk.transcript(), talk.levels()).find(Brief.DEFAULT)).isEmpty();
+    assertThat(
+            new PickFinder(talk.transcript(), talk.levels(), new EnglishForms())
+                .find(Brief.DEFAULT))
+        .isEmpty();
   }
 
   /**

@@ -69,64 +69,10 @@ final class Filming {
 
   /** Films into an MP4 with the sound given (raw 16-bit mono at 16 kHz). */
   void film(Path rawSound, Path target) throws IOException {
-    FrameRate drawings = new FrameRate(rate.numerator(), rate.denominator() * 2);
-    List<String> command =
-        List.of(
-            "ffmpeg",
-            "-nostdin",
-            "-y",
-            "-v",
-            "error",
-            "-f",
-            "rawvideo",
-            "-pix_fmt",
-            "bgr0",
-            "-s",
-            width + "x" + height,
-            "-r",
-            drawings.toString(),
-            "-i",
-            "pipe:0",
-            "-f",
-            "s16le",
-            "-ar",
-            "16000",
-            "-ac",
-            "1",
-            "-i",
-            rawSound.toString(),
-            "-vf",
-            "scale=out_color_matrix=bt709:out_range=tv,format=yuv420p,fps=" + rate,
-            "-c:v",
-            "libx264",
-            "-preset",
-            "ultrafast",
-            "-crf",
-            "21",
-            "-g",
-            "250",
-            "-colorspace",
-            "bt709",
-            "-color_primaries",
-            "bt709",
-            "-color_trc",
-            "bt709",
-            "-color_range",
-            "tv",
-            "-c:a",
-            "aac",
-            "-aac_coder",
-            "fast",
-            "-ar",
-            "48000",
-            "-b:a",
-            "128k",
-            "-shortest",
-            "-movflags",
-            "+faststart",
-            target.toString());
     Process process =
-        new ProcessBuilder(command).redirectError(ProcessBuilder.Redirect.INHERIT).start();
+        new ProcessBuilder(command(rawSound, target))
+            .redirectError(ProcessBuilder.Redirect.INHERIT)
+            .start();
     Thread killer = ChildProcess.killAfter(process, java.time.Duration.ofMinutes(10));
     try (OutputStream out =
         new BufferedOutputStream(process.getOutputStream(), width * height * 4)) {
@@ -142,6 +88,64 @@ final class Filming {
       Thread.currentThread().interrupt();
       throw new ProcessFailed("ffmpeg", -1, "interrupted");
     }
+  }
+
+  private List<String> command(Path rawSound, Path target) {
+    FrameRate drawings = new FrameRate(rate.numerator(), rate.denominator() * 2);
+    return List.of(
+        "ffmpeg",
+        "-nostdin",
+        "-y",
+        "-v",
+        "error",
+        "-f",
+        "rawvideo",
+        "-pix_fmt",
+        "bgr0",
+        "-s",
+        width + "x" + height,
+        "-r",
+        drawings.toString(),
+        "-i",
+        "pipe:0",
+        "-f",
+        "s16le",
+        "-ar",
+        "16000",
+        "-ac",
+        "1",
+        "-i",
+        rawSound.toString(),
+        "-vf",
+        "scale=out_color_matrix=bt709:out_range=tv,format=yuv420p,fps=" + rate,
+        "-c:v",
+        "libx264",
+        "-preset",
+        "ultrafast",
+        "-crf",
+        "21",
+        "-g",
+        "250",
+        "-colorspace",
+        "bt709",
+        "-color_primaries",
+        "bt709",
+        "-color_trc",
+        "bt709",
+        "-color_range",
+        "tv",
+        "-c:a",
+        "aac",
+        "-aac_coder",
+        "fast",
+        "-ar",
+        "48000",
+        "-b:a",
+        "128k",
+        "-shortest",
+        "-movflags",
+        "+faststart",
+        target.toString());
   }
 
   /** Draws on twos: a new drawing every second frame, as hand animation does. */

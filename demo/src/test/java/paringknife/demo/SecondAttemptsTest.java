@@ -57,7 +57,7 @@ class SecondAttemptsTest {
     PareEditor editor = new PareEditor(transcript, levels.finish());
     long end = Math.round(performance.seconds * 1e6);
     Pared whole = Pared.of(List.of(new Span(0, end)));
-    Pared pared = editor.parePauses(editor.pareRepeats(whole), PauseSettings.DEFAULT);
+    Pared pared = editor.parePauses(editor.repeats().pare(whole), PauseSettings.DEFAULT);
     kept = pared.cuts(transcript).index();
   }
 

@@ -18,6 +18,7 @@ import paringknife.core.pick.Pick;
 import paringknife.core.pick.PickFinder;
 import paringknife.core.transcript.Transcript;
 import paringknife.media.ffmpeg.Levels;
+import paringknife.media.language.SnowballForms;
 import paringknife.media.process.ChildProcess;
 import paringknife.media.speech.Flite;
 import paringknife.media.speech.ForcedAligner;
@@ -108,7 +109,7 @@ class LivelinessTest {
     }
     double usual = java.util.Arrays.stream(measured).sorted().toArray()[SAID.size() / 2];
     Pick loud =
-        new PickFinder(transcript, Levels.of(whole))
+        new PickFinder(transcript, Levels.of(whole), SnowballForms.of("en"))
             .find(new Brief(5, 1_500_000, 5_000_000, List.of())).stream()
                 .filter(p -> p.opening().startsWith("One night") && p.last() == ends[2] - 1)
                 .findFirst()

@@ -38,7 +38,7 @@ public final class PareEditor {
   private final JoinPlacement placement;
   private final FillerFinder fillers;
   private final LatestCutLists cutLists;
-  private volatile @Nullable List<RepeatGroup> repeats;
+  private final RepeatEditor repeats;
   private volatile @Nullable Double quiet;
 
   /** With the shipped filler words of the transcript's language. */
@@ -52,6 +52,7 @@ public final class PareEditor {
     this.levels = levels;
     this.placement = new JoinPlacement(transcript, levels);
     this.cutLists = new LatestCutLists(transcript);
+    this.repeats = new RepeatEditor(this, transcript, placement);
   }
 
   /** Finds the filler words that count here. */
@@ -67,6 +68,11 @@ public final class PareEditor {
       quiet = known;
     }
     return known;
+  }
+
+  /** What a producer can want of what is said more than once. */
+  public RepeatEditor repeats() {
+    return repeats;
   }
 
   /** What a clip plays. */
@@ -279,98 +285,6 @@ public final class PareEditor {
     return clip.withGaps(gaps, clip.nextId());
   }
 
-  /** What is said more than once in the clip, where at least two attempts are still in it. */
-  public List<RepeatGroup> repeats(Pared clip) {
-    KeptIndex cuts = cuts(clip).index();
-    return groups().stream()
-        .filter(g -> g.attempts().stream().filter(a -> isIn(clip, cuts, a)).count() >= 2)
-        .toList();
-  }
-
-  /** What is said more than once inside the clip's stretches, whatever has been pared of it. */
-  public List<RepeatGroup> repeatGroups(Pared clip) {
-    return groups().stream()
-        .filter(
-            g ->
-                insideStretch(clip, wordsSpan(g.attempts().get(0)))
-                    && insideStretch(clip, wordsSpan(g.attempts().get(g.indexOfLast()))))
-        .toList();
-  }
-
-  /** Whether most of an attempt is kept. */
-  public boolean isKept(Pared clip, RepeatGroup.Attempt attempt) {
-    return isIn(clip, cuts(clip).index(), attempt);
-  }
-
-  private Span wordsSpan(RepeatGroup.Attempt attempt) {
-    return new Span(
-        transcript.words().get(attempt.first()).startUs(),
-        transcript.words().get(attempt.last()).endUs());
-  }
-
-  private List<RepeatGroup> groups() {
-    List<RepeatGroup> found = repeats;
-    if (found == null) {
-      found = new RepeatFinder(transcript, fillers).find();
-      repeats = found;
-    }
-    return found;
-  }
-
-  private boolean isIn(Pared clip, KeptIndex cuts, RepeatGroup.Attempt attempt) {
-    Span span = wordsSpan(attempt);
-    return insideStretch(clip, span) && cuts.keptUs(span) * 3 > span.lengthUs();
-  }
-
-  /** Takes out every attempt but the last of each group. */
-  public Pared pareRepeats(Pared clip) {
-    return pareRepeats(clip, repeats(clip));
-  }
-
-  /** Takes out every attempt but the last of the groups given. */
-  public Pared pareRepeats(Pared clip, List<RepeatGroup> chosen) {
-    Pared now = clip;
-    for (RepeatGroup group : chosen) {
-      now = keepAttempt(now, group, group.indexOfLast());
-    }
-    return now;
-  }
-
-  /**
-   * Keeps one attempt of a group: the others go, it comes back where it was taken out for this
-   * reason.
-   */
-  public Pared keepAttempt(Pared clip, RepeatGroup group, int kept) {
-    Span stays = attemptSpan(group, kept);
-    Pared now =
-        clip.withRemovals(
-            clip.removals().stream()
-                .filter(r -> r.reason() != Reason.REPEAT || !r.span().overlaps(stays))
-                .toList(),
-            clip.nextId());
-    List<Span> spans = new ArrayList<>();
-    List<String> texts = new ArrayList<>();
-    for (RepeatGroup.Attempt attempt : group.without(kept)) {
-      spans.add(attemptSpan(group, group.attempts().indexOf(attempt)));
-      texts.add(transcript.text(attempt.first(), attempt.last() + 1));
-    }
-    return with(now, Reason.REPEAT, spans, texts);
-  }
-
-  /** What goes of a group when its last attempt stays: from its first attempt up to the last. */
-  Span spanOf(RepeatGroup group) {
-    return new Span(
-        attemptSpan(group, 0).startUs(), attemptSpan(group, group.indexOfLast() - 1).endUs());
-  }
-
-  /** An attempt with the pause that follows it, up to the next attempt. */
-  private Span attemptSpan(RepeatGroup group, int which) {
-    RepeatGroup.Attempt attempt = group.attempts().get(which);
-    return which + 1 < group.attempts().size()
-        ? placement.upTo(attempt.first(), group.attempts().get(which + 1).first())
-        : placement.around(attempt.first(), attempt.last());
-  }
-
   /**
    * Moves the edges of one removal, where the ear wants them; its reason stays.
    *
@@ -445,11 +359,12 @@ public final class PareEditor {
     return String.join(" ", transcript.within(span).stream().map(Word::text).toList());
   }
 
-  private static boolean insideStretch(Pared clip, Span span) {
+  static boolean insideStretch(Pared clip, Span span) {
     return clip.stretches().stream().anyMatch(s -> s.overlaps(span));
   }
 
-  private Pared with(Pared clip, Reason reason, List<Span> spans, List<String> texts) {
+  /** Takes spans out for a reason, with the words each of them takes. */
+  Pared with(Pared clip, Reason reason, List<Span> spans, List<String> texts) {
     KeptIndex cuts = cuts(clip).index();
     List<Removal> removals = new ArrayList<>(clip.removals());
     long next = clip.nextId();

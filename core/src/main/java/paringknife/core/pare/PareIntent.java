@@ -206,7 +206,7 @@ public sealed interface PareIntent extends Intent {
   record PareRepeats() implements PareIntent {
     @Override
     public Pared apply(Pared clip, PareDesk desk) {
-      return desk.editor().pareRepeats(clip);
+      return desk.editor().repeats().pare(clip);
     }
 
     @Override
@@ -225,7 +225,7 @@ public sealed interface PareIntent extends Intent {
     @Override
     public Pared apply(Pared clip, PareDesk desk) {
       RepeatGroup found =
-          desk.editor().repeatGroups(clip).stream()
+          desk.editor().repeats().groupsIn(clip).stream()
               .filter(
                   g ->
                       g.attempts().get(0).first() == group
@@ -234,7 +234,7 @@ public sealed interface PareIntent extends Intent {
               .findFirst()
               .orElseThrow(
                   () -> new IllegalArgumentException("There is no such repeat in this clip."));
-      return desk.editor().keepAttempt(clip, found, attempt);
+      return desk.editor().repeats().keepAttempt(clip, found, attempt);
     }
 
     @Override

@@ -127,10 +127,10 @@ public sealed interface RemovalKind
     }
 
     private static Found find(PareEditor editor, Pared clip) {
-      List<RepeatGroup> groups = editor.repeats(clip);
+      List<RepeatGroup> groups = editor.repeats().in(clip);
       return new Found(
-          groups.stream().map(editor::spanOf).toList(),
-          n -> editor.pareRepeats(clip, groups.subList(0, n)));
+          groups.stream().map(editor.repeats()::spanOf).toList(),
+          n -> editor.repeats().pare(clip, groups.subList(0, n)));
     }
   }
 

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Reads a brief from a plain English sentence, such as "three clips under a minute about ice,
@@ -83,24 +84,13 @@ public final class BriefSentence {
     }
     String text = sentence.toLowerCase(Locale.ROOT).replaceAll("\\s+", " ").strip();
     List<String> understood = new ArrayList<>();
-    int count = otherwise.count();
     Matcher counted = COUNT.matcher(text);
-    if (counted.find() && number(counted.group(1)) >= 1) {
-      count = (int) Math.min(100, number(counted.group(1)));
+    boolean isCounted = counted.find() && number(counted.group(1)) >= 1;
+    int count = isCounted ? (int) Math.min(100, number(counted.group(1))) : otherwise.count();
+    if (isCounted) {
       understood.add(count == 1 ? "one pick" : count + " picks");
     }
-    Double share = understood.isEmpty() ? otherwise.share() : null;
-    Matcher shared = SHARE.matcher(text);
-    if (shared.find()) {
-      double asked =
-          shared.group(1) != null
-              ? Double.parseDouble(shared.group(1)) / 100
-              : FRACTIONS.get(shared.group(2));
-      if (asked > 0 && asked <= 0.9) {
-        share = asked;
-        understood.add(Math.round(asked * 100) + " % of the episode as one clip");
-      }
-    }
+    Double share = share(text, isCounted ? null : otherwise.share(), understood);
     long[] lengths = lengths(text, otherwise, understood);
     Set<String> avoid = new LinkedHashSet<>();
     Set<String> unheard = new LinkedHashSet<>();
@@ -138,6 +128,23 @@ public final class BriefSentence {
             share,
             otherwise.specs());
     return new Understood(brief, understood);
+  }
+
+  private static @Nullable Double share(
+      String text, @Nullable Double otherwise, List<String> understood) {
+    Matcher shared = SHARE.matcher(text);
+    if (!shared.find()) {
+      return otherwise;
+    }
+    double asked =
+        shared.group(1) != null
+            ? Double.parseDouble(shared.group(1)) / 100
+            : FRACTIONS.get(shared.group(2));
+    if (asked <= 0 || asked > 0.9) {
+      return otherwise;
+    }
+    understood.add(Math.round(asked * 100) + " % of the episode as one clip");
+    return asked;
   }
 
   private static long[] lengths(String text, Brief otherwise, List<String> understood) {

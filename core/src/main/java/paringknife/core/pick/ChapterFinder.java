@@ -25,14 +25,18 @@ public final class ChapterFinder {
 
   private ChapterFinder() {}
 
-  /** Chapters in order; the first begins with the first word. Empty for an empty transcript. */
-  public static List<Chapter> find(Transcript transcript) {
+  /**
+   * Chapters in order; the first begins with the first word. Empty for an empty transcript.
+   *
+   * @param forms of the transcript's language
+   */
+  public static List<Chapter> find(Transcript transcript, WordForms forms) {
+    ContentWords content = new ContentWords(forms);
     List<Passage> sentences = Sentences.of(transcript);
     if (sentences.isEmpty()) {
       return List.of();
     }
-    List<List<String>> units =
-        sentences.stream().map(s -> ContentWords.stems(transcript, s)).toList();
+    List<List<String>> units = sentences.stream().map(s -> content.stems(transcript, s)).toList();
     List<Integer> starts = new ArrayList<>(List.of(0));
     for (int boundary : TextTiling.boundaries(units, BLOCK_SENTENCES, SHORTEST_SENTENCES)) {
       starts.add(withQuestion(transcript, sentences, boundary));
@@ -52,6 +56,7 @@ public final class ChapterFinder {
               startUs,
               title(
                   transcript,
+                  content,
                   sentences.subList(starts.get(c), end(starts, c, units.size())),
                   chaptersWith,
                   starts.size())));
@@ -75,6 +80,7 @@ public final class ChapterFinder {
 
   private static String title(
       Transcript transcript,
+      ContentWords content,
       List<Passage> sentences,
       Map<String, Integer> chaptersWith,
       int chapters) {
@@ -90,8 +96,8 @@ public final class ChapterFinder {
     for (Passage sentence : sentences) {
       for (int i = sentence.from(); i < sentence.to(); i++) {
         String bare = transcript.words().get(i).bare();
-        if (ContentWords.isContent(bare) && bare.length() > 3) {
-          String stem = ContentWords.stem(bare);
+        if (content.isContent(bare) && bare.length() > 3) {
+          String stem = content.stem(bare);
           count.merge(stem, 1, Integer::sum);
           shown.putIfAbsent(stem, bare);
           firstSeen.putIfAbsent(stem, i);

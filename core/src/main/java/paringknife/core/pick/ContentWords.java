@@ -2,14 +2,15 @@ package paringknife.core.pick;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
-import java.util.regex.Pattern;
+import java.util.concurrent.ConcurrentHashMap;
 import paringknife.core.transcript.Passage;
 import paringknife.core.transcript.Transcript;
 
 /**
- * The words of English that tell a subject, by their stems; function words left out (common
- * practice).
+ * The words that tell a subject, by their stems; function words left out, English ones by a list
+ * (common practice), those of other languages as {@link WordForms} knows them.
  */
 final class ContentWords {
   private static final Set<String> FUNCTION =
@@ -135,26 +136,29 @@ final class ContentWords {
           "nobody",
           "nothing");
 
-  private static final Pattern ENDING = Pattern.compile("(?:ing|ed|es|s|'s)$");
+  private final WordForms forms;
+  private final Map<String, String> known = new ConcurrentHashMap<>();
 
-  private ContentWords() {}
+  ContentWords(WordForms forms) {
+    this.forms = forms;
+  }
 
   /** Whether a word names something or tells a deed, rather than filling the talk. */
-  static boolean isConcrete(String bare) {
+  boolean isConcrete(String bare) {
     return bare.length() > 2 && isContent(bare) && !VAGUE.contains(bare);
   }
 
-  static boolean isContent(String bare) {
-    return bare.length() > 2 && !FUNCTION.contains(bare);
+  boolean isContent(String bare) {
+    return bare.length() > 2 && !FUNCTION.contains(bare) && !forms.isFunctionWord(bare);
   }
 
-  /** The word without a few English endings. */
-  static String stem(String word) {
-    return word.length() > 4 ? ENDING.matcher(word).replaceFirst("") : word;
+  /** What the forms of a word have in common. */
+  String stem(String bare) {
+    return known.computeIfAbsent(bare, forms::stem);
   }
 
   /** Stems of the content words of a passage, in order. */
-  static List<String> stems(Transcript transcript, Passage passage) {
+  List<String> stems(Transcript transcript, Passage passage) {
     List<String> stems = new ArrayList<>();
     for (int i = passage.from(); i < passage.to(); i++) {
       String bare = transcript.words().get(i).bare();

@@ -85,7 +85,8 @@ class BriefSentenceTest {
     talk.say(
             "The damn council sends a letter about the money again. They want all of it by the end.")
         .pause(1);
-    PickFinder finder = new PickFinder(talk.transcript(), new LevelCurve(new float[0]));
+    PickFinder finder =
+        new PickFinder(talk.transcript(), new LevelCurve(new float[0]), new EnglishForms());
     Brief brief = new Brief(20, 5_000_000, 8_000_000, List.of(), List.of(), List.of("damn"));
     assertThat(finder.find(brief))
         .isNotEmpty()

@@ -41,7 +41,8 @@ class HighlightsTest {
   void theShareIsFilledAndKeptInOrder(double share) {
     Talk talk = talk();
     Transcript transcript = talk.transcript();
-    List<Pick> picks = new PickFinder(transcript, talk.levels()).highlights(share(share));
+    List<Pick> picks =
+        new PickFinder(transcript, talk.levels(), new EnglishForms()).highlights(share(share));
     long all = transcript.words().get(transcript.words().size() - 1).endUs();
     long taken = picks.stream().mapToLong(Pick::paredUs).sum();
     assertThat(taken).isLessThanOrEqualTo(Math.round(share * all));
@@ -51,7 +52,9 @@ class HighlightsTest {
       assertThat(transcript.words().get(picks.get(i).last()).endsSentence()).isTrue();
       assertThat(picks.get(i).reasons()).isNotEmpty();
     }
-    assertThat(new PickFinder(transcript, talk.levels()).highlights(share(share))).isEqualTo(picks);
+    assertThat(
+            new PickFinder(transcript, talk.levels(), new EnglishForms()).highlights(share(share)))
+        .isEqualTo(picks);
   }
 
   @Test
@@ -76,7 +79,7 @@ class HighlightsTest {
             .speaker("Speaker 2")
             .say("My neighbour gave me a box. I thought it was empty. Then I heard it humming.");
     List<Pick> picks =
-        new PickFinder(talk.transcript(), talk.levels())
+        new PickFinder(talk.transcript(), talk.levels(), new EnglishForms())
             .find(new Brief(1, 3_000_000, 20_000_000, List.of()));
     assertThat(String.join("; ", picks.get(0).reasons())).contains("Speaker 1 starts to speak");
   }

@@ -92,7 +92,7 @@ class PlantedMomentsTest {
       Episode episode = episode(100 + e);
       Transcript transcript = new Transcript("en", List.of("Q", "S"), episode.words);
       List<Pick> picks =
-          new PickFinder(transcript, new LevelCurve(new float[0]))
+          new PickFinder(transcript, new LevelCurve(new float[0]), new EnglishForms())
               .find(new Brief(STORIES, 15_000_000, 45_000_000, List.of()));
       int here = 0;
       for (Span planted : episode.planted) {

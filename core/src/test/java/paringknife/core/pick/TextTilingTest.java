@@ -64,7 +64,8 @@ class TextTilingTest {
   @Test
   void aShortTextHasNoBoundary() {
     assertThat(TextTiling.boundaries(List.of(List.of("a"), List.of("b")), 4, 4)).isEmpty();
-    assertThat(ChapterFinder.find(new Transcript("en", List.of(), List.of()))).isEmpty();
+    assertThat(ChapterFinder.find(new Transcript("en", List.of(), List.of()), new EnglishForms()))
+        .isEmpty();
   }
 
   @Test
@@ -82,7 +83,7 @@ class TextTilingTest {
               + (i % 2 == 0 ? "flour" : "butter")
               + " on the crust.");
     }
-    List<Chapter> chapters = ChapterFinder.find(talk.transcript());
+    List<Chapter> chapters = ChapterFinder.find(talk.transcript(), new EnglishForms());
     assertThat(chapters).hasSize(2);
     assertThat(chapters.get(0).startUs()).isZero();
     assertThat(chapters.get(0).title())

@@ -62,48 +62,41 @@ public final class Assembly {
       for (Path file : List.of(piece.recording().file(), piece.sound())) {
         run.recording(file, "-ss", from, "-t", Ffmpeg.seconds(length + 1));
       }
-      graph.append(
-          String.format(
-              Locale.ROOT,
-              "[%d:v:0]%ssetpts=PTS-STARTPTS,fps=%s:start_time=0,scale=%d:%d:force_original_aspect_ratio=decrease:flags=bicubic,pad=%d:%d:-1:-1,setsar=1,tpad=stop_mode=clone:stop_duration=2,trim=end_frame=%d,settb=%d/%d,setpts=N,format=yuv420p[v%d];",
-              2 * i,
-              Straightened.filters(piece.recording().picture()),
-              rate,
-              picture.width(),
-              picture.height(),
-              picture.width(),
-              picture.height(),
-              rate.nearestFrame(Math.round(length * 1e6)),
-              rate.denominator(),
-              rate.numerator(),
-              i));
-      graph.append(
-          String.format(
-              Locale.ROOT,
-              "[%d:a:0]asetpts=PTS-STARTPTS,aresample=48000,aformat=sample_fmts=s16:channel_layouts=stereo,apad,atrim=end_sample=%d,asetpts=N/SR/TB[a%d];",
-              2 * i + 1,
-              Math.round(length * 48_000),
-              i));
+      graph.append(filters(i, piece, picture, rate, length));
       joined.append("[v").append(i).append("][a").append(i).append(']');
     }
     graph.append(joined).append("concat=n=").append(pieces.size()).append(":v=1:a=1[v][a]");
-    return run.with(
-        "-filter_complex",
-        graph.toString(),
-        "-map",
-        "[v]",
-        "-map",
-        "[a]",
-        "-c:v",
-        "libx264",
-        "-preset",
-        "veryfast",
-        "-crf",
-        "12",
-        "-g",
-        "50",
-        "-c:a",
-        "flac",
-        part.toString());
+    run.with("-filter_complex", graph.toString(), "-map", "[v]", "-map", "[a]");
+    run.with("-c:v", "libx264", "-preset", "veryfast", "-crf", "12", "-g", "50");
+    return run.with("-c:a", "flac", part.toString());
+  }
+
+  /**
+   * Brings a piece's picture to the size and rate of the first one's, and its sound to its length.
+   */
+  private static String filters(
+      int at, Piece piece, Recording.Picture picture, FrameRate rate, double length) {
+    String size = picture.width() + ":" + picture.height();
+    return String.format(
+        Locale.ROOT,
+        "[%d:v:0]%ssetpts=PTS-STARTPTS,fps=%s:start_time=0,"
+            + "scale=%s:force_original_aspect_ratio=decrease:flags=bicubic,pad=%s:-1:-1,setsar=1,"
+            + "tpad=stop_mode=clone:stop_duration=2,trim=end_frame=%d,"
+            + "settb=%d/%d,setpts=N,format=yuv420p[v%d];"
+            + "[%d:a:0]asetpts=PTS-STARTPTS,aresample=48000,"
+            + "aformat=sample_fmts=s16:channel_layouts=stereo,"
+            + "apad,atrim=end_sample=%d,asetpts=N/SR/TB[a%d];",
+        2 * at,
+        Straightened.filters(piece.recording().picture()),
+        rate,
+        size,
+        size,
+        rate.nearestFrame(Math.round(length * 1e6)),
+        rate.denominator(),
+        rate.numerator(),
+        at,
+        2 * at + 1,
+        Math.round(length * 48_000),
+        at);
   }
 }

@@ -160,6 +160,23 @@ public final class Ingest {
     int firstHeard = recording.hasSound() ? 1 : 2;
     heard.forEach(other -> run.recording(other.recording().file()));
     String audio = recording.hasSound() ? "0:a:0" : "1:a:0";
+    run.with("-filter_complex", graph(audio, firstHeard));
+    run.with("-map", "[proxy]", "-map", "[ap]");
+    run.with("-c:v", "libx264", "-preset", "ultrafast", "-tune", "fastdecode", "-crf", "26");
+    run.with("-g", "15", "-bf", "0", "-colorspace", "bt709", "-color_primaries", "bt709");
+    run.with("-color_trc", "bt709", "-color_range", "tv");
+    run.with("-c:a", "aac", "-aac_coder", "fast", "-b:a", "128k", "-ac", channels());
+    run.with("-movflags", "+faststart", proxyPart.toString());
+    run.with("-map", "[frames]", "-f", "rawvideo", "pipe:1");
+    run.with("-map", "[thumbnails]", "-f", "image2", "-fps_mode", "passthrough", "-q:v", "5");
+    run.with(thumbnailsPart.resolve("%05d.jpg").toString());
+    run.with("-map", "[af]", "-c:a", "flac", "-sample_fmt", "s16", "-compression_level", "2");
+    run.with(soundPart.toString());
+    return run.with("-map", "[al]", "-f", "s16le", "-c:a", "pcm_s16le", pcm.toString());
+  }
+
+  /** One decode gives the proxy, pictures to look at, thumbnails and sound. */
+  private String graph(String audio, int firstHeard) {
     StringBuilder graph = new StringBuilder();
     AnalysisPictures analysis = new AnalysisPictures(recording);
     String small =
@@ -199,20 +216,7 @@ public final class Ingest {
         heard.isEmpty()
             ? SoundGraph.own(audio, recording.soundChannels())
             : SoundGraph.mixed(heard, firstHeard, recording.durationUs()));
-    graph.append(",asplit=3[ap][af][al]");
-    run.with("-filter_complex", graph.toString());
-    run.with("-map", "[proxy]", "-map", "[ap]");
-    run.with("-c:v", "libx264", "-preset", "ultrafast", "-tune", "fastdecode", "-crf", "26");
-    run.with("-g", "15", "-bf", "0", "-colorspace", "bt709", "-color_primaries", "bt709");
-    run.with("-color_trc", "bt709", "-color_range", "tv");
-    run.with("-c:a", "aac", "-aac_coder", "fast", "-b:a", "128k", "-ac", channels());
-    run.with("-movflags", "+faststart", proxyPart.toString());
-    run.with("-map", "[frames]", "-f", "rawvideo", "pipe:1");
-    run.with("-map", "[thumbnails]", "-f", "image2", "-fps_mode", "passthrough", "-q:v", "5");
-    run.with(thumbnailsPart.resolve("%05d.jpg").toString());
-    run.with("-map", "[af]", "-c:a", "flac", "-sample_fmt", "s16", "-compression_level", "2");
-    run.with(soundPart.toString());
-    return run.with("-map", "[al]", "-f", "s16le", "-c:a", "pcm_s16le", pcm.toString());
+    return graph.append(",asplit=3[ap][af][al]").toString();
   }
 
   private static Curves readLevels(Path pcm) throws IOException {

@@ -66,7 +66,7 @@ class PareController {
     Episode episode = episodes.open(clip.episodeId());
     Transcript transcript = episode.transcript();
     List<RepeatFound> found = new ArrayList<>();
-    for (RepeatGroup group : episode.editor().repeatGroups(clip.document().pared())) {
+    for (RepeatGroup group : episode.editor().repeats().groupsIn(clip.document().pared())) {
       List<AttemptFound> attempts =
           group.attempts().stream()
               .map(
@@ -77,7 +77,7 @@ class PareController {
                           transcript.words().get(a.first()).startUs(),
                           transcript.words().get(a.last()).endUs(),
                           transcript.text(a.first(), a.last() + 1),
-                          episode.editor().isKept(clip.document().pared(), a)))
+                          episode.editor().repeats().isKept(clip.document().pared(), a)))
               .toList();
       found.add(new RepeatFound(group.attempts().get(0).first(), attempts));
     }

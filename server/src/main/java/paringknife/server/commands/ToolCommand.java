@@ -40,6 +40,7 @@ import paringknife.media.ffmpeg.Levels;
 import paringknife.media.ffmpeg.Probe;
 import paringknife.media.ffmpeg.Recording;
 import paringknife.media.ffmpeg.RecordingLineUp;
+import paringknife.media.language.SnowballForms;
 import paringknife.media.speech.ForcedAligner;
 import paringknife.media.speech.Recogniser;
 import paringknife.media.store.WholeFile;
@@ -232,7 +233,9 @@ final class ToolCommand implements Runnable {
     Transcript transcript = TranscriptFile.read(file).transcript();
     LevelCurve levels = media == null ? new LevelCurve(new float[0]) : Levels.of(media);
     ArrayNode out = JSON.createArrayNode();
-    for (Pick pick : new PickFinder(transcript, levels).find(Lengths.brief(clips, length, about))) {
+    for (Pick pick :
+        new PickFinder(transcript, levels, SnowballForms.of(transcript.language()))
+            .find(Lengths.brief(clips, length, about))) {
       ObjectNode node = span(out.addObject(), pick.span());
       node.put("pared", seconds(pick.paredUs()))
           .put("score", pick.score())

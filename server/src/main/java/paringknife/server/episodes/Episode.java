@@ -28,6 +28,7 @@ import paringknife.core.transcript.Transcript;
 import paringknife.media.ffmpeg.Recording;
 import paringknife.media.ffmpeg.Renderer;
 import paringknife.media.ffmpeg.SoundFile;
+import paringknife.media.language.SnowballForms;
 
 /**
  * All that is known of an episode, in memory; what is costly is worked out when first asked for.
@@ -218,7 +219,7 @@ public final class Episode {
   public PickFinder picks() {
     PickFinder made = finder;
     if (made == null) {
-      made = new PickFinder(transcript, levels, editor);
+      made = new PickFinder(transcript, levels, SnowballForms.of(transcript.language()), editor);
       finder = made;
     }
     return made;

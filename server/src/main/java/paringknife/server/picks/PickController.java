@@ -32,6 +32,8 @@ import paringknife.core.pick.Piece;
 import paringknife.core.pick.PieceFinder;
 import paringknife.core.time.FrameRate;
 import paringknife.core.time.Span;
+import paringknife.core.transcript.Transcript;
+import paringknife.media.language.SnowballForms;
 import paringknife.server.episodes.Episode;
 import paringknife.server.shelf.Episodes;
 
@@ -262,9 +264,12 @@ class PickController {
   @GetMapping("/chapters")
   ChapterList chapters(@PathVariable long id) {
     List<Chapter> settled = marks.chapters(id);
-    return settled.isEmpty()
-        ? new ChapterList(false, ChapterFinder.find(episodes.transcript(id).transcript()))
-        : new ChapterList(true, settled);
+    if (!settled.isEmpty()) {
+      return new ChapterList(true, settled);
+    }
+    Transcript transcript = episodes.transcript(id).transcript();
+    return new ChapterList(
+        false, ChapterFinder.find(transcript, SnowballForms.of(transcript.language())));
   }
 
   /** Settles the chapters; none means that they are proposed again. */
