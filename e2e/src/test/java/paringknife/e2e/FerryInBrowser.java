@@ -1,43 +1,59 @@
 package paringknife.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
 
+import com.microsoft.playwright.APIResponse;
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.LocatorAssertions;
+import com.microsoft.playwright.options.KeyboardModifier;
+import com.microsoft.playwright.options.RequestOptions;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
-import org.junit.jupiter.api.MethodOrderer;
+import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.TestInstance;
-import org.junit.jupiter.api.TestMethodOrder;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
- * A server of its own with the made episode on its shelf, and a page of a browser: walked step by
- * step.
+ * A server with the made episode on its shelf, and a page of a browser. Every test has a clip and a
+ * page of its own and needs nothing of another one.
  */
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
-@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 abstract class FerryInBrowser {
+  static final int LAST_WORD = 60;
   private static final JsonMapper JSON = new JsonMapper();
+  private static final LocatorAssertions.IsVisibleOptions SOON =
+      new LocatorAssertions.IsVisibleOptions().setTimeout(120_000);
 
-  Path folder;
+  @TempDir Path folder;
+
   MadeEpisode episode;
   ServerUnderTest server;
   Browser browser;
   Page page;
+  long id;
 
+  /** The shelf shows the episode while it arrives. */
   @BeforeAll
   void start(@TempDir Path temporary) throws IOException, InterruptedException {
-    folder = temporary;
-    Path media = Files.createDirectories(folder.resolve("media"));
+    Path media = Files.createDirectories(temporary.resolve("media"));
     episode = MadeEpisode.ferry(media);
-    server = new ServerUnderTest(folder.resolve("data"), media);
+    server = new ServerUnderTest(temporary.resolve("data"), media);
     browser = new Browser();
-    page = browser.page();
+    Page shelf = browser.page();
+    shelf.navigate(server.address());
+    assertThat(shelf.getByText("The last ferry")).isVisible();
+    assertThat(shelf.locator("img[src*=poster]")).isVisible(SOON);
+    server.awaitEpisode();
+    shelf.close();
   }
 
   @AfterAll
@@ -46,8 +62,89 @@ abstract class FerryInBrowser {
     server.close();
   }
 
+  @BeforeEach
+  void openAClipOfItsOwn() {
+    page = browser.page();
+    id = makeClip("The rope");
+    openPare(page);
+  }
+
+  @AfterEach
+  void binIt() {
+    page.close();
+    Page last = browser.page();
+    for (JsonNode clip : api(last, "/api/episodes/1/clips")) {
+      last.request().delete(server.address() + "/api/clips/" + clip.path("id").asLong());
+    }
+    last.close();
+  }
+
+  long makeClip(String title) {
+    return post(
+            "/api/episodes/1/clips",
+            "{\"firstWord\":0,\"lastWord\":%d,\"title\":\"%s\"}".formatted(LAST_WORD, title))
+        .path("id")
+        .asLong();
+  }
+
+  /** Changes the clip behind the page, which follows. */
+  void change(String intent) {
+    post(
+        "/api/clips/" + id + "/changes",
+        "{\"revision\":%d,\"intent\":%s}".formatted(clip().path("revision").asInt(), intent));
+  }
+
+  /** Fillers and pauses out: a clip of many joins. */
+  void pareAll() {
+    change("{\"type\":\"pareFillers\"}");
+    change(
+        "{\"type\":\"parePauses\",\"thresholdDb\":-38,\"shortest\":0.5,\"head\":0.02,\"tail\":0.15}");
+    openPare(page);
+  }
+
+  void openPare(Page where) {
+    where.navigate(server.address() + "/episodes/1/pare?clip=" + id);
+    where.locator("[data-testid=plate][data-ready=true]").waitFor();
+    assertThat(where.locator("[data-w='0']")).isVisible();
+  }
+
+  void openStage(String name) {
+    page.locator("nav[aria-label=Stages] button")
+        .filter(new Locator.FilterOptions().setHasText(name))
+        .click();
+  }
+
+  JsonNode clip() {
+    return api("/api/clips/" + id);
+  }
+
+  Locator word(int index) {
+    return page.locator("[data-w='" + index + "']");
+  }
+
+  void select(int first, int last) {
+    word(first).click();
+    word(last).click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.SHIFT)));
+  }
+
   JsonNode api(String path) {
-    return JSON.readTree(page.request().get(server.address() + path).text());
+    return api(page, path);
+  }
+
+  private JsonNode api(Page from, String path) {
+    return JSON.readTree(from.request().get(server.address() + path).text());
+  }
+
+  JsonNode post(String path, String body) {
+    APIResponse answer =
+        page.request()
+            .post(
+                server.address() + path,
+                RequestOptions.create()
+                    .setHeader("Content-Type", "application/json")
+                    .setData(body));
+    assertThat(answer.ok()).as(answer.text()).isTrue();
+    return answer.text().isEmpty() ? null : JSON.readTree(answer.text());
   }
 
   void saved() {

@@ -1,11 +1,19 @@
 package paringknife.e2e;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.concurrent.TimeUnit;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 
 /** The real server as a process that can be killed. */
 final class ServerUnderTest implements AutoCloseable {
@@ -73,6 +81,46 @@ final class ServerUnderTest implements AutoCloseable {
 
   String address() {
     return address;
+  }
+
+  /** What may come true. */
+  interface Seen {
+    boolean now() throws IOException, InterruptedException;
+  }
+
+  static void await(String what, Seen seen) throws IOException, InterruptedException {
+    for (int i = 0; i < 3_000; i++) {
+      if (seen.now()) {
+        return;
+      }
+      Thread.sleep(100);
+    }
+    throw new AssertionError("never seen: " + what);
+  }
+
+  /** Sends a body by POST; without one it is a GET. */
+  HttpResponse<String> answer(String path, String body) throws IOException, InterruptedException {
+    HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(address + path));
+    if (body != null) {
+      request
+          .header("Content-Type", "application/json")
+          .POST(HttpRequest.BodyPublishers.ofString(body));
+    }
+    return HttpClient.newHttpClient().send(request.build(), HttpResponse.BodyHandlers.ofString());
+  }
+
+  /** What is answered to what must not be refused. */
+  JsonNode ask(String path, String body) throws IOException, InterruptedException {
+    HttpResponse<String> response = answer(path, body);
+    assertThat(response.statusCode()).as("%s: %s", path, response.body()).isLessThan(300);
+    return response.body().isEmpty() ? null : new JsonMapper().readTree(response.body());
+  }
+
+  /** The first episode of the shelf, once it is there with everything. */
+  void awaitEpisode() throws IOException, InterruptedException {
+    await(
+        "the episode",
+        () -> ask("/api/shelf", null).path(0).path("state").asString().equals("READY"));
   }
 
   @Override

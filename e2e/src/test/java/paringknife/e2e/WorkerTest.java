@@ -4,9 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
 import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Map;
@@ -15,7 +12,6 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 
 /** A worker beside the server: it takes its share, and either of them may die. */
 class WorkerTest {
@@ -28,34 +24,6 @@ class WorkerTest {
 
   private Path data;
   private Path media;
-
-  private static JsonNode ask(ServerUnderTest server, String path, String body)
-      throws IOException, InterruptedException {
-    HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(server.address() + path));
-    if (body != null) {
-      request
-          .header("Content-Type", "application/json")
-          .POST(HttpRequest.BodyPublishers.ofString(body));
-    }
-    HttpResponse<String> response =
-        HttpClient.newHttpClient().send(request.build(), HttpResponse.BodyHandlers.ofString());
-    assertThat(response.statusCode()).as("%s: %s", path, response.body()).isLessThan(300);
-    return response.body().isEmpty() ? null : new JsonMapper().readTree(response.body());
-  }
-
-  private interface Seen {
-    boolean now() throws IOException, InterruptedException;
-  }
-
-  private static void await(String what, Seen seen) throws IOException, InterruptedException {
-    for (int i = 0; i < 3_000; i++) {
-      if (seen.now()) {
-        return;
-      }
-      Thread.sleep(100);
-    }
-    throw new AssertionError("never seen: " + what);
-  }
 
   private Process worker() throws IOException, InterruptedException {
     Path log = folder.resolve("worker.log");
@@ -74,7 +42,7 @@ class WorkerTest {
             data.toString(),
             "--media",
             media.toString());
-    await(
+    ServerUnderTest.await(
         "the worker",
         () -> {
           assertThat(worker.isAlive()).as(Files.readString(log)).isTrue();
@@ -89,7 +57,8 @@ class WorkerTest {
 
   private static Stream<JsonNode> cells(ServerUnderTest server)
       throws IOException, InterruptedException {
-    return ask(server, "/api/episodes/1/sheet", null)
+    return server
+        .ask("/api/episodes/1/sheet", null)
         .path("lines")
         .valueStream()
         .flatMap(line -> line.path("cells").valueStream())
@@ -101,7 +70,7 @@ class WorkerTest {
 
   private static void awaitAllDone(ServerUnderTest server)
       throws IOException, InterruptedException {
-    await(
+    ServerUnderTest.await(
         "every file finished",
         () -> {
           assertThat(cells(server)).noneMatch(c -> c.path("state").asString().equals("FAILED"));
@@ -112,15 +81,14 @@ class WorkerTest {
   private static void askFor(ServerUnderTest server, int first)
       throws IOException, InterruptedException {
     long clip =
-        ask(
-                server,
+        server
+            .ask(
                 "/api/episodes/1/clips",
                 "{\"firstWord\":%d,\"lastWord\":%d,\"title\":\"Part %d\"}"
                     .formatted(first, first + WORDS, first))
             .path("id")
             .asLong();
-    ask(
-        server,
+    server.ask(
         "/api/clips/" + clip + "/changes",
         "{\"revision\":1,\"intent\":{\"type\":\"askFor\",\"specs\":[\"vertical-60\"]}}");
   }
@@ -128,15 +96,14 @@ class WorkerTest {
   /** Every clip gets another length, so that no file is as it was. */
   private static void orderAnew(ServerUnderTest server, int word)
       throws IOException, InterruptedException {
-    for (JsonNode clip : ask(server, "/api/episodes/1/clips", null)) {
+    for (JsonNode clip : server.ask("/api/episodes/1/clips", null)) {
       int first = clip.path("pared").path("removals").size() + word;
-      ask(
-          server,
+      server.ask(
           "/api/clips/" + clip.path("id").asLong() + "/changes",
           "{\"revision\":%d,\"intent\":{\"type\":\"pareWords\",\"first\":%d,\"last\":%d}}"
               .formatted(clip.path("revision").asInt(), first, first));
     }
-    ask(server, "/api/episodes/1/renderings", "{}");
+    server.ask("/api/episodes/1/renderings", "{}");
   }
 
   @Test
@@ -145,16 +112,14 @@ class WorkerTest {
     data = folder.resolve("data");
     MadeEpisode.ferry(media);
     try (ServerUnderTest server = new ServerUnderTest(data, media)) {
-      await(
-          "the episode",
-          () -> ask(server, "/api/shelf", null).path(0).path("state").asString().equals("READY"));
+      server.awaitEpisode();
       for (int i = 0; i < CLIPS; i++) {
         askFor(server, i);
       }
       Process worker = worker();
       try {
-        ask(server, "/api/episodes/1/renderings", "{}");
-        await("a rendering of the worker's", () -> renders(worker));
+        server.ask("/api/episodes/1/renderings", "{}");
+        ServerUnderTest.await("a rendering of the worker's", () -> renders(worker));
         worker.descendants().forEach(ProcessHandle::destroyForcibly);
         worker.destroyForcibly().waitFor();
         awaitAllDone(server);
@@ -169,7 +134,7 @@ class WorkerTest {
         server.start(port);
         assertThat(second.isAlive()).as("the worker waits for the database").isTrue();
         orderAnew(server, 5);
-        await("the worker working again", () -> renders(second));
+        ServerUnderTest.await("the worker working again", () -> renders(second));
         server.kill();
         server.start(port);
         awaitAllDone(server);

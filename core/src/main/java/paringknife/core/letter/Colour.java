@@ -3,7 +3,7 @@ package paringknife.core.letter;
 import java.util.Locale;
 
 /** Red, green, blue and opacity, each 0 to 255. */
-public record Colour(int red, int green, int blue, int alpha) {
+record Colour(int red, int green, int blue, int alpha) {
   public static final Colour NONE = new Colour(0, 0, 0, 0);
 
   public static Colour rgb(int hex) {

@@ -8,7 +8,7 @@ import paringknife.core.transcript.Transcript;
  * Puts the edges of a cut where nobody hears them: at the quietest moment of the gap beside the
  * words, never inside a word that stays.
  */
-public final class JoinPlacement {
+final class JoinPlacement {
   /** How far from a word its edge may be sought. */
   private static final long REACH_US = 250_000;
 

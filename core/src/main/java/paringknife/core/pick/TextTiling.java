@@ -11,7 +11,7 @@ import java.util.Map;
  * 1997: block comparison by cosine, depth scores). The cut-off is the mean plus half a deviation,
  * stricter than the paper's for written text, since talk repeats itself less evenly.
  */
-public final class TextTiling {
+final class TextTiling {
   private static final int SMOOTHING = 1;
 
   private TextTiling() {}

@@ -14,7 +14,7 @@ import paringknife.core.frame.Face;
  * and where faces are in every {@value #SHORTEST_WAIT}th one, or every {@value #LONGEST_WAIT}th
  * while the picture stays nearly the same. Not for use from several threads.
  */
-public final class FaceWatcher implements AutoCloseable {
+final class FaceWatcher implements AutoCloseable {
   private static final int SHORTEST_WAIT = 3;
   private static final int LONGEST_WAIT = 10;
   private static final double CHANGE = 2.5;

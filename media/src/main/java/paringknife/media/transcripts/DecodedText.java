@@ -7,7 +7,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 
 /** Text of a file in whatever encoding it came: UTF-8, UTF-16 with its mark, otherwise Latin-1. */
-public final class DecodedText {
+final class DecodedText {
   private DecodedText() {}
 
   /**

@@ -8,7 +8,7 @@ import paringknife.core.transcript.Transcript;
 import paringknife.core.transcript.TranscriptEditor;
 
 /** What a producer wants corrected in a transcript; words by index, both ends included. */
-public sealed interface TranscriptIntent {
+sealed interface TranscriptIntent {
   /** The transcript after this was done. */
   Transcript apply(Transcript transcript);
 

@@ -10,7 +10,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Takes orders of the renderer: the row and the task that works on it come in one transaction. */
 @Service
-public class RenderOrders {
+class RenderOrders {
   static final TaskDescriptor<Void> RENDER = TaskDescriptor.of("render");
 
   private final RenderingStore renderings;

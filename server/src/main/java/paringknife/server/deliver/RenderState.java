@@ -3,7 +3,7 @@ package paringknife.server.deliver;
 import java.util.List;
 
 /** How far a finished file is. */
-public enum RenderState {
+enum RenderState {
   WAITING,
   RENDERING,
   DONE,

@@ -13,7 +13,7 @@ import paringknife.server.episodes.EpisodeSource;
 
 /** The separate sound recordings of episodes in the database. */
 @Repository
-public class EpisodeSounds {
+class EpisodeSounds {
   private final DSLContext db;
 
   EpisodeSounds(DSLContext db) {

@@ -9,7 +9,7 @@ import org.springframework.stereotype.Component;
 
 /** Work on episodes that is asked for; a task that died with its process is taken up again. */
 @Component
-public class IngestQueue {
+class IngestQueue {
   static final TaskDescriptor<Void> INGEST = TaskDescriptor.of("ingest");
 
   private final ObjectProvider<Scheduler> scheduler;

@@ -3,7 +3,7 @@ package paringknife.server.shelf;
 import java.util.Set;
 
 /** What is done to an episode in the background, in this order. */
-public enum IngestStep {
+enum IngestStep {
   LINING_UP(0.1),
   PICTURE_AND_SOUND(0.6),
   WORDS(0.4);

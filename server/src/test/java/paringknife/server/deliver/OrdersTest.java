@@ -207,6 +207,29 @@ class OrdersTest {
         "/api/renderings/" + cell(clip, spec).path("renderingId").asLong() + "/file");
   }
 
+  /** Nothing on the way from a recording to a file depends on when it is done. */
+  @Test
+  void theSameOrderTwiceGivesTheSameBytes() throws Exception {
+    long one = clip("Once", "feed-square");
+    long two = clip("Once more", "feed-square");
+    change(two, "{\"type\":\"rename\",\"title\":\"Another name\"}");
+    APP.post("/api/episodes/1/renderings", "{}");
+    awaitDone(one, "feed-square");
+    long id = awaitDone(two, "feed-square").path("renderingId").asLong();
+    byte[] copied = APP.getBytes("/api/renderings/" + id + "/file");
+    RenderingStore.Row row = store().byId(id).orElseThrow();
+    // Ordered anew where nothing alike is at hand, so that it is made and not copied.
+    store().cancelAllOf(one);
+    Files.delete(
+        APP.part(DataFolder.class)
+            .finished(one, "feed-square", finishedAttempt(one, "feed-square")));
+    APP.part(RenderOrders.class).order(two, "feed-square", row.fingerprint(), "again");
+    APP.await(
+        "/api/episodes/1/sheet",
+        s -> cellOf(s, two, "feed-square").path("state").asString().equals("DONE"));
+    assertThat(APP.getBytes("/api/renderings/" + id + "/file")).isEqualTo(copied);
+  }
+
   private static int finishedAttempt(long clip, String spec) {
     return store().all().stream()
         .filter(r -> r.clipId() == clip && r.spec().equals(spec))

@@ -7,7 +7,7 @@ import paringknife.core.listen.LevelCurve;
  * is usually spoken, worked out from its level curve over {@value #AROUND} windows to both sides.
  * Where nobody speaks it goes back to no gain, so that the room is not lifted.
  */
-public final class Evenness {
+final class Evenness {
   static final double MOST_DB = 9;
   private static final double SHARE = 0.75;
   private static final int AROUND = 120;

@@ -8,7 +8,7 @@ import java.util.List;
  *
  * @param hertz frequencies to take out, none when there is no hum
  */
-public record MainsHum(List<Double> hertz) {
+record MainsHum(List<Double> hertz) {
   private static final int HARMONICS = 12;
   private static final double STANDS_OUT = 8;
 
