@@ -25,6 +25,11 @@ import tools.jackson.databind.json.JsonMapper;
  */
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
 class BatchTest {
+  private static final double FRAME = 1001 / 30000.0;
+
+  /** Reading a picture takes tesseract half a second. */
+  private static final int MOST_READ = 8;
+
   private Path folder;
   private MadeEpisode episode;
   private Path out;
@@ -158,49 +163,106 @@ class BatchTest {
     assertThat(edges).isGreaterThan(8);
   }
 
-  /** Burnt captions read back by tesseract at five times of each clip. */
-  @Test
-  void burntCaptionsSayWhatIsHeard() throws IOException {
-    int right = 0;
-    int asked = 0;
-    for (JsonNode clip : clips()) {
-      for (int k = 1; k <= 5; k++) {
-        double duration = clip.path("files").get(0).path("duration").asDouble();
-        double at = duration * k / 6;
-        List<String> near = wordsAround(clip, at);
-        String read = Eye.readText(file(clip, 0), at, folder);
-        asked++;
-        right +=
-            near.stream().anyMatch(w -> w.length() > 2 && List.of(read.split(" ")).contains(w))
-                ? 1
-                : 0;
-      }
-    }
-    assertThat(asked).isEqualTo(10);
-    assertThat(right).as("captions that tesseract could read").isGreaterThanOrEqualTo(9);
-  }
+  private record Said(String bare, double start) {}
 
-  private List<String> wordsAround(JsonNode clip, double at) throws IOException {
+  private record Shown(double start, List<String> words) {}
+
+  /** What a clip says, with the times at which its file says it. */
+  private List<Said> said(JsonNode clip) throws IOException {
     double played = 0;
-    List<String> near = new ArrayList<>();
+    List<Said> said = new ArrayList<>();
     for (JsonNode span : clip.path("kept")) {
       double in = span.path("in").asDouble();
       double end = span.path("out").asDouble();
       for (JsonNode word : episode.words()) {
-        double middle = (word.path("start").asDouble() + word.path("end").asDouble()) / 2;
-        if (middle >= in && middle < end && Math.abs(played + middle - in - at) < 1.8) {
-          near.add(word.path("text").asString().toLowerCase(Locale.ROOT).replaceAll("[^a-z]", ""));
+        double start = word.path("start").asDouble();
+        double middle = (start + word.path("end").asDouble()) / 2;
+        if (middle >= in && middle < end) {
+          said.add(new Said(bare(word.path("text").asString()), played + Math.max(0, start - in)));
         }
       }
       played += end - in;
     }
-    return near;
+    return said;
+  }
+
+  private static String bare(String word) {
+    return word.toLowerCase(Locale.ROOT).replaceAll("[^a-z]", "");
+  }
+
+  /** The cues of the SubRip file beside a clip. */
+  private List<Shown> shown(JsonNode clip) throws IOException {
+    String name = clip.path("files").get(0).path("file").asString().replace(".mp4", ".srt");
+    List<Shown> shown = new ArrayList<>();
+    for (String block : Files.readString(out.resolve(name)).strip().split("\\R\\R")) {
+      String[] lines = block.split("\\R");
+      String[] begins = lines[1].split(" ")[0].split("[:,]");
+      double start =
+          Integer.parseInt(begins[0]) * 3600
+              + Integer.parseInt(begins[1]) * 60
+              + Integer.parseInt(begins[2])
+              + Integer.parseInt(begins[3]) / 1000.0;
+      List<String> words = new ArrayList<>();
+      for (int i = 2; i < lines.length; i++) {
+        for (String word : lines[i].split(" ")) {
+          words.add(bare(word));
+        }
+      }
+      shown.add(new Shown(start, words));
+    }
+    return shown;
+  }
+
+  /**
+   * Every word said is in a cue, and every cue begins in the frame in which its first word does.
+   */
+  @Test
+  void captionsBeginWithTheirWords() throws IOException {
+    for (JsonNode clip : clips()) {
+      List<Said> said = said(clip);
+      int at = 0;
+      for (Shown cue : shown(clip)) {
+        assertThat(said.subList(at, at + cue.words().size()).stream().map(Said::bare))
+            .isEqualTo(cue.words());
+        assertThat(cue.start()).isCloseTo(said.get(at).start(), within(FRAME));
+        at += cue.words().size();
+      }
+      assertThat(at).isEqualTo(said.size());
+    }
+  }
+
+  /**
+   * Burnt captions read back by tesseract: a caption stands in the second frame after its beginning
+   * and does not in the second frame before it.
+   */
+  @Test
+  void burntCaptionsStandFromTheirFrameOn() throws IOException {
+    int read = 0;
+    int asked = 0;
+    for (JsonNode clip : clips()) {
+      List<Shown> cues = shown(clip);
+      for (int k = 1; k < cues.size(); k++) {
+        List<String> own = new ArrayList<>(cues.get(k).words());
+        own.removeAll(cues.get(k - 1).words());
+        own.removeIf(w -> w.length() < 4);
+        if (own.isEmpty() || asked >= MOST_READ) {
+          continue;
+        }
+        asked++;
+        double begins = cues.get(k).start();
+        String before = Eye.readText(file(clip, 0), begins - 1.5 * FRAME, folder);
+        String after = Eye.readText(file(clip, 0), begins + 1.5 * FRAME, folder);
+        assertThat(List.of(before.split(" "))).doesNotContainAnyElementsOf(own);
+        read += List.of(after.split(" ")).stream().anyMatch(own::contains) ? 1 : 0;
+      }
+    }
+    assertThat(asked).isGreaterThanOrEqualTo(6);
+    assertThat(read).as("captions that tesseract could read").isGreaterThanOrEqualTo(asked - 1);
   }
 
   /** Sound of the file against the recording: every kept span lies where the cut list says. */
   @Test
   void soundAndPictureAreWhereTheCutListSaysWithinAFrame() {
-    double frame = 1001 / 30000.0;
     int compared = 0;
     for (JsonNode clip : clips()) {
       double played = 0;
@@ -216,11 +278,11 @@ class BatchTest {
         played += length;
       }
       double duration = clip.path("files").get(0).path("duration").asDouble();
-      assertThat(duration).isCloseTo(played, within(2 * frame));
+      assertThat(duration).isCloseTo(played, within(2 * FRAME));
       assertThat(
               Double.parseDouble(
                   Eye.probe(file(clip, 0), "stream=nb_read_packets").replaceAll("[^\\d].*", "")))
-          .isCloseTo(played / frame, within(1.0));
+          .isCloseTo(played / FRAME, within(1.0));
     }
     assertThat(compared).isGreaterThanOrEqualTo(4);
   }

@@ -216,13 +216,12 @@ class BrowserPathTest extends FerryInBrowser {
 
   @Test
   void clipsAreTickedRenderedPlayedAndTakenHome() throws IOException {
+    openAShorterOne(14);
     openStage("Deliver");
     page.getByTestId("cell-" + id + "-vertical-60").getByRole(AriaRole.CHECKBOX).check();
     assertThat(page.getByTestId("done")).hasText("0 of 1 files");
-    page.waitForTimeout(1_000);
     page.getByTestId("cell-" + id + "-feed-square").getByRole(AriaRole.CHECKBOX).check();
     assertThat(page.getByTestId("render")).hasText("Render 2 files");
-    page.waitForTimeout(1_000);
     page.getByTestId("render").click();
     Locator first = page.getByTestId("cell-" + id + "-vertical-60");
     assertThat(first).hasAttribute("data-state", "RENDERING");

@@ -28,7 +28,7 @@ import tools.jackson.databind.json.JsonMapper;
  */
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
 abstract class FerryInBrowser {
-  static final int LAST_WORD = 60;
+  private static final int LAST_WORD = 60;
   private static final JsonMapper JSON = new JsonMapper();
   private static final LocatorAssertions.IsVisibleOptions SOON =
       new LocatorAssertions.IsVisibleOptions().setTimeout(120_000);
@@ -65,7 +65,7 @@ abstract class FerryInBrowser {
   @BeforeEach
   void openAClipOfItsOwn() {
     page = browser.page();
-    id = makeClip("The rope");
+    id = makeClip(LAST_WORD);
     openPare(page);
   }
 
@@ -79,12 +79,19 @@ abstract class FerryInBrowser {
     last.close();
   }
 
-  long makeClip(String title) {
+  private long makeClip(int lastWord) {
     return post(
             "/api/episodes/1/clips",
-            "{\"firstWord\":0,\"lastWord\":%d,\"title\":\"%s\"}".formatted(LAST_WORD, title))
+            "{\"firstWord\":0,\"lastWord\":%d,\"title\":\"The rope\"}".formatted(lastWord))
         .path("id")
         .asLong();
+  }
+
+  /** Another clip in place of the one that is open; what is encoded need not be long. */
+  void openAShorterOne(int lastWord) {
+    page.request().delete(server.address() + "/api/clips/" + id);
+    id = makeClip(lastWord);
+    openPare(page);
   }
 
   /** Changes the clip behind the page, which follows. */

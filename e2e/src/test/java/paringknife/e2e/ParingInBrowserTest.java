@@ -320,6 +320,7 @@ class ParingInBrowserTest extends FerryInBrowser {
 
   @Test
   void theCutIsHandedOnAsAListAndAsPieces() throws IOException {
+    openAShorterOne(20);
     change("{\"type\":\"putGap\",\"word\":11,\"seconds\":1.2}");
     openPare(page);
     JsonNode clip = clip();

@@ -218,6 +218,7 @@ class PreviewIsExportTest extends FerryInBrowser {
    */
   @Test
   void theFileShowsWhatThePreviewShowsAndSaysWhatItsCaptionsSay() throws IOException {
+    openAShorterOne(40);
     pareAll();
     Path file = rendered();
     JsonNode preview = api("/api/clips/" + id + "/preview");

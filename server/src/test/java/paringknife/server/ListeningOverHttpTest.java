@@ -286,7 +286,7 @@ class ListeningOverHttpTest {
     APP.postAny("/api/episodes/" + id + "/words", "{\"work\":\"RECOGNISE\"}");
     assertThat(APP.post("/api/episodes/" + id + "/ingest/stop", "{}").path("state").asString())
         .isEqualTo("READY");
-    Thread.sleep(4_000);
+    APP.awaitIdle();
     assertThat(text(id)).isEqualTo(SAID);
     assertThat(RunningApplication.find(APP.get("/api/shelf"), id).path("state").asString())
         .isEqualTo("READY");
@@ -297,7 +297,7 @@ class ListeningOverHttpTest {
     long id = add("stopped.wav", "\"text\":\"\"");
     assertThat(APP.post("/api/episodes/" + id + "/ingest/stop", "{}").path("state").asString())
         .isEqualTo("STOPPED");
-    Thread.sleep(1_500);
+    APP.awaitIdle();
     assertThat(RunningApplication.find(APP.get("/api/shelf"), id).path("state").asString())
         .isEqualTo("STOPPED");
     assertThat(APP.postAny("/api/episodes/" + id + "/ingest/stop", "{}").statusCode())

@@ -1,5 +1,7 @@
 package paringknife.server;
 
+import com.github.kagkarlsson.scheduler.ScheduledExecution;
+import com.github.kagkarlsson.scheduler.Scheduler;
 import java.io.IOException;
 import java.net.URI;
 import java.net.http.HttpClient;
@@ -8,11 +10,13 @@ import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.List;
 import java.util.function.Predicate;
 import org.junit.jupiter.api.extension.AfterAllCallback;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
+import org.springframework.util.FileSystemUtils;
 import paringknife.media.process.ChildProcess;
 import paringknife.server.commands.RunningServer;
 import tools.jackson.databind.JsonNode;
@@ -102,8 +106,22 @@ public final class RunningApplication implements BeforeAllCallback, AfterAllCall
   }
 
   @Override
-  public void afterAll(ExtensionContext context) {
+  public void afterAll(ExtensionContext context) throws IOException {
     server.close();
+    FileSystemUtils.deleteRecursively(home);
+  }
+
+  /** Waits until nobody works in the background and nothing waits for its turn. */
+  public void awaitIdle() throws InterruptedException {
+    Scheduler scheduler = part(Scheduler.class);
+    while (!scheduler.getCurrentlyExecuting().isEmpty()
+        || scheduler.getScheduledExecutions().stream().anyMatch(RunningApplication::isDue)) {
+      Thread.sleep(20);
+    }
+  }
+
+  private static boolean isDue(ScheduledExecution<Object> execution) {
+    return execution.isPicked() || !execution.getExecutionTime().isAfter(Instant.now());
   }
 
   public <T> T part(Class<T> type) {

@@ -96,13 +96,20 @@ class RenderTask {
       throw e;
     } catch (RuntimeException e) {
       LOG.warn("rendering {} failed", attempt, e);
-      WorkProblem problem = WorkProblem.of(e, data.finishedFolder());
-      if (problem.mayPass() && renderings.countError(attempt) < MOST_ERRORS) {
-        return Optional.of(problem.waitsFor().orElse(TRY_AGAIN));
-      }
-      renderings.fail(attempt, problem.message());
-      return Optional.empty();
+      return afterProblem(attempt, WorkProblem.of(e, data.finishedFolder()));
     }
+  }
+
+  private Optional<Duration> afterProblem(RenderingStore.Attempt attempt, WorkProblem problem) {
+    if (problem.waitsFor().isPresent()) {
+      renderings.waits(attempt, problem.message());
+      return problem.waitsFor();
+    }
+    if (problem.mayPass() && renderings.countError(attempt) < MOST_ERRORS) {
+      return Optional.of(TRY_AGAIN);
+    }
+    renderings.fail(attempt, problem.message());
+    return Optional.empty();
   }
 
   private Optional<Duration> render(RenderingStore.Row row) {

@@ -221,6 +221,7 @@ public class RenderingStore {
             .set(RENDERING.FINGERPRINT, fingerprint)
             .set(RENDERING.PROGRESS, 0.0)
             .set(RENDERING.STARTED_AT, now())
+            .setNull(RENDERING.PROBLEM)
             .where(is(attempt))
             .execute();
     return begun == 1 ? Turn.YOURS : Turn.OVERTAKEN;
@@ -270,6 +271,15 @@ public class RenderingStore {
   public void fail(Attempt attempt, String problem) {
     db.update(RENDERING)
         .set(RENDERING.STATE, RenderState.FAILED.name())
+        .set(RENDERING.PROBLEM, problem.substring(0, Math.min(LONGEST_PROBLEM, problem.length())))
+        .where(is(attempt))
+        .execute();
+  }
+
+  /** Says why an attempt has to wait; that is no error of its own. */
+  public void waits(Attempt attempt, String problem) {
+    db.update(RENDERING)
+        .set(RENDERING.STATE, RenderState.WAITING.name())
         .set(RENDERING.PROBLEM, problem.substring(0, Math.min(LONGEST_PROBLEM, problem.length())))
         .where(is(attempt))
         .execute();
