@@ -10,9 +10,9 @@ import paringknife.core.frame.Face;
 import paringknife.core.frame.FaceSample;
 import paringknife.core.frame.FramePlanner;
 import paringknife.core.frame.Framing;
-import paringknife.core.frame.HeldWindow;
 import paringknife.core.frame.PeopleTracker;
 import paringknife.core.frame.Person;
+import paringknife.core.frame.PlannedWindow;
 import paringknife.core.frame.Shape;
 import paringknife.core.frame.SpeakerPlacement;
 import paringknife.core.transcript.Transcript;
@@ -70,20 +70,19 @@ class FrameTest {
   void theFrameHoldsWhoeverSpeaksAndIgnoresAShortYes() {
     Transcript transcript = TALK.transcript();
     FramePlanner planner = new FramePlanner(1280, 720, people(transcript), transcript);
-    List<HeldWindow> windows =
+    List<PlannedWindow> windows =
         planner.plan(
             TALK.clip().stretches(),
             TALK.clip().cuts(transcript),
             Framing.SPEAKER,
             new Shape(9, 16));
-    assertThat(windows).extracting(HeldWindow::person).containsExactly(1, 0);
-    for (HeldWindow window : windows) {
-      assertThat(window.window().width() / window.window().height())
-          .isCloseTo(9 / 16.0, within(1e-9));
-      assertThat(window.window().x()).isBetween(0.0, 1280 - window.window().width());
-      assertThat(window.window().y()).isBetween(0.0, 720 - window.window().height());
+    assertThat(windows).extracting(PlannedWindow::person).containsExactly(1, 0);
+    for (PlannedWindow window : windows) {
+      assertThat(window.at(0).width() / window.at(0).height()).isCloseTo(9 / 16.0, within(1e-9));
+      assertThat(window.at(0).x()).isBetween(0.0, 1280 - window.at(0).width());
+      assertThat(window.at(0).y()).isBetween(0.0, 720 - window.at(0).height());
       double face = (window.person() == 1 ? 0.75 : 0.25) * 1280;
-      assertThat(window.window().x() + window.window().width() / 2).isCloseTo(face, within(8.0));
+      assertThat(window.at(0).x() + window.at(0).width() / 2).isCloseTo(face, within(8.0));
     }
     assertThat(windows.get(0).span().endUs()).isEqualTo(windows.get(1).span().startUs());
   }
@@ -91,7 +90,7 @@ class FrameTest {
   @Test
   void withoutFacesTheMiddleIsHeld() {
     FramePlanner planner = new FramePlanner(1920, 1080, List.of(), TALK.transcript());
-    HeldWindow window =
+    PlannedWindow window =
         planner
             .plan(
                 TALK.clip().stretches(),
@@ -99,7 +98,7 @@ class FrameTest {
                 Framing.SPEAKER,
                 new Shape(9, 16))
             .get(0);
-    assertThat(window.window().width()).isCloseTo(607.5, within(1e-9));
-    assertThat(window.window().x()).isCloseTo((1920 - 607.5) / 2, within(1e-9));
+    assertThat(window.at(0).width()).isCloseTo(607.5, within(1e-9));
+    assertThat(window.at(0).x()).isCloseTo((1920 - 607.5) / 2, within(1e-9));
   }
 }

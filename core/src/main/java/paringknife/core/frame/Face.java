@@ -17,4 +17,14 @@ public record Face(double x, double y, double width, double height, double mouth
   public double eyesY() {
     return y + 0.42 * height;
   }
+
+  /** A face on the way to another place and size; share 0 is here, 1 there. */
+  Face towards(Face other, double share) {
+    return new Face(
+        x + share * (other.x - x),
+        y + share * (other.y - y),
+        width + share * (other.width - width),
+        height + share * (other.height - height),
+        mouthMotion);
+  }
 }

@@ -1,6 +1,5 @@
 package paringknife.core.frame;
 
-import java.util.ArrayList;
 import java.util.List;
 import paringknife.core.clip.cut.PictureRun;
 import paringknife.core.time.FrameRate;
@@ -12,7 +11,7 @@ import paringknife.core.time.FrameRate;
  */
 public record FramePath(List<Segment> segments) {
   /** Frames of a clip that belong together. */
-  public sealed interface Segment permits Held {
+  public sealed interface Segment permits Held, Moving {
     /** Number of the first of them in the clip. */
     long clipFrame();
 
@@ -34,6 +33,27 @@ public record FramePath(List<Segment> segments) {
     }
   }
 
+  /**
+   * A window that follows somebody.
+   *
+   * @param windows one for each frame
+   */
+  public record Moving(long clipFrame, List<Window> windows, int person) implements Segment {
+    public Moving {
+      windows = List.copyOf(windows);
+    }
+
+    @Override
+    public long count() {
+      return windows.size();
+    }
+
+    @Override
+    public Window at(long frame) {
+      return windows.get((int) (frame - clipFrame));
+    }
+  }
+
   public FramePath {
     segments = List.copyOf(segments);
   }
@@ -44,66 +64,14 @@ public record FramePath(List<Segment> segments) {
   }
 
   /**
-   * Held windows as they come up in a clip. While a frame is held the window stays where it was;
+   * Windows as they come up in a clip. While a frame is held the window stays where it was;
    * neighbours that show the same are one segment.
    *
    * @param windows on the episode's clock, in order
    */
-  public static FramePath of(List<PictureRun> runs, List<HeldWindow> windows, FrameRate rate) {
-    List<Held> shown = new ArrayList<>();
-    for (int i = 0; i < runs.size(); i++) {
-      PictureRun run = runs.get(i);
-      if (run.held() && !shown.isEmpty()) {
-        Held last = shown.get(shown.size() - 1);
-        add(shown, run.clipFrame(), run.count(), last.window(), last.person());
-      } else if (run.held() && i + 1 < runs.size()) {
-        HeldWindow next = windowAt(windows, rate.startUs(runs.get(i + 1).episodeFrame()));
-        add(shown, run.clipFrame(), run.count(), next.window(), next.person());
-      } else {
-        addMoving(shown, run, windows, rate);
-      }
-    }
-    return new FramePath(List.copyOf(shown));
-  }
-
-  private static void addMoving(
-      List<Held> shown, PictureRun run, List<HeldWindow> windows, FrameRate rate) {
-    long done = 0;
-    while (done < run.count()) {
-      HeldWindow window = windowAt(windows, rate.startUs(run.episodeFrame() + done));
-      long untilFrame = rate.nearestFrame(window.span().endUs());
-      long left = run.count() - done;
-      boolean last = window == windows.get(windows.size() - 1);
-      long count =
-          last ? left : Math.max(1, Math.min(left, untilFrame - run.episodeFrame() - done));
-      add(shown, run.clipFrame() + done, count, window.window(), window.person());
-      done += count;
-    }
-  }
-
-  private static HeldWindow windowAt(List<HeldWindow> windows, long us) {
-    HeldWindow nearest = windows.get(0);
-    long least = Long.MAX_VALUE;
-    for (HeldWindow window : windows) {
-      long away =
-          Math.max(0, Math.max(window.span().startUs() - us, us - window.span().endUs() + 1));
-      if (away < least) {
-        least = away;
-        nearest = window;
-      }
-    }
-    return nearest;
-  }
-
-  private static void add(List<Held> shown, long clipFrame, long count, Window window, int person) {
-    Held last = shown.isEmpty() ? null : shown.get(shown.size() - 1);
-    if (last != null && last.window().equals(window)) {
-      shown.set(
-          shown.size() - 1,
-          new Held(last.clipFrame(), last.count() + count, window, last.person()));
-    } else {
-      shown.add(new Held(clipFrame, count, window, person));
-    }
+  public static FramePath of(
+      List<PictureRun> runs, List<? extends PlannedWindow> windows, FrameRate rate) {
+    return new FramePathMaker(windows, rate).path(runs);
   }
 
   /** How many frames it covers. */
@@ -118,6 +86,11 @@ public record FramePath(List<Segment> segments) {
     return segments.stream().mapToDouble(s -> s.at(s.clipFrame()).height()).min().orElse(0);
   }
 
+  /** Whether all windows are of one size and each stays where it is. */
+  public boolean isHeld() {
+    return segments.stream().allMatch(Held.class::isInstance);
+  }
+
   /** Numbers of a packed segment before its windows: first frame, frames, person, windows. */
   private static final int PACKED_HEAD = 4;
 
@@ -129,24 +102,26 @@ public record FramePath(List<Segment> segments) {
    * width and height.
    */
   public double[] packed() {
-    double[] numbers = new double[segments.size() * (PACKED_HEAD + PACKED_WINDOW)];
+    double[] numbers =
+        new double[segments.stream().mapToInt(s -> PACKED_HEAD + PACKED_WINDOW * windows(s)).sum()];
     int at = 0;
     for (Segment segment : segments) {
-      Window window = segment.at(segment.clipFrame());
-      for (double number :
-          new double[] {
-            segment.clipFrame(),
-            segment.count(),
-            segment.person(),
-            1,
-            window.x(),
-            window.y(),
-            window.width(),
-            window.height()
-          }) {
-        numbers[at++] = number;
+      numbers[at++] = segment.clipFrame();
+      numbers[at++] = segment.count();
+      numbers[at++] = segment.person();
+      numbers[at++] = windows(segment);
+      for (int i = 0; i < windows(segment); i++) {
+        Window window = segment.at(segment.clipFrame() + i);
+        numbers[at++] = window.x();
+        numbers[at++] = window.y();
+        numbers[at++] = window.width();
+        numbers[at++] = window.height();
       }
     }
     return numbers;
+  }
+
+  private static int windows(Segment segment) {
+    return segment instanceof Moving ? (int) segment.count() : 1;
   }
 }

@@ -9,9 +9,10 @@ import paringknife.core.transcript.Transcript;
 import paringknife.core.transcript.Word;
 
 /**
- * Lays the held windows of an episode for a shape: one position for each speaker turn, the face in
- * the middle, eyes near the upper third where the picture leaves room (common practice). A turn of
- * less than {@value #SHORT_TURN_US} microseconds does not move the frame.
+ * Lays the windows of an episode for a shape: one for each speaker turn, the face in the middle,
+ * eyes near the upper third where the picture leaves room (common practice), held while the person
+ * keeps to their place and following them where they leave it. A turn of less than {@value
+ * #SHORT_TURN_US} microseconds does not move the frame.
  */
 public final class FramePlanner {
   private static final long SHORT_TURN_US = 1_200_000;
@@ -39,17 +40,18 @@ public final class FramePlanner {
   }
 
   /**
-   * Held windows that cover each stretch of a clip without gap, all of one size. Only words that
-   * are kept move the frame.
+   * Windows that cover each stretch of a clip without gap, all of one size. Only words that are
+   * kept move the frame from one person to another.
    */
-  public List<HeldWindow> plan(List<Span> stretches, CutList cuts, Framing framing, Shape shape) {
+  public List<PlannedWindow> plan(
+      List<Span> stretches, CutList cuts, Framing framing, Shape shape) {
     double height = windowHeight(shape);
     double width = height * shape.ratio();
     KeptIndex kept = cuts.index();
-    List<HeldWindow> windows = new ArrayList<>();
+    List<PlannedWindow> windows = new ArrayList<>();
     for (Span stretch : stretches) {
       for (Turn turn : turns(stretch, framing, kept)) {
-        windows.add(held(turn, width, height));
+        windows.add(window(turn, width, height));
       }
     }
     return windows;
@@ -137,17 +139,14 @@ public final class FramePlanner {
     return people.isEmpty() ? full : Math.max(TIGHTEST * full, Math.min(full, tight));
   }
 
-  private HeldWindow held(Turn turn, double width, double height) {
-    double middle = pictureWidth / 2.0;
-    double eyes = pictureHeight / 3.0;
+  private PlannedWindow window(Turn turn, double width, double height) {
     if (turn.person() >= 0) {
-      Face face = people.get(turn.person()).typicalFace(turn.span().startUs(), turn.span().endUs());
-      middle = face.middleX() * pictureWidth;
-      eyes = face.eyesY() * pictureHeight;
+      return new FollowedPerson(pictureWidth, pictureHeight, width, height)
+          .over(turn.span(), people.get(turn.person()), turn.person());
     }
-    double x = clamp(middle - width / 2, pictureWidth - width);
-    double y = clamp(eyes - height / 3, pictureHeight - height);
-    return new HeldWindow(turn.span(), new Window(x, y, width, height), turn.person());
+    double x = clamp(pictureWidth / 2.0 - width / 2, pictureWidth - width);
+    double y = clamp(pictureHeight / 3.0 - height / 3, pictureHeight - height);
+    return new HeldWindow(turn.span(), new Window(x, y, width, height), -1);
   }
 
   private static double clamp(double value, double most) {

@@ -2,6 +2,7 @@ package paringknife.core.frame;
 
 import java.util.ArrayList;
 import java.util.List;
+import paringknife.core.time.Span;
 
 /**
  * A person seen through an episode.
@@ -30,6 +31,39 @@ public record Person(List<Sighting> sightings) {
         median(used.stream().map(Face::width).toList()),
         median(used.stream().map(Face::height).toList()),
         0);
+  }
+
+  /** The sightings within a stretch. */
+  List<Sighting> seenIn(Span span) {
+    return sightings.stream()
+        .filter(s -> s.timeUs() >= span.startUs() && s.timeUs() < span.endUs())
+        .toList();
+  }
+
+  /** Their face at a time: between two sightings on the way from one to the other. */
+  Face faceAt(long us) {
+    int next = firstNotBefore(us);
+    if (next == 0 || next == sightings.size()) {
+      return sightings.get(Math.min(next, sightings.size() - 1)).face();
+    }
+    Sighting before = sightings.get(next - 1);
+    Sighting after = sightings.get(next);
+    double share = (us - before.timeUs()) / (double) (after.timeUs() - before.timeUs());
+    return before.face().towards(after.face(), share);
+  }
+
+  private int firstNotBefore(long us) {
+    int from = 0;
+    int to = sightings.size();
+    while (from < to) {
+      int middle = (from + to) / 2;
+      if (sightings.get(middle).timeUs() < us) {
+        from = middle + 1;
+      } else {
+        to = middle;
+      }
+    }
+    return from;
   }
 
   private static double median(List<Double> values) {

@@ -2,6 +2,7 @@ package paringknife.media.ffmpeg;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
@@ -13,6 +14,7 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import java.util.concurrent.TimeUnit;
 import java.util.function.DoubleConsumer;
 import org.jspecify.annotations.Nullable;
 import paringknife.media.process.ChildProcess;
@@ -41,6 +43,7 @@ public final class Ffmpeg {
 
   private static final long LARGEST_FILE = 256L << 30;
   private static final int MOST_OUTPUT = 256 * 1024 * 1024;
+  private static final int ENDS_WITHIN_S = 1;
   private static final Duration USUAL_LIMIT = Duration.ofMinutes(1);
 
   private final List<String> command = new ArrayList<>();
@@ -53,10 +56,16 @@ public final class Ffmpeg {
   private @Nullable Path directory;
   private long totalUs;
   private DoubleConsumer progress = share -> {};
+  private @Nullable Feeder fed;
 
   /** Takes what a run writes to its standard output while it runs. */
   public interface Reader<T> {
     T read(InputStream output) throws IOException;
+  }
+
+  /** Gives a run what it reads from its standard input. */
+  interface Feeder {
+    void feed(OutputStream input) throws IOException;
   }
 
   /** What a run left: its exit status, what a reader made of its output, and what it said. */
@@ -182,6 +191,16 @@ public final class Ffmpeg {
     return checked(go(reader)).output();
   }
 
+  /**
+   * Runs to the end while it is fed.
+   *
+   * @throws ProcessFailed when it exits other than 0 or takes too long
+   */
+  void fed(Feeder feeder) {
+    fed = feeder;
+    run();
+  }
+
   private <T> Outcome<T> checked(Outcome<T> outcome) {
     if (outcome.exit() != 0) {
       throw new ProcessFailed(program, outcome.exit(), outcome.said());
@@ -194,8 +213,8 @@ public final class Ffmpeg {
     Process process = start();
     Thread killer = ChildProcess.killAfter(process, limit);
     try {
-      process.getOutputStream().close();
       Future<String> said = listener.submit(() -> followed(process));
+      feed(process, said);
       T output = taken(process, reader, said);
       int exit = process.waitFor();
       String words = heard(said);
@@ -212,6 +231,25 @@ public final class Ffmpeg {
       killer.interrupt();
       ChildProcess.end(process);
       listener.shutdownNow();
+    }
+  }
+
+  private void feed(Process process, Future<String> said) throws IOException, InterruptedException {
+    try (OutputStream input = process.getOutputStream()) {
+      if (fed != null) {
+        fed.feed(input);
+      }
+    } catch (IOException | RuntimeException e) {
+      // A run that ended by itself says better why than the pipe that broke.
+      boolean ended = fed != null && process.waitFor(ENDS_WITHIN_S, TimeUnit.SECONDS);
+      ChildProcess.end(process);
+      String words = heard(said);
+      if (ended && process.exitValue() != 0) {
+        throw new ProcessFailed(program, process.exitValue(), words);
+      }
+      if (!ended) {
+        throw e;
+      }
     }
   }
 

@@ -13,14 +13,38 @@ import java.util.stream.Stream;
 final class RenderGraph {
   private final List<RenderPart> parts;
 
-  RenderGraph(RenderOrder order, Path fonts) {
-    this.parts =
-        List.of(
-            new PictureSource(order.recording(), order.runs(), order.rate()),
-            new HeldFrames(order.runs(), order.rate()),
-            new CroppedWindow(order.path(), order.width(), order.height()),
-            new BurntCaptions(order.captions(), fonts),
-            new Pace(order.speed(), order.rate(), order.delivered()));
+  private RenderGraph(RenderPart... parts) {
+    this.parts = List.of(parts);
+  }
+
+  /** All of it in one run, where windows are held. */
+  static RenderGraph held(RenderOrder order, Path fonts) {
+    return new RenderGraph(
+        new PictureSource(order.recording(), order.runs(), order.rate()),
+        new HeldFrames(order.runs(), order.rate()),
+        new CroppedWindow(order.path(), order.width(), order.height()),
+        new BurntCaptions(order.captions(), fonts),
+        pace(order));
+  }
+
+  /** Whole pictures out of which moving windows are to be warped. */
+  static RenderGraph recorded(RenderOrder order, PlaneWarper warper) {
+    return new RenderGraph(
+        new PictureSource(order.recording(), order.runs(), order.rate()),
+        new HeldFrames(order.runs(), order.rate()),
+        warper.source());
+  }
+
+  /** What comes upon the warped pictures. */
+  static RenderGraph dressed(RenderOrder order, Path fonts) {
+    return new RenderGraph(
+        new WarpedPictures(order.width(), order.height(), order.rate()),
+        new BurntCaptions(order.captions(), fonts),
+        pace(order));
+  }
+
+  private static RenderPart pace(RenderOrder order) {
+    return new Pace(order.speed(), order.rate(), order.delivered());
   }
 
   void layOut(Path work) throws IOException {

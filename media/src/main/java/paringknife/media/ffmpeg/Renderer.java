@@ -1,11 +1,14 @@
 package paringknife.media.ffmpeg;
 
+import java.io.BufferedOutputStream;
 import java.io.IOException;
+import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.function.DoubleConsumer;
+import paringknife.core.clip.cut.PictureRun;
 import paringknife.core.deliver.Encoding;
 import paringknife.core.listen.LoudnessTarget;
 import paringknife.core.listen.SoundJoiner;
@@ -26,6 +29,8 @@ public final class Renderer {
 
   /** AAC overshoots a limited signal a little; this much is left for it, in dB. */
   private static final double CODEC_ROOM_DB = 0.6;
+
+  private static final int PIPE_BYTES = 1 << 20;
 
   private final CaptionFonts fonts;
 
@@ -56,18 +61,48 @@ public final class Renderer {
   private void render(RenderOrder order, Path work, Path target, DoubleConsumer progress)
       throws IOException {
     writeSound(order, work.resolve("sound.f32"));
-    RenderGraph graph = new RenderGraph(order, fonts.directory());
-    Files.writeString(work.resolve("graph.txt"), graph.text());
-    graph.layOut(work);
     Ffmpeg run = Ffmpeg.inBackground().in(work).within(limit(order));
     run.telling(Math.round(order.plan().lengthUs() / order.speed()), progress);
+    if (order.path().isHeld()) {
+      encode(run, RenderGraph.held(order, fonts.directory()), order, work);
+      run.run();
+    } else {
+      PlaneWarper warper = new PlaneWarper(order);
+      encode(run, RenderGraph.dressed(order, fonts.directory()), order, work);
+      run.fed(pictures -> warp(order, warper, work, pictures));
+    }
+    WholeFile.move(work.resolve("out.mp4"), target);
+  }
+
+  private static void encode(Ffmpeg run, RenderGraph graph, RenderOrder order, Path work)
+      throws IOException {
+    Files.writeString(work.resolve("graph.txt"), graph.text());
+    graph.layOut(work);
     int sound = graph.open(run);
     run.ownSound("sound.f32");
     run.with("-filter_complex_script", "graph.txt", "-map", "[v]", "-map", sound + ":a:0");
     run.with("-frames:v", Long.toString(order.frames()));
     encoding(run, order.encoding());
-    run.with("-map_metadata", "-1", "-movflags", "+faststart", "out.mp4").run();
-    WholeFile.move(work.resolve("out.mp4"), target);
+    run.with("-map_metadata", "-1", "-movflags", "+faststart", "out.mp4");
+  }
+
+  /** Decodes what plays and hands it on, warped. */
+  private static void warp(RenderOrder order, PlaneWarper warper, Path work, OutputStream pictures)
+      throws IOException {
+    RenderGraph recorded = RenderGraph.recorded(order, warper);
+    Files.writeString(work.resolve("recorded.txt"), recorded.text());
+    Ffmpeg decode = Ffmpeg.inBackground().in(work).within(limit(order));
+    recorded.open(decode);
+    decode.with("-filter_complex_script", "recorded.txt", "-map", "[v]");
+    decode.with("-frames:v", Long.toString(PictureRun.total(order.runs())));
+    decode.with("-f", "rawvideo", "pipe:1");
+    OutputStream buffered = new BufferedOutputStream(pictures, PIPE_BYTES);
+    decode.read(
+        in -> {
+          warper.warp(in, buffered);
+          return null;
+        });
+    buffered.flush();
   }
 
   private static Duration limit(RenderOrder order) {

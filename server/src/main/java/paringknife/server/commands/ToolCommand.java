@@ -13,10 +13,12 @@ import paringknife.core.frame.Face;
 import paringknife.core.frame.FaceSample;
 import paringknife.core.frame.FramePlanner;
 import paringknife.core.frame.Framing;
-import paringknife.core.frame.HeldWindow;
+import paringknife.core.frame.MovingWindow;
 import paringknife.core.frame.PeopleTracker;
 import paringknife.core.frame.Person;
+import paringknife.core.frame.PlannedWindow;
 import paringknife.core.frame.Shape;
+import paringknife.core.frame.Window;
 import paringknife.core.letter.Cue;
 import paringknife.core.letter.CueBreaker;
 import paringknife.core.letter.CueLimits;
@@ -31,6 +33,7 @@ import paringknife.core.pare.RepeatFinder;
 import paringknife.core.pare.RepeatGroup;
 import paringknife.core.pick.Pick;
 import paringknife.core.pick.PickFinder;
+import paringknife.core.time.FrameRate;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.TextOnSound;
 import paringknife.core.transcript.Transcript;
@@ -191,16 +194,30 @@ final class ToolCommand implements Runnable {
         file == null && !people.isEmpty() ? new Framing(Framing.Mode.PERSON, 0) : Framing.SPEAKER;
     Pared whole = Pared.of(List.of(new Span(0, recording.durationUs())));
     ArrayNode out = JSON.createArrayNode();
-    for (HeldWindow held :
+    FrameRate rate = picture.rate();
+    for (PlannedWindow window :
         planner.plan(whole.stretches(), whole.cuts(transcript), framing, Shape.parse(shape))) {
-      span(out.addObject(), held.span())
-          .put("x", round(held.window().x(), 1000))
-          .put("y", round(held.window().y(), 1000))
-          .put("width", round(held.window().width(), 1000))
-          .put("height", round(held.window().height(), 1000))
-          .put("person", held.person());
+      ObjectNode told = span(out.addObject(), window.span());
+      window(told, window.at(window.span().startUs())).put("person", window.person());
+      if (window instanceof MovingWindow) {
+        ArrayNode path = told.putArray("path");
+        long last = rate.nearestFrame(window.span().endUs());
+        for (long f = rate.nearestFrame(window.span().startUs()); f < last; f++) {
+          Window at = window.at(rate.startUs(f));
+          ArrayNode entry = path.addArray().add(round(rate.startUs(f) / 1e6, 1000));
+          entry.add(round(at.x(), 1000)).add(round(at.y(), 1000));
+          entry.add(round(at.width(), 1000)).add(round(at.height(), 1000));
+        }
+      }
     }
     print(out);
+  }
+
+  private static ObjectNode window(ObjectNode told, Window window) {
+    return told.put("x", round(window.x(), 1000))
+        .put("y", round(window.y(), 1000))
+        .put("width", round(window.width(), 1000))
+        .put("height", round(window.height(), 1000));
   }
 
   @Command(

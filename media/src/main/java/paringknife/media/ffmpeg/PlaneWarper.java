@@ -1,0 +1,145 @@
+package paringknife.media.ffmpeg;
+
+import java.io.DataInputStream;
+import java.io.EOFException;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.util.List;
+import org.bytedeco.javacpp.Loader;
+import org.opencv.core.Core;
+import org.opencv.core.CvType;
+import org.opencv.core.Mat;
+import org.opencv.core.Size;
+import org.opencv.imgproc.Imgproc;
+import paringknife.core.frame.FramePath;
+import paringknife.core.frame.Window;
+
+/**
+ * Cuts moving windows out of pictures at fractions of a pixel: every plane of a 4:2:0 picture is
+ * warped by itself, by cubic interpolation. Chroma lies where H.264 puts it by default: on the left
+ * luma sample of its four, between the upper and the lower ones (ITU-T H.264, 6.2).
+ */
+final class PlaneWarper {
+  static {
+    Loader.load(org.bytedeco.opencv.opencv_java.class);
+    Core.setNumThreads(1);
+  }
+
+  private final FramePath path;
+  private final int width;
+  private final int height;
+  private final int pictureWidth;
+  private final int pictureHeight;
+  private final int sourceWidth;
+  private final int sourceHeight;
+
+  PlaneWarper(RenderOrder order) {
+    this.path = order.path();
+    this.width = order.width();
+    this.height = order.height();
+    Recording.Picture picture = order.recording().picture();
+    this.pictureWidth = picture.width();
+    this.pictureHeight = picture.height();
+    // Pictures are made smaller on their way here where windows are larger than the file.
+    double scale = Math.min(1, height / path.leastHeight());
+    this.sourceWidth = even(picture.width() * scale);
+    this.sourceHeight = even(picture.height() * scale);
+  }
+
+  private static int even(double length) {
+    return Math.max(2, 2 * (int) Math.round(length / 2));
+  }
+
+  /** The last filters before pictures come here. */
+  RenderPart source() {
+    return () ->
+        "scale="
+            + sourceWidth
+            + ":"
+            + sourceHeight
+            + ":flags=bicubic:out_color_matrix=bt709:out_range=tv";
+  }
+
+  /** Warps all pictures of a stream into another. */
+  void warp(InputStream pictures, OutputStream warped) throws IOException {
+    byte[] in = new byte[sourceWidth * sourceHeight * 3 / 2];
+    DataInputStream read = new DataInputStream(pictures);
+    try (Plane luma = new Plane(0.5, 0.5, 1);
+        Plane blue = new Plane(0.5, 1, 2);
+        Plane red = new Plane(0.5, 1, 2)) {
+      for (FramePath.Segment segment : path.segments()) {
+        for (long f = 0; f < segment.count(); f++) {
+          try {
+            read.readFully(in);
+          } catch (EOFException e) {
+            return;
+          }
+          Window window = segment.at(segment.clipFrame() + f);
+          warped.write(luma.warp(in, 0, window));
+          warped.write(blue.warp(in, luma.sourceSize(), window));
+          warped.write(red.warp(in, luma.sourceSize() + blue.sourceSize(), window));
+        }
+      }
+    }
+  }
+
+  /** One plane of a picture, with where its samples lie on the grid of luma. */
+  private final class Plane implements AutoCloseable {
+    private final Mat from;
+    private final Mat to = new Mat();
+    private final Mat map = new Mat(2, 3, CvType.CV_64F);
+    private final Size size;
+    private final byte[] out;
+    private final double offsetX;
+    private final double offsetY;
+    private final int every;
+
+    /**
+     * @param offsetX where the middle of the first sample lies, in luma samples from the left edge
+     * @param offsetY likewise from the upper edge
+     * @param every luma samples from one sample to the next
+     */
+    Plane(double offsetX, double offsetY, int every) {
+      this.from = new Mat(sourceHeight / every, sourceWidth / every, CvType.CV_8UC1);
+      this.size = new Size(width / every, height / every);
+      this.out = new byte[width / every * (height / every)];
+      this.offsetX = offsetX;
+      this.offsetY = offsetY;
+      this.every = every;
+    }
+
+    int sourceSize() {
+      return from.rows() * from.cols();
+    }
+
+    byte[] warp(byte[] in, int at, Window window) {
+      from.put(0, 0, in, at, sourceSize());
+      double scaleX = sourceWidth / (double) pictureWidth;
+      double scaleY = sourceHeight / (double) pictureHeight;
+      double stepX = window.width() / width;
+      double stepY = window.height() / height;
+      map.put(0, 0, stepX * scaleX, 0, first(window.x(), stepX, scaleX, offsetX));
+      map.put(1, 0, 0, stepY * scaleY, first(window.y(), stepY, scaleY, offsetY));
+      Imgproc.warpAffine(
+          from,
+          to,
+          map,
+          size,
+          Imgproc.INTER_CUBIC | Imgproc.WARP_INVERSE_MAP,
+          Core.BORDER_REPLICATE);
+      to.get(0, 0, out);
+      return out;
+    }
+
+    /** Where the first sample comes from, in samples of the source's plane. */
+    private double first(double edge, double step, double scale, double offset) {
+      return ((edge + offset * step) * scale - offset) / every;
+    }
+
+    @Override
+    public void close() {
+      List.of(from, to, map).forEach(Mat::release);
+    }
+  }
+}
