@@ -1,5 +1,7 @@
+import { useEffect, useMemo, useRef } from 'react';
 import type { ClipState, EpisodeCard, Preview } from '../api/client';
-import { FramePath } from '../plate/framePath';
+import { FramePath, type Segment } from '../plate/framePath';
+import { usePlayhead } from '../plate/playhead';
 import { shapeText } from '../ui/shape';
 import { useChanges } from '../workbench/changes';
 
@@ -28,7 +30,7 @@ export function FrameSide({
       person: now.framed.framing.person,
     }));
   const { mode, person } = clip.framed.framing;
-  const held = new FramePath(preview?.path ?? []).segments;
+  const path = useMemo(() => new FramePath(preview?.path ?? []), [preview]);
   return (
     <section className="mt-4 border-t border-rule pt-3">
       <h2 className="label">Shape</h2>
@@ -76,19 +78,45 @@ export function FrameSide({
         </button>
       </div>
       <h2 className="label mt-4">The whole picture</h2>
-      <WholePicture episode={episode} preview={preview} />
+      <WholePicture episode={episode} preview={preview} path={path} />
       <p className="mt-2 text-[12.5px] text-soft">
         {episode.people.length === 0
           ? 'No face was found in this episode; the middle is held.'
-          : `${held.length} held position${held.length === 1 ? '' : 's'}; the frame changes at speaker turns only.`}
+          : standing(path.segments)}
       </p>
     </section>
   );
 }
 
-function WholePicture({ episode, preview }: { episode: EpisodeCard; preview: Preview | null }) {
-  const windows = new FramePath(preview?.path ?? []).segments.map((s) => s.windows[0]);
-  const seen = new Map(windows.map((w) => [`${w.x}/${w.y}`, w]));
+/** How much the window rests and moves, in words. */
+function standing(segments: Segment[]): string {
+  const rests = segments.filter((s) => s.windows.length === 1).length;
+  const moves = segments.length - rests;
+  const held = `${rests} held position${rests === 1 ? '' : 's'}`;
+  return moves === 0
+    ? `${held}; the frame changes at speaker turns only.`
+    : `${held}; the window follows ${moves === 1 ? 'once' : `${moves} times`}, where somebody leaves its middle.`;
+}
+
+/** The whole picture with the window that shows at the moment. */
+function WholePicture({ episode, preview, path }: { episode: EpisodeCard; preview: Preview | null; path: FramePath }) {
+  const window = useRef<HTMLDivElement>(null);
+  const rate = preview ? preview.frameRateNumerator / preview.frameRateDenominator : 25;
+  useEffect(() => {
+    const show = (us: number) => {
+      const now = path.at(Math.floor((us / 1e6) * rate + 1e-6));
+      const box = window.current;
+      if (!box) return;
+      box.hidden = !now;
+      if (!now) return;
+      box.style.left = `${(now.x / episode.width) * 100}%`;
+      box.style.top = `${(now.y / episode.height) * 100}%`;
+      box.style.width = `${(now.width / episode.width) * 100}%`;
+      box.style.height = `${(now.height / episode.height) * 100}%`;
+    };
+    show(usePlayhead.getState().programmeUs);
+    return usePlayhead.subscribe((s) => show(s.programmeUs));
+  }, [path, rate, episode.width, episode.height]);
   return (
     <div
       className="relative mt-1.5 w-full overflow-hidden rounded-md"
@@ -99,18 +127,7 @@ function WholePicture({ episode, preview }: { episode: EpisodeCard; preview: Pre
         alt="A still of the whole picture"
         className="h-full w-full opacity-60"
       />
-      {[...seen.values()].map((w) => (
-        <div
-          key={`${w.x}/${w.y}`}
-          className="absolute border-2 border-white"
-          style={{
-            left: `${(w.x / episode.width) * 100}%`,
-            top: `${(w.y / episode.height) * 100}%`,
-            width: `${(w.width / episode.width) * 100}%`,
-            height: `${(w.height / episode.height) * 100}%`,
-          }}
-        />
-      ))}
+      <div ref={window} className="absolute border-2 border-white" data-testid="window" hidden />
       {episode.people.map((p) => (
         <div
           key={p.index}

@@ -33,14 +33,20 @@ describe('what stands beside the words', () => {
     expect(captionPieces(clip, [cue(0, 1_000_000, 'all')])[0].endUs).toBe(2_000_000);
   });
 
-  it('names who is held', () => {
+  it('names who is held, and says where the window moves', () => {
     const preview = {
       frameRateNumerator: 25,
       frameRateDenominator: 1,
-      path: [0, 25, 0, 1, 0, 0, 304, 540, 25, 12, 1, 1, 9, 0, 304, 540, 38, 24, -1, 1, 5, 0, 304, 540],
+      path: [
+        ...[0, 25, 0, 1, 0, 0, 304, 540],
+        ...[25, 2, 0, 2, 1, 0, 304, 540, 3, 0, 304, 540],
+        ...[27, 12, 1, 1, 9, 0, 304, 540],
+        ...[39, 24, -1, 1, 5, 0, 304, 540],
+      ],
     } as unknown as Preview;
     expect(framePieces(clip, preview, ['Ada Moor']).map((p) => p.text)).toEqual([
       'Ada, held',
+      'Ada moves',
       'Person 2, held',
       'middle, held',
     ]);

@@ -55,8 +55,8 @@ class FullDiskTest {
     int revision = server.ask("/api/clips/" + clip, null).path("revision").asInt();
     return server.answer(
         "/api/clips/" + clip + "/changes",
-        "{\"revision\":%d,\"intent\":{\"type\":\"rename\",\"title\":\"%s %d\"}}"
-            .formatted(revision, "a long name ".repeat(15), word));
+        "{\"revision\":%d,\"intent\":{\"type\":\"rename\",\"title\":\"%d %s\"}}"
+            .formatted(revision, word, "a long name ".repeat(8)));
   }
 
   private static JsonNode cell(ServerUnderTest server) throws IOException, InterruptedException {
@@ -97,7 +97,7 @@ class FullDiskTest {
       for (int i = 0; i < EDITS; i++) {
         HttpResponse<String> answer = pare(server, clip, i);
         if (answer.statusCode() == 200) {
-          kept = "a long name ".repeat(15) + " " + i;
+          kept = i + " a long name ";
         } else {
           assertThat(answer.statusCode()).as(answer.body()).isIn(503, 507);
           assertThat(answer.body()).doesNotContain("Exception").contains("message");
@@ -106,7 +106,7 @@ class FullDiskTest {
       mount("-o", "remount," + ROOMY);
       assertThat(server.ask("/api/clips/" + clip, null).at("/delivered/title").asString())
           .as("the last edit that was acknowledged")
-          .isEqualTo(kept);
+          .startsWith(kept);
       ServerUnderTest.await("an edit", () -> pare(server, clip, -1).statusCode() == 200);
       ServerUnderTest.await(
           "the file, without another order",
