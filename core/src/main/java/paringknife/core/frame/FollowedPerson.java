@@ -1,13 +1,14 @@
 package paringknife.core.frame;
 
 import java.util.Arrays;
-import java.util.List;
+import org.jspecify.annotations.Nullable;
 import paringknife.core.time.Span;
 
 /**
- * Lays the window that follows one person through a stretch: it stands still while their face is in
- * its middle third and their eyes are between a quarter and two fifths from the top (common
- * practice), and moves by the {@link SteadyPath} that keeps it so otherwise.
+ * Lays the window that shows one person: it stands still while their face is in its middle third
+ * and their eyes are between a quarter and two fifths from the top (common practice), and goes by
+ * the {@link SteadyPath} that keeps it so otherwise. That path is worked out once for all that is
+ * seen of them, so that no paring moves it. Safe for use by several threads.
  */
 final class FollowedPerson {
   private static final double EYES_AT = 1 / 3.0;
@@ -23,81 +24,122 @@ final class FollowedPerson {
   /** Pixels a sample that nobody takes for a movement. */
   private static final double CREEPS = 0.5;
 
+  private final Person person;
+  private final int index;
   private final int pictureWidth;
   private final int pictureHeight;
   private final double width;
   private final double height;
+  private volatile @Nullable MovingWindow path;
 
-  /** Measures in pixels of the recording. */
-  FollowedPerson(int pictureWidth, int pictureHeight, double width, double height) {
+  /**
+   * Measures in pixels of the recording.
+   *
+   * @param index of the person
+   * @param width of the window
+   * @param height of the window
+   */
+  FollowedPerson(
+      Person person, int index, int pictureWidth, int pictureHeight, double width, double height) {
+    this.person = person;
+    this.index = index;
     this.pictureWidth = pictureWidth;
     this.pictureHeight = pictureHeight;
     this.width = width;
     this.height = height;
   }
 
-  /** Positions of a window's edge: wanted, and between which it shows what it must. */
-  private record Edge(double[] wanted, double[] least, double[] most) {
-    Edge(int samples) {
-      this(new double[samples], new double[samples], new double[samples]);
+  /** Positions of one edge of the window: wanted, and between which it shows what it must. */
+  private record Range(double wanted, double least, double most) {
+    static Range of(double want, double from, double to, double end) {
+      return new Range(
+          clamp(want, end), clamp(Math.min(from, to), end), clamp(Math.max(from, to), end));
     }
 
-    void at(int i, double want, double from, double to, double end) {
-      wanted[i] = clamp(want, end);
-      least[i] = clamp(Math.min(from, to), end);
-      most[i] = clamp(Math.max(from, to), end);
-    }
-
-    private static double clamp(double value, double most) {
-      return Math.max(0, Math.min(most, value));
-    }
-
-    /** How often a position shows too little. */
-    double missed(double position) {
-      int missed = 0;
-      for (int i = 0; i < wanted.length; i++) {
-        missed += position < least[i] || position > most[i] ? 1 : 0;
-      }
-      return missed / (double) wanted.length;
-    }
-
-    double[] steadiest(double end) {
-      double[] path = SteadyPath.gathered(wanted, least, most, CALM, CREEPS);
-      return Arrays.stream(path).map(p -> clamp(p, end)).toArray();
+    boolean holds(double position) {
+      return position >= least && position <= most;
     }
   }
 
-  /** The window over a stretch in which somebody is seen. */
-  PlannedWindow over(Span span, Person person, int index) {
+  private static double clamp(double value, double most) {
+    return Math.max(0, Math.min(most, value));
+  }
+
+  private Range across(Face face) {
+    double middle = face.middleX() * pictureWidth;
+    double left = middle - width / 2;
+    double free = Math.max(0, Math.min(width / 6, (width - face.width() * pictureWidth) / 2));
+    return Range.of(left, left - free, left + free, pictureWidth - width);
+  }
+
+  private Range down(Face face) {
+    double eyes = face.eyesY() * pictureHeight;
+    return Range.of(
+        eyes - height * EYES_AT,
+        eyes - height * EYES_LOWEST,
+        eyes - height * EYES_HIGHEST,
+        pictureHeight - height);
+  }
+
+  /** The window over a stretch of the episode. */
+  PlannedWindow over(Span span) {
     Face typical = person.typicalFace(span.startUs(), span.endUs());
-    double endX = pictureWidth - width;
-    double endY = pictureHeight - height;
-    double heldX = Edge.clamp(typical.middleX() * pictureWidth - width / 2, endX);
-    double heldY = Edge.clamp(typical.eyesY() * pictureHeight - height * EYES_AT, endY);
-    PlannedWindow held = new HeldWindow(span, new Window(heldX, heldY, width, height), index);
-    List<Person.Sighting> seen = person.seenIn(span);
-    if (seen.size() < 2) {
-      return held;
+    Window window = new Window(across(typical).wanted(), down(typical).wanted(), width, height);
+    return isEnough(window, span) ? new HeldWindow(span, window, index) : path().during(span);
+  }
+
+  private boolean isEnough(Window window, Span span) {
+    if (person.seenIn(span).size() < 2) {
+      return true;
     }
-    int samples = (int) Math.max(1, span.lengthUs() / MovingWindow.STEP_US) + 1;
-    Edge x = new Edge(samples);
-    Edge y = new Edge(samples);
+    int missed = 0;
+    int samples = 0;
+    for (long us = span.startUs(); us < span.endUs(); us += MovingWindow.STEP_US) {
+      Face face = person.faceAt(us);
+      boolean holds = across(face).holds(window.x()) && down(face).holds(window.y());
+      missed += holds ? 0 : 1;
+      samples++;
+    }
+    return missed <= MISSED * samples;
+  }
+
+  private MovingWindow path() {
+    MovingWindow known = path;
+    if (known == null) {
+      known = worked();
+      path = known;
+    }
+    return known;
+  }
+
+  private MovingWindow worked() {
+    Span seen = person.seen();
+    int samples = (int) (seen.lengthUs() / MovingWindow.STEP_US) + 1;
+    Range[] x = new Range[samples];
+    Range[] y = new Range[samples];
     for (int i = 0; i < samples; i++) {
-      Face face = person.faceAt(span.startUs() + i * MovingWindow.STEP_US);
-      double middle = face.middleX() * pictureWidth;
-      double free = Math.max(0, Math.min(width / 6, (width - face.width() * pictureWidth) / 2));
-      x.at(i, middle - width / 2, middle - width / 2 - free, middle - width / 2 + free, endX);
-      double eyes = face.eyesY() * pictureHeight;
-      y.at(
-          i,
-          eyes - height * EYES_AT,
-          eyes - height * EYES_LOWEST,
-          eyes - height * EYES_HIGHEST,
-          endY);
+      Face face = person.faceAt(seen.startUs() + i * MovingWindow.STEP_US);
+      x[i] = across(face);
+      y[i] = down(face);
     }
-    if (x.missed(heldX) <= MISSED && y.missed(heldY) <= MISSED) {
-      return held;
-    }
-    return new MovingWindow(span, index, x.steadiest(endX), y.steadiest(endY), width, height);
+    return new MovingWindow(
+        seen,
+        index,
+        seen.startUs(),
+        steadiest(x, pictureWidth - width),
+        steadiest(y, pictureHeight - height),
+        width,
+        height);
+  }
+
+  private static double[] steadiest(Range[] ranges, double end) {
+    double[] path =
+        SteadyPath.gathered(
+            Arrays.stream(ranges).mapToDouble(Range::wanted).toArray(),
+            Arrays.stream(ranges).mapToDouble(Range::least).toArray(),
+            Arrays.stream(ranges).mapToDouble(Range::most).toArray(),
+            CALM,
+            CREEPS);
+    return Arrays.stream(path).map(p -> clamp(p, end)).toArray();
   }
 }

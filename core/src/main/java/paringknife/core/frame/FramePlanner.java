@@ -2,6 +2,8 @@ package paringknife.core.frame;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import paringknife.core.clip.cut.CutList;
 import paringknife.core.clip.cut.KeptIndex;
 import paringknife.core.time.Span;
@@ -24,6 +26,9 @@ public final class FramePlanner {
   private final List<Person> people;
   private final Transcript transcript;
   private final SpeakerPlacement placement;
+  private final Map<Following, FollowedPerson> followed = new ConcurrentHashMap<>();
+
+  private record Following(int person, Shape shape) {}
 
   /** Measures in pixels of the recording. */
   public FramePlanner(
@@ -51,7 +56,7 @@ public final class FramePlanner {
     List<PlannedWindow> windows = new ArrayList<>();
     for (Span stretch : stretches) {
       for (Turn turn : turns(stretch, framing, kept)) {
-        windows.add(window(turn, width, height));
+        windows.add(window(turn, shape, width, height));
       }
     }
     return windows;
@@ -139,10 +144,16 @@ public final class FramePlanner {
     return people.isEmpty() ? full : Math.max(TIGHTEST * full, Math.min(full, tight));
   }
 
-  private PlannedWindow window(Turn turn, double width, double height) {
-    if (turn.person() >= 0) {
-      return new FollowedPerson(pictureWidth, pictureHeight, width, height)
-          .over(turn.span(), people.get(turn.person()), turn.person());
+  private PlannedWindow window(Turn turn, Shape shape, double width, double height) {
+    int person = turn.person();
+    if (person >= 0) {
+      return followed
+          .computeIfAbsent(
+              new Following(person, shape),
+              f ->
+                  new FollowedPerson(
+                      people.get(person), person, pictureWidth, pictureHeight, width, height))
+          .over(turn.span());
     }
     double x = clamp(pictureWidth / 2.0 - width / 2, pictureWidth - width);
     double y = clamp(pictureHeight / 3.0 - height / 3, pictureHeight - height);

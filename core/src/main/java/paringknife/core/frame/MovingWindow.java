@@ -7,11 +7,12 @@ import paringknife.core.time.Span;
  *
  * @param span on the episode's clock
  * @param person index of the person followed
- * @param x left edge at every {@value #STEP_US} microseconds from the beginning of the span on
+ * @param originUs time of the first position, on the episode's clock
+ * @param x left edge at every {@value #STEP_US} microseconds from there on
  * @param y upper edge likewise
  */
 public record MovingWindow(
-    Span span, int person, double[] x, double[] y, double width, double height)
+    Span span, int person, long originUs, double[] x, double[] y, double width, double height)
     implements PlannedWindow {
   /** Time from one position to the next, microseconds. */
   public static final long STEP_US = 200_000;
@@ -23,7 +24,7 @@ public record MovingWindow(
    */
   @Override
   public Window at(long us) {
-    double place = (us - span.startUs()) / (double) STEP_US;
+    double place = (us - originUs) / (double) STEP_US;
     return new Window(softened(x, place), softened(y, place), width, height);
   }
 
@@ -38,5 +39,10 @@ public record MovingWindow(
     return here
         + (0.5 - off) * (0.5 - off) / 2 * (before - here)
         + (0.5 + off) * (0.5 + off) / 2 * (after - here);
+  }
+
+  /** The same way during another stretch. */
+  MovingWindow during(Span stretch) {
+    return new MovingWindow(stretch, person, originUs, x, y, width, height);
   }
 }

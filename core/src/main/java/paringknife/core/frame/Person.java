@@ -20,8 +20,7 @@ public record Person(List<Sighting> sightings) {
   /** The middle face box of all sightings within a stretch, or of all when there is none there. */
   public Face typicalFace(long fromUs, long toUs) {
     List<Face> faces =
-        sightings.stream()
-            .filter(s -> s.timeUs() >= fromUs && s.timeUs() < toUs)
+        sightings.subList(firstNotBefore(fromUs), firstNotBefore(toUs)).stream()
             .map(Sighting::face)
             .toList();
     List<Face> used = faces.isEmpty() ? sightings.stream().map(Sighting::face).toList() : faces;
@@ -33,11 +32,14 @@ public record Person(List<Sighting> sightings) {
         0);
   }
 
+  /** From the first sighting to the last. */
+  Span seen() {
+    return new Span(sightings.get(0).timeUs(), sightings.get(sightings.size() - 1).timeUs());
+  }
+
   /** The sightings within a stretch. */
   List<Sighting> seenIn(Span span) {
-    return sightings.stream()
-        .filter(s -> s.timeUs() >= span.startUs() && s.timeUs() < span.endUs())
-        .toList();
+    return sightings.subList(firstNotBefore(span.startUs()), firstNotBefore(span.endUs()));
   }
 
   /** Their face at a time: between two sightings on the way from one to the other. */

@@ -10,6 +10,7 @@ import picocli.CommandLine.Command;
     name = "paring-knife",
     description = "Turns a long episode into finished short clips.",
     mixinStandardHelpOptions = true,
+    scope = CommandLine.ScopeType.INHERIT,
     subcommands = {ServeCommand.class, WorkerCommand.class, BatchCommand.class, ToolCommand.class})
 public final class Main implements Runnable {
   private static final int BAD_INPUT = 2;
