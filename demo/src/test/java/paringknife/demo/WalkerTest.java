@@ -133,6 +133,7 @@ class WalkerTest {
     BufferedImage room = Room.draw(WIDTH, HEIGHT, 0);
     BufferedImage frame = new BufferedImage(WIDTH, HEIGHT, BufferedImage.TYPE_INT_RGB);
     int[] pixels = ((DataBufferInt) frame.getRaster().getDataBuffer()).getData();
+    int[] empty = ((DataBufferInt) room.getRaster().getDataBuffer()).getData();
     ByteBuffer bytes = ByteBuffer.allocate(pixels.length * 4).order(ByteOrder.LITTLE_ENDIAN);
     Graphics2D g = frame.createGraphics();
     g.setRenderingHint(
@@ -145,7 +146,11 @@ class WalkerTest {
       double x = place(t);
       double top = 230;
       g.setTransform(AffineTransform.getTranslateInstance(dx, dy));
-      g.drawImage(room, 0, 0, null);
+      if (shaken) {
+        g.drawImage(room, 0, 0, null);
+      } else {
+        System.arraycopy(empty, 0, pixels, 0, pixels.length);
+      }
       image(g, portrait.body(), x + dx, top + 170 + dy);
       image(g, portrait.head(n % 8 < 4 ? 2 : 0, n % 75 < 4), x + dx, top + dy);
       middle[n] = x + dx;

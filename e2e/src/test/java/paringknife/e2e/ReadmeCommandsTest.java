@@ -1,0 +1,218 @@
+package paringknife.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.net.ServerSocket;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.MethodOrderer;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestInstance;
+import org.junit.jupiter.api.TestMethodOrder;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+import paringknife.media.process.ChildProcess;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/**
+ * The commands of the README, as they stand there, in a copy of the sources in which nothing has
+ * been built, on a machine whose Maven repository holds nothing of ours.
+ */
+@TestInstance(TestInstance.Lifecycle.PER_CLASS)
+@TestMethodOrder(MethodOrderer.MethodName.class)
+class ReadmeCommandsTest {
+  private static final Path SOURCES = Path.of("..").toAbsolutePath().normalize();
+  private static final Pattern READY = Pattern.compile("ready: http|http://127\\.0\\.0\\.1:\\d+");
+
+  /** Long enough for one clip of ten seconds. */
+  private static final double SECONDS = 18;
+
+  private Path folder;
+  private Path copy;
+  private Path recordings;
+  private final String port = freePort();
+  private final String databasePort = freePort();
+
+  private static String freePort() {
+    try (ServerSocket socket = new ServerSocket(0)) {
+      return Integer.toString(socket.getLocalPort());
+    } catch (IOException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+
+  private static ChildProcess.Outcome shell(Path in, String line) {
+    return ChildProcess.runAnyExit(List.of("bash", "-c", line), in, Duration.ofMinutes(12));
+  }
+
+  @BeforeAll
+  void copySourcesAndRecordings(@TempDir Path temporary) throws IOException {
+    folder = temporary;
+    copy = Files.createDirectories(folder.resolve("copy"));
+    recordings = Files.createDirectories(folder.resolve("recordings"));
+    assertThat(
+            shell(
+                    SOURCES,
+                    "tar cf - --exclude=./data --exclude=./.git --exclude=target"
+                        + " --exclude=node_modules . | tar xf - -C "
+                        + copy)
+                .exit())
+        .isZero();
+    MadeEpisode made = MadeEpisode.ferry(folder);
+    cut(made.camera(), "talk.mp4");
+    cut(made.camera(), "camera.mp4");
+    cut(made.microphone(1), "host.wav");
+    cut(made.microphone(2), "guest.wav");
+    ObjectNode transcript =
+        (ObjectNode) new JsonMapper().readTree(Files.readString(made.transcript()));
+    ArrayNode words = (ArrayNode) transcript.path("words");
+    while (words.get(words.size() - 1).path("end").asDouble() > SECONDS) {
+      words.remove(words.size() - 1);
+    }
+    Files.writeString(folder.resolve("talk.json"), transcript.toString());
+    List<String> said = new ArrayList<>();
+    for (JsonNode word : words) {
+      said.add(word.path("text").asString());
+    }
+    Files.writeString(folder.resolve("talk.txt"), String.join(" ", said));
+    // The demo is made only where it is not there yet; a short one is.
+    for (String name : List.of("slack-water-07", "field-notes-03")) {
+      Path media = Files.createDirectories(folder.resolve("data/media"));
+      shell(folder, "cp -r ferry " + media.resolve(name));
+    }
+  }
+
+  private void cut(Path recording, String name) {
+    ChildProcess.run(
+        List.of(
+            "ffmpeg",
+            "-nostdin",
+            "-y",
+            "-v",
+            "error",
+            "-i",
+            recording.toString(),
+            "-t",
+            Double.toString(SECONDS),
+            "-c",
+            "copy",
+            folder.resolve(name).toString()),
+        null,
+        Duration.ofMinutes(1));
+  }
+
+  @AfterAll
+  void nothingOfOursIsLeftInTheRepository() throws IOException {
+    Path ours = Path.of(System.getProperty("user.home"), ".m2/repository/paringknife");
+    if (Files.exists(ours)) {
+      try (Stream<Path> files = Files.walk(ours)) {
+        assertThat(files.filter(f -> f.toString().endsWith(".jar"))).isEmpty();
+      }
+    }
+  }
+
+  /** Lines of the README's code that begin with our command; those that go on are joined. */
+  private static List<String> commands() throws IOException {
+    String readme = Files.readString(SOURCES.resolve("README.md")).replaceAll("\\\\\\R\\s*", "");
+    List<String> commands = new ArrayList<>();
+    Matcher line =
+        Pattern.compile(
+                "(?m)^(?:\\w+=\\S+(?: \\S+\\))? )?\\./paring-knife .*$|`(\\./paring-knife [^`]+)`")
+            .matcher(readme);
+    while (line.find()) {
+      String whole = line.group(1) == null ? line.group() : line.group(1);
+      // What stands after a wide space tells about the command.
+      commands.add(whole.split(" {3,}")[0].strip());
+    }
+    return commands.stream().distinct().toList();
+  }
+
+  /**
+   * Commands that end by themselves; the whole bench takes half an hour, so a part stands for it.
+   */
+  static Stream<String> endingCommands() throws IOException {
+    return Stream.concat(
+        commands().stream()
+            .filter(c -> c.matches("\\./paring-knife (batch|tool|bench \\w|test \\w).*")),
+        Stream.of("", " serve", " worker", " batch", " tool")
+            .map(command -> "./paring-knife" + command + " --help"));
+  }
+
+  private String placed(String command) {
+    return command
+        .replace("./paring-knife", copy.resolve("paring-knife").toString())
+        .replace("/srv/recordings", recordings.toString())
+        .replace("--port 8080", "--port " + port)
+        .replace("3307", databasePort);
+  }
+
+  @ParameterizedTest
+  @MethodSource("endingCommands")
+  void aEndsWell(String command) {
+    ChildProcess.Outcome outcome =
+        shell(
+            folder, "export PARING_KNIFE_DATA=" + folder.resolve("data") + "; " + placed(command));
+    assertThat(outcome.exit()).as("%s\n%s\n%s", command, outcome.text(), outcome.errors()).isZero();
+  }
+
+  @Test
+  void bTheDemoComesUpAndStops() throws Exception {
+    Process demo = started(only("demo"), folder.resolve("data"), "demo.log");
+    demo.destroy();
+    assertThat(demo.waitFor()).isIn(0, 130, 143);
+  }
+
+  @Test
+  void cAServerAndItsWorkerComeUpAndStop() throws Exception {
+    Process server = started(only("serve"), folder.resolve("data"), "serve.log");
+    try {
+      Process worker = started(only("worker"), folder.resolve("data"), "worker.log");
+      worker.destroy();
+      worker.waitFor();
+    } finally {
+      server.destroy();
+      server.waitFor();
+    }
+  }
+
+  private static String only(String word) throws IOException {
+    return commands().stream()
+        .filter(c -> c.contains("./paring-knife " + word))
+        .findFirst()
+        .orElseThrow();
+  }
+
+  private Process started(String command, Path data, String log) throws Exception {
+    Path said = folder.resolve(log);
+    ProcessBuilder builder =
+        new ProcessBuilder(
+                "bash", "-c", "exec env " + placed(command).replaceFirst("=\\$\\(", "=\\$("))
+            .directory(folder.toFile())
+            .redirectErrorStream(true)
+            .redirectOutput(said.toFile());
+    builder.environment().putAll(Map.of("PARING_KNIFE_DATA", data.toString()));
+    Process process = builder.start();
+    ServerUnderTest.await(
+        command,
+        () -> {
+          String text = Files.readString(said);
+          assertThat(process.isAlive()).as(text).isTrue();
+          return READY.matcher(text).find() || text.contains("takes its share");
+        });
+    return process;
+  }
+}
