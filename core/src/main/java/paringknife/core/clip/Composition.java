@@ -30,7 +30,7 @@ public record Composition(
   }
 
   /** The captions as long as they show. */
-  public List<Cue> playedCues() {
+  List<Cue> playedCues() {
     return captions.cues().stream().map(c -> c.played(playback.speed())).toList();
   }
 

@@ -36,7 +36,7 @@ public record Delivered(String title, List<String> specs) {
     return withTitle(title.substring(0, room) + end);
   }
 
-  public Delivered withSpecs(List<String> changed) {
+  Delivered withSpecs(List<String> changed) {
     return new Delivered(title, changed);
   }
 }

@@ -26,7 +26,7 @@ public final class Timecode {
     this.dropped = dropFrame ? base / 15 : 0;
   }
 
-  public boolean isDropFrame() {
+  boolean isDropFrame() {
     return dropped > 0;
   }
 

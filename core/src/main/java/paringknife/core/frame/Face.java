@@ -14,7 +14,7 @@ public record Face(double x, double y, double width, double height, double mouth
   }
 
   /** Height of the eyes in the picture: about 0.42 of a detected face's box (common practice). */
-  public double eyesY() {
+  double eyesY() {
     return y + 0.42 * height;
   }
 

@@ -23,7 +23,7 @@ public record Lettered(String lettering, Map<String, List<CaptionEdit>> edits) {
     return new Lettered(lettering, Map.of());
   }
 
-  public Lettered withLettering(String changed) {
+  Lettered withLettering(String changed) {
     return new Lettered(changed, edits);
   }
 

@@ -51,15 +51,15 @@ public record Lettering(
     return new Lettering(id, name, face, changed, edge, ground, mark, entrance, limits);
   }
 
-  public Lettering withEdge(Edge changed) {
+  Lettering withEdge(Edge changed) {
     return new Lettering(id, name, face, text, changed, ground, mark, entrance, limits);
   }
 
-  public Lettering withGround(Colour changed) {
+  Lettering withGround(Colour changed) {
     return new Lettering(id, name, face, text, edge, changed, mark, entrance, limits);
   }
 
-  public Lettering withEntrance(Entrance changed) {
+  Lettering withEntrance(Entrance changed) {
     return new Lettering(id, name, face, text, edge, ground, mark, changed, limits);
   }
 }

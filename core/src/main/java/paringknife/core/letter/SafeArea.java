@@ -6,7 +6,7 @@ public record SafeArea(double top, double bottom, double left, double right) {
   public static final SafeArea PLAIN = new SafeArea(0.05, 0.05, 0.05, 0.05);
 
   /** The wider of the two side margins: what centred text must keep clear of on both sides. */
-  public double widest() {
+  double widest() {
     return Math.max(left, right);
   }
 }

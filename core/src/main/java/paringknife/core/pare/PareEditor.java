@@ -195,7 +195,7 @@ public final class PareEditor {
    *
    * @param means as {@link Means}; {@link Means#CUT} cuts them
    */
-  public Pared takeFillers(Pared clip, List<Filler> chosen, Means means) {
+  Pared takeFillers(Pared clip, List<Filler> chosen, Means means) {
     if (means == Means.CUT) {
       return pareFillers(clip, chosen);
     }
@@ -271,7 +271,7 @@ public final class PareEditor {
    * @param lengthUs 0 takes it out
    * @throws IllegalArgumentException when it is not there
    */
-  public Pared changeGapLength(Pared clip, long id, long lengthUs) {
+  Pared changeGapLength(Pared clip, long id, long lengthUs) {
     Gap gap =
         clip.gaps().stream()
             .filter(g -> g.id() == id)

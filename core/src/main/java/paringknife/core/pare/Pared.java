@@ -54,15 +54,15 @@ public record Pared(
     return Math.round(clipUs / speed);
   }
 
-  public Pared withStretches(List<Span> changed) {
+  Pared withStretches(List<Span> changed) {
     return new Pared(changed, removals, gaps, speed, nextId);
   }
 
-  public Pared withRemovals(List<Removal> changed, long next) {
+  Pared withRemovals(List<Removal> changed, long next) {
     return new Pared(stretches, changed, gaps, speed, next);
   }
 
-  public Pared withGaps(List<Gap> changed, long next) {
+  Pared withGaps(List<Gap> changed, long next) {
     return new Pared(stretches, removals, changed, speed, next);
   }
 

@@ -73,7 +73,7 @@ public final class StretchEditor {
    *
    * @param before index of the word they will be heard before; -1 for the end of the clip
    */
-  public Pared pull(Pared clip, int first, int last, int before) {
+  Pared pull(Pared clip, int first, int last, int before) {
     return clip.withStretches(
         put(clip.stretches(), List.of(placement.around(first, last)), before));
   }

@@ -41,7 +41,7 @@ public record Transcript(
   }
 
   /** An identity beyond those of all words here. */
-  public long nextWordId() {
+  long nextWordId() {
     return words.stream().mapToLong(Word::id).max().orElse(-1) + 1;
   }
 

@@ -228,7 +228,7 @@ public final class TranscriptEditor {
   }
 
   /** Gives all that one speaker says to another; the emptied one is left out. */
-  public Transcript mergeSpeakers(int from, int into) {
+  Transcript mergeSpeakers(int from, int into) {
     List<String> speakers = new ArrayList<>(transcript.speakers());
     speakers.remove(from);
     List<Word> words = new ArrayList<>();

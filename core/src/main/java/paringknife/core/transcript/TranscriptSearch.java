@@ -20,7 +20,7 @@ public final class TranscriptSearch {
   }
 
   /** Places where a phrase of whole words is said. */
-  public static List<Hit> findWhole(Transcript transcript, String phrase) {
+  static List<Hit> findWhole(Transcript transcript, String phrase) {
     return find(transcript, phrase, true);
   }
 

@@ -89,7 +89,7 @@ public final class Ffmpeg {
   }
 
   /** A run that stands back for people. */
-  public static Ffmpeg inBackground() {
+  static Ffmpeg inBackground() {
     return new Ffmpeg("ffmpeg", true, List.of("-nostdin", "-y", "-v", "error"));
   }
 

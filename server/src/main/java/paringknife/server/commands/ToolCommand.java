@@ -43,6 +43,7 @@ import paringknife.media.ffmpeg.Levels;
 import paringknife.media.ffmpeg.Probe;
 import paringknife.media.ffmpeg.Recording;
 import paringknife.media.ffmpeg.RecordingLineUp;
+import paringknife.media.ffmpeg.Shots;
 import paringknife.media.language.SnowballForms;
 import paringknife.media.speech.ForcedAligner;
 import paringknife.media.speech.Recogniser;
@@ -61,7 +62,7 @@ import tools.jackson.databind.node.ObjectNode;
 @Command(name = "tool", description = "One computation at a time: " + ToolCommand.ALL + ".")
 final class ToolCommand implements Runnable {
   static final String ALL =
-      "recognise, align, pauses, fillers, repeats, picks, loudness, faces, crop-path, cues, line-up, convert, specs";
+      "recognise, align, pauses, fillers, repeats, picks, loudness, faces, shots, crop-path, cues, line-up, convert, specs";
 
   private static final JsonMapper JSON = new JsonMapper();
 
@@ -168,6 +169,19 @@ final class ToolCommand implements Runnable {
             .put("width", round(face.width(), 1e4))
             .put("height", round(face.height(), 1e4));
       }
+    }
+    print(out);
+  }
+
+  @Command(description = "shots of a video, each from its first picture to the next shot's")
+  void shots(@Parameters(paramLabel = "VIDEO") Path video) {
+    Recording recording = Probe.of(video);
+    List<Long> starts = Shots.of(recording);
+    FrameRate rate = recording.picture().rate();
+    ArrayNode out = JSON.createArrayNode();
+    for (int i = 0; i < starts.size(); i++) {
+      long endUs = i + 1 < starts.size() ? rate.startUs(starts.get(i + 1)) : recording.durationUs();
+      span(out.addObject(), new Span(rate.startUs(starts.get(i)), endUs));
     }
     print(out);
   }

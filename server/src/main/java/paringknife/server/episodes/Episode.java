@@ -107,7 +107,7 @@ public final class Episode {
   }
 
   /** Lays out what clips sound like. */
-  public SoundPlanner soundPlanner() {
+  SoundPlanner soundPlanner() {
     SoundPlanner made = soundPlanner;
     if (made == null) {
       made = new SoundPlanner(tones());

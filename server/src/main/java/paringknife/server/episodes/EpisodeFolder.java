@@ -146,7 +146,7 @@ public record EpisodeFolder(Path root) {
    * The level curve to look for pauses in: that of what is heard, unless rumble would hide them in
    * it.
    */
-  public LevelCurve readPauseLevels(LevelCurve heard) {
+  LevelCurve readPauseLevels(LevelCurve heard) {
     return Files.exists(pauseLevels()) ? read(pauseLevels()) : heard;
   }
 
@@ -161,7 +161,7 @@ public record EpisodeFolder(Path root) {
     }
   }
 
-  public List<FaceSample> readFaces() {
+  List<FaceSample> readFaces() {
     try {
       return JSON.readValue(Files.readAllBytes(faces()), new TypeReference<List<FaceSample>>() {});
     } catch (IOException e) {

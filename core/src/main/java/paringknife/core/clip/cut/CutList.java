@@ -165,7 +165,7 @@ public record CutList(List<Span> kept, List<Span> cut, List<PlacedGap> gaps) {
   }
 
   /** How much room tone follows a kept span (-1: precedes all), microseconds. */
-  public long gapAfterUs(int span) {
+  long gapAfterUs(int span) {
     return gaps.stream().filter(g -> g.after() == span).mapToLong(PlacedGap::lengthUs).sum();
   }
 

@@ -1,0 +1,56 @@
+package paringknife.media.ffmpeg;
+
+import java.io.DataInputStream;
+import java.io.EOFException;
+import java.io.IOException;
+import java.io.InputStream;
+import java.time.Duration;
+import java.util.List;
+import paringknife.core.frame.ShotDetector;
+
+/** The shots of a recording, from every one of its pictures, made small and grey. */
+public final class Shots {
+  private static final int WIDTH = 32;
+  private static final int HEIGHT = 18;
+
+  private Shots() {}
+
+  /**
+   * The first frames of all shots, on the recording's frame rate.
+   *
+   * @throws UnusableRecording when it has no picture
+   */
+  public static List<Long> of(Recording recording) {
+    Recording.Picture picture = recording.picture();
+    if (picture == null) {
+      throw new UnusableRecording(recording.file().getFileName() + " has no picture.");
+    }
+    String small =
+        "fps="
+            + picture.rate()
+            + ":start_time=0,scale="
+            + WIDTH
+            + ":"
+            + HEIGHT
+            + ":flags=area,format=gray";
+    return Ffmpeg.now()
+        .recording(recording.file())
+        .with("-map", "0:v:0", "-vf", Straightened.filters(picture) + small)
+        .with("-f", "rawvideo", "pipe:1")
+        .within(Duration.ofSeconds(120 + recording.durationUs() / 500_000))
+        .read(pictures -> read(pictures, new ShotDetector(picture.rate())));
+  }
+
+  private static List<Long> read(InputStream pictures, ShotDetector detector) throws IOException {
+    DataInputStream read = new DataInputStream(pictures);
+    byte[] grey = new byte[WIDTH * HEIGHT];
+    while (true) {
+      try {
+        read.readFully(grey);
+      } catch (EOFException e) {
+        return detector.starts();
+      }
+      detector.accept(grey);
+    }
+  }
+}
