@@ -146,6 +146,8 @@ export function DeliverySheet({
             disabled={open.length === 0}
             data-testid="render"
             onClick={async () => {
+              // What was ticked a moment ago is rendered too.
+              await ticks.current;
               await api.renderAll(episodeId);
               await queries.invalidateQueries({ queryKey: ['sheet'] });
             }}
