@@ -4,6 +4,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
+import paringknife.core.frame.ShotList;
 import paringknife.core.transcript.Transcript;
 import paringknife.media.process.ChildProcess;
 import paringknife.media.transcripts.TranscriptFile;
@@ -57,7 +58,8 @@ record LongEpisode(RunningServer server, long id) implements AutoCloseable {
     EpisodeFolder folder = server.part(DataFolder.class).episode(id);
     folder.create();
     Files.copy(recording, folder.proxy());
-    folder.writeAnalysis(ThreeHours.levels(transcript), ThreeHours.levels(transcript), List.of());
+    folder.writeAnalysis(
+        ThreeHours.levels(transcript), ThreeHours.levels(transcript), List.of(), ShotList.ONE);
     store.arrived(new EpisodeStore.Work(id, 1), null);
     return new LongEpisode(server, id);
   }

@@ -14,7 +14,11 @@ import paringknife.core.frame.PeopleTracker;
 import paringknife.core.frame.Person;
 import paringknife.core.frame.PlannedWindow;
 import paringknife.core.frame.Shape;
+import paringknife.core.frame.ShotList;
 import paringknife.core.frame.SpeakerPlacement;
+import paringknife.core.frame.Window;
+import paringknife.core.pare.Pared;
+import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
 import paringknife.core.transcript.Word;
 
@@ -100,5 +104,35 @@ class FrameTest {
             .get(0);
     assertThat(window.at(0).width()).isCloseTo(607.5, within(1e-9));
     assertThat(window.at(0).x()).isCloseTo((1920 - 607.5) / 2, within(1e-9));
+  }
+
+  /** Ada in one shot, Ben in another, both in the middle of the picture; then Ada again. */
+  @Test
+  void whoSpeaksIsFoundInEachShotAndTheWindowChangesWithIt() {
+    Transcript transcript = TALK.transcript();
+    long cut = transcript.words().get(7).startUs() - 100_000;
+    List<FaceSample> samples = new ArrayList<>();
+    for (long us = 0; us < 12_000_000; us += 200_000) {
+      double x = us < cut ? 0.2 : 0.62;
+      samples.add(new FaceSample(us, List.of(new Face(x, 0.3, 0.1, 0.2, 5))));
+    }
+    FramePlanner planner =
+        new FramePlanner(
+            1280, 720, PeopleTracker.people(samples), new ShotList(List.of(0L, cut)), transcript);
+    Span whole = new Span(0, 12_000_000);
+    List<PlannedWindow> windows =
+        planner.plan(
+            List.of(whole),
+            Pared.of(List.of(whole)).cuts(transcript),
+            Framing.SPEAKER,
+            new Shape(9, 16));
+    assertThat(windows).extracting(PlannedWindow::person).containsExactly(0, 1);
+    assertThat(windows.get(0).span()).isEqualTo(new Span(0, cut));
+    assertThat(windows.get(1).span()).isEqualTo(new Span(cut, 12_000_000));
+    for (int i = 0; i < 2; i++) {
+      Window window = windows.get(i).at(cut);
+      double middle = (i == 0 ? 0.25 : 0.67) * 1280;
+      assertThat(window.x() + window.width() / 2).isCloseTo(middle, within(1.0));
+    }
   }
 }

@@ -28,11 +28,25 @@ public final class FramePlanner {
   private final SpeakerPlacement placement;
   private final Map<Following, FollowedPerson> followed = new ConcurrentHashMap<>();
 
-  private record Following(int person, Shape shape) {}
+  private final ShotList shots;
+  private final Map<Span, SpeakerPlacement> placements = new ConcurrentHashMap<>();
+
+  private record Following(int person, Span shot, Shape shape) {}
+
+  /** Measures in pixels of the recording; all of it is one shot. */
+  public FramePlanner(
+      int pictureWidth, int pictureHeight, List<Person> people, Transcript transcript) {
+    this(pictureWidth, pictureHeight, people, ShotList.ONE, transcript);
+  }
 
   /** Measures in pixels of the recording. */
   public FramePlanner(
-      int pictureWidth, int pictureHeight, List<Person> people, Transcript transcript) {
+      int pictureWidth,
+      int pictureHeight,
+      List<Person> people,
+      ShotList shots,
+      Transcript transcript) {
+    this.shots = shots;
     this.pictureWidth = pictureWidth;
     this.pictureHeight = pictureHeight;
     this.people = people;
@@ -55,8 +69,11 @@ public final class FramePlanner {
     KeptIndex kept = cuts.index();
     List<PlannedWindow> windows = new ArrayList<>();
     for (Span stretch : stretches) {
-      for (Turn turn : turns(stretch, framing, kept)) {
-        windows.add(window(turn, shape, width, height));
+      for (Span part : shots.parts(stretch)) {
+        Span shot = shots.around(part.startUs());
+        for (Turn turn : turns(part, shot, framing, kept)) {
+          windows.add(window(turn, new Following(turn.person(), shot, shape), width, height));
+        }
       }
     }
     return windows;
@@ -64,18 +81,39 @@ public final class FramePlanner {
 
   private record Turn(Span span, int person) {}
 
-  private List<Turn> turns(Span span, Framing framing, KeptIndex kept) {
+  private List<Turn> turns(Span part, Span shot, Framing framing, KeptIndex kept) {
     return switch (framing.mode()) {
-      case MIDDLE -> List.of(new Turn(span, -1));
+      case MIDDLE -> List.of(new Turn(part, -1));
       case PERSON ->
-          List.of(new Turn(span, framing.person() < people.size() ? framing.person() : -1));
-      case SPEAKER -> speakerTurns(span, kept);
+          List.of(new Turn(part, isSeen(framing.person(), shot) ? framing.person() : -1));
+      case SPEAKER -> speakerTurns(part, shot, kept);
     };
   }
 
-  private List<Turn> speakerTurns(Span span, KeptIndex kept) {
+  private boolean isSeen(int person, Span shot) {
+    return person < people.size() && !people.get(person).seenIn(shot).isEmpty();
+  }
+
+  /** Who speaks is found for each shot anew: the same place is somebody else in another one. */
+  private SpeakerPlacement placementIn(Span shot) {
+    return placements.computeIfAbsent(shot, s -> SpeakerPlacement.of(people, transcript, s));
+  }
+
+  /** Whoever is seen most in a shot; -1 where nobody is. */
+  private int mostSeen(Span shot) {
+    int most = -1;
+    for (int p = 0; p < people.size(); p++) {
+      int seen = people.get(p).seenIn(shot).size();
+      if (seen > (most < 0 ? 0 : people.get(most).seenIn(shot).size())) {
+        most = p;
+      }
+    }
+    return most;
+  }
+
+  private List<Turn> speakerTurns(Span span, Span shot, KeptIndex kept) {
     List<Turn> turns = new ArrayList<>();
-    for (Turn talk : talks(span, kept)) {
+    for (Turn talk : talks(span, shot, kept)) {
       Turn last = turns.isEmpty() ? null : turns.get(turns.size() - 1);
       boolean stays =
           last != null
@@ -89,21 +127,23 @@ public final class FramePlanner {
       }
     }
     if (turns.isEmpty()) {
-      return List.of(new Turn(span, people.isEmpty() ? -1 : 0));
+      return List.of(new Turn(span, mostSeen(shot)));
     }
     return withoutGaps(turns, span);
   }
 
-  private List<Turn> talks(Span span, KeptIndex kept) {
+  private List<Turn> talks(Span span, Span shot, KeptIndex kept) {
+    SpeakerPlacement here = placementIn(shot);
     List<Turn> talks = new ArrayList<>();
     for (Word word : transcript.within(span)) {
       if (kept.keptUs(word.span()) * 2 < word.span().lengthUs()) {
         continue;
       }
-      int person = placement.personOf(word.speaker());
+      int person = here.personOf(word.speaker());
       Turn last = talks.isEmpty() ? null : talks.get(talks.size() - 1);
-      if (person < 0 && last != null) {
-        person = last.person();
+      if (person < 0) {
+        // Who speaks is not in the picture.
+        person = last != null ? last.person() : shots.isOne() ? -1 : mostSeen(shot);
       }
       if (last != null && last.person() == person) {
         talks.set(
@@ -144,15 +184,20 @@ public final class FramePlanner {
     return people.isEmpty() ? full : Math.max(TIGHTEST * full, Math.min(full, tight));
   }
 
-  private PlannedWindow window(Turn turn, Shape shape, double width, double height) {
+  private PlannedWindow window(Turn turn, Following following, double width, double height) {
     int person = turn.person();
     if (person >= 0) {
       return followed
           .computeIfAbsent(
-              new Following(person, shape),
+              following,
               f ->
                   new FollowedPerson(
-                      people.get(person), person, pictureWidth, pictureHeight, width, height))
+                      people.get(person).in(f.shot()),
+                      person,
+                      pictureWidth,
+                      pictureHeight,
+                      width,
+                      height))
           .over(turn.span());
     }
     double x = clamp(pictureWidth / 2.0 - width / 2, pictureWidth - width);

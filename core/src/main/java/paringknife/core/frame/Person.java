@@ -32,6 +32,11 @@ public record Person(List<Sighting> sightings) {
         0);
   }
 
+  /** What is seen of them during a stretch. */
+  Person in(Span stretch) {
+    return new Person(seenIn(stretch));
+  }
+
   /** From the first sighting to the last. */
   Span seen() {
     return new Span(sightings.get(0).timeUs(), sightings.get(sightings.size() - 1).timeUs());

@@ -7,6 +7,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
 import paringknife.core.transcript.Word;
 
@@ -24,9 +25,14 @@ public final class SpeakerPlacement {
   private record Pairing(int speaker, int person, double contrast) {}
 
   public static SpeakerPlacement of(List<Person> people, Transcript transcript) {
+    return of(people, transcript, new Span(Long.MIN_VALUE, Long.MAX_VALUE));
+  }
+
+  /** By what is seen and said during one shot. */
+  static SpeakerPlacement of(List<Person> people, Transcript transcript, Span shot) {
     List<Pairing> pairings = new ArrayList<>();
     for (int p = 0; p < people.size(); p++) {
-      Map<Integer, double[]> motion = motionBySpeaker(people.get(p), transcript);
+      Map<Integer, double[]> motion = motionBySpeaker(people.get(p).in(shot), transcript);
       double sum = motion.values().stream().mapToDouble(m -> m[0]).sum();
       double count = motion.values().stream().mapToDouble(m -> m[1]).sum();
       for (Map.Entry<Integer, double[]> entry : motion.entrySet()) {

@@ -1,5 +1,6 @@
 package paringknife.media.ffmpeg;
 
+import java.io.BufferedInputStream;
 import java.io.FileInputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -20,6 +21,7 @@ import java.util.concurrent.Future;
 import java.util.concurrent.locks.LockSupport;
 import java.util.function.DoubleConsumer;
 import paringknife.core.frame.FaceSample;
+import paringknife.core.frame.ShotList;
 import paringknife.core.listen.LevelCurve;
 import paringknife.core.listen.PauseSound;
 import paringknife.media.process.ChildProcess;
@@ -39,7 +41,8 @@ public final class Ingest {
    *
    * @param pauseLevels the level curve to look for pauses in; often the same
    */
-  public record Result(LevelCurve levels, LevelCurve pauseLevels, List<FaceSample> faces) {}
+  public record Result(
+      LevelCurve levels, LevelCurve pauseLevels, List<FaceSample> faces, ShotList shots) {}
 
   private record Curves(LevelCurve own, LevelCurve forPauses) {}
 
@@ -113,6 +116,7 @@ public final class Ingest {
     Path pcm = work.resolve("pcm");
     ChildProcess.run(List.of("mkfifo", pcm.toString()), null, Duration.ofSeconds(10));
     Path proxyPart = work.resolve("proxy.mp4");
+    Path small = work.resolve("shots.grey");
     Path soundPart = work.resolve("sound.flac");
     Path thumbnailsPart = Files.createDirectories(work.resolve("thumbnails"));
     ExecutorService reader = Executors.newSingleThreadExecutor();
@@ -120,11 +124,12 @@ public final class Ingest {
     try {
       List<FaceSample> faces =
           takingIn(proxyPart, soundPart, thumbnailsPart, pcm)
+              .with("-map", "[shots]", "-f", "rawvideo", small.toString())
               .telling(recording.durationUs(), progress)
               .within(limit())
               .read(pictures::read);
       release(levels, pcm);
-      Result result = new Result(levels.get().own(), levels.get().forPauses(), faces);
+      Result result = new Result(levels.get().own(), levels.get().forPauses(), faces, shots(small));
       WholeFile.move(proxyPart, proxy);
       WholeFile.move(soundPart, sound);
       FolderTree.delete(thumbnails(proxy));
@@ -189,17 +194,18 @@ public final class Ingest {
     if (analysis.areOfTheProxy()) {
       graph
           .append(small)
-          .append(",split=3[proxy][va][vt];[va]")
+          .append(",split=4[proxy][va][vt][vs];[va]")
           .append(analysis.filtersAfterProxy())
           .append("[frames];");
     } else {
       graph
           .append("split=2[vp][va];[vp]")
           .append(small)
-          .append(",split=2[proxy][vt];[va]")
+          .append(",split=3[proxy][vt][vs];[va]")
           .append(analysis.filters())
           .append("[frames];");
     }
+    graph.append("[vs]").append(Shots.SMALL).append("[shots];");
     String tens = "floor(%s/" + THUMBNAIL_SECONDS + ")";
     graph.append(
         String.format(
@@ -217,6 +223,12 @@ public final class Ingest {
             ? SoundGraph.own(audio, recording.soundChannels())
             : SoundGraph.mixed(heard, firstHeard, recording.durationUs()));
     return graph.append(",asplit=3[ap][af][al]").toString();
+  }
+
+  private ShotList shots(Path small) throws IOException {
+    try (InputStream pictures = new BufferedInputStream(Files.newInputStream(small))) {
+      return ShotList.of(Shots.read(pictures, picture.rate()), picture.rate());
+    }
   }
 
   private static Curves readLevels(Path pcm) throws IOException {

@@ -7,11 +7,15 @@ import java.io.InputStream;
 import java.time.Duration;
 import java.util.List;
 import paringknife.core.frame.ShotDetector;
+import paringknife.core.time.FrameRate;
 
 /** The shots of a recording, from every one of its pictures, made small and grey. */
 public final class Shots {
   private static final int WIDTH = 32;
   private static final int HEIGHT = 18;
+
+  /** The filters that make a picture small and grey. */
+  static final String SMALL = "scale=" + WIDTH + ":" + HEIGHT + ":flags=area,format=gray";
 
   private Shots() {}
 
@@ -25,23 +29,18 @@ public final class Shots {
     if (picture == null) {
       throw new UnusableRecording(recording.file().getFileName() + " has no picture.");
     }
-    String small =
-        "fps="
-            + picture.rate()
-            + ":start_time=0,scale="
-            + WIDTH
-            + ":"
-            + HEIGHT
-            + ":flags=area,format=gray";
+    String clocked = "fps=" + picture.rate() + ":start_time=0,";
     return Ffmpeg.now()
         .recording(recording.file())
-        .with("-map", "0:v:0", "-vf", Straightened.filters(picture) + small)
+        .with("-map", "0:v:0", "-vf", Straightened.filters(picture) + clocked + SMALL)
         .with("-f", "rawvideo", "pipe:1")
         .within(Duration.ofSeconds(120 + recording.durationUs() / 500_000))
-        .read(pictures -> read(pictures, new ShotDetector(picture.rate())));
+        .read(pictures -> read(pictures, picture.rate()));
   }
 
-  private static List<Long> read(InputStream pictures, ShotDetector detector) throws IOException {
+  /** The first frames of all shots in a stream of small grey pictures. */
+  static List<Long> read(InputStream pictures, FrameRate rate) throws IOException {
+    ShotDetector detector = new ShotDetector(rate);
     DataInputStream read = new DataInputStream(pictures);
     byte[] grey = new byte[WIDTH * HEIGHT];
     while (true) {

@@ -18,6 +18,7 @@ import paringknife.core.frame.PeopleTracker;
 import paringknife.core.frame.Person;
 import paringknife.core.frame.PlannedWindow;
 import paringknife.core.frame.Shape;
+import paringknife.core.frame.ShotList;
 import paringknife.core.frame.Window;
 import paringknife.core.letter.Cue;
 import paringknife.core.letter.CueBreaker;
@@ -203,7 +204,9 @@ final class ToolCommand implements Runnable {
             ? new Transcript("en", List.of(), List.of())
             : TranscriptFile.read(file).transcript();
     Recording.Picture picture = recording.picture();
-    FramePlanner planner = new FramePlanner(picture.width(), picture.height(), people, transcript);
+    ShotList shots = ShotList.of(Shots.of(recording), picture.rate());
+    FramePlanner planner =
+        new FramePlanner(picture.width(), picture.height(), people, shots, transcript);
     Framing framing =
         file == null && !people.isEmpty() ? new Framing(Framing.Mode.PERSON, 0) : Framing.SPEAKER;
     Pared whole = Pared.of(List.of(new Span(0, recording.durationUs())));

@@ -168,6 +168,7 @@ public final class Episode {
               picture == null ? 640 : picture.width(),
               picture == null ? 360 : picture.height(),
               people,
+              folder.readShots(),
               transcript);
       planner = made;
     }

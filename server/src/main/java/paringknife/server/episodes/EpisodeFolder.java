@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.function.DoubleConsumer;
 import paringknife.core.frame.FaceSample;
+import paringknife.core.frame.ShotList;
 import paringknife.core.listen.LevelCurve;
 import paringknife.media.ffmpeg.Ingest;
 import paringknife.media.ffmpeg.Probe;
@@ -85,6 +86,10 @@ public record EpisodeFolder(Path root) {
     return root.resolve("pause-levels.f32");
   }
 
+  private Path shots() {
+    return root.resolve("shots.json");
+  }
+
   private Path faces() {
     return root.resolve("faces.json");
   }
@@ -120,13 +125,15 @@ public record EpisodeFolder(Path root) {
    *
    * @param pauseLevels the curve of the sound in which pauses are looked for
    */
-  public void writeAnalysis(LevelCurve curve, LevelCurve pauseLevels, List<FaceSample> samples) {
+  public void writeAnalysis(
+      LevelCurve curve, LevelCurve pauseLevels, List<FaceSample> samples, ShotList shots) {
     write(curve, levels());
     if (pauseLevels.equals(curve)) {
       delete(pauseLevels());
     } else {
       write(pauseLevels, pauseLevels());
     }
+    WholeFile.write(shots(), JSON.writeValueAsBytes(shots));
     WholeFile.write(faces(), JSON.writeValueAsBytes(samples));
   }
 
@@ -156,6 +163,17 @@ public record EpisodeFolder(Path root) {
       float[] values = new float[bytes.length / Float.BYTES];
       ByteBuffer.wrap(bytes).order(ByteOrder.LITTLE_ENDIAN).asFloatBuffer().get(values);
       return new LevelCurve(values);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  /** The shots; one for all where it was taken in before they were looked for. */
+  ShotList readShots() {
+    try {
+      return Files.exists(shots())
+          ? JSON.readValue(Files.readAllBytes(shots()), ShotList.class)
+          : ShotList.ONE;
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }

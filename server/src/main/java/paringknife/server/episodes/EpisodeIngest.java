@@ -33,6 +33,6 @@ public final class EpisodeIngest {
         new Ingest(seen, heard, folder.proxy(), folder.sound())
             .run(share -> progress.accept(drawn + share * (1 - drawn)));
     Poster.take(folder.proxy(), recording.durationUs() / 1e6 * 0.1, 320, folder.poster());
-    folder.writeAnalysis(result.levels(), result.pauseLevels(), result.faces());
+    folder.writeAnalysis(result.levels(), result.pauseLevels(), result.faces(), result.shots());
   }
 }
