@@ -20,7 +20,7 @@ import paringknife.core.time.FrameRate;
  */
 final class ReadersBench {
   private static final int LETTERS = 200_000;
-  private static final int RUNS = 7;
+  private static final int RUNS = 5;
   private static final double MOST = 2.5;
 
   /** What is done sooner tells nothing. */
