@@ -89,6 +89,7 @@ abstract class FerryInBrowser {
 
   /** Another clip in place of the one that is open; what is encoded need not be long. */
   void openAShorterOne(int lastWord) {
+    page.navigate("about:blank");
     page.request().delete(server.address() + "/api/clips/" + id);
     id = makeClip(lastWord);
     openPare(page);
