@@ -7,12 +7,12 @@ import paringknife.core.time.FrameRate;
 /**
  * Finds where shots begin, from small grey pictures given one after the other. A cut is a
  * difference from picture to picture that stands out from those around it (adaptive threshold:
- * Yusoff, Christmas and Kittler, "Video shot cut detection using adaptive thresholding", 2000) and
- * after which something else is seen than before it, so that a flash is none. A dissolve is a
- * second in which the picture goes evenly from what it was to what it is then (after the twin
- * comparison of Zhang, Kankanhalli and Smoliar, "Automatic partitioning of full-motion video",
- * 1993); the shot begins in its middle. Pictures are compared by what is where, not by how bright
- * it is: light that goes on changes no shot. Memory does not grow with the length of the recording.
+ * Yusoff, Christmas and Kittler, British Machine Vision Conference, 2000) and after which something
+ * else is seen than before it, so that a flash is none. A dissolve is a second in which the picture
+ * goes evenly from what it was to what it is then (after the twin comparison of Zhang, Kankanhalli
+ * and Smoliar, "Automatic partitioning of full-motion video", 1993); the shot begins in its middle.
+ * Pictures are compared by what is where, not by how bright it is: light that goes on changes no
+ * shot. Memory does not grow with the length of the recording.
  */
 public final class ShotDetector {
   /** Mean difference of two pictures of standard deviation 1 that shows something else. */
