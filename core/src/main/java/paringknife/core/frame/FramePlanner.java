@@ -96,7 +96,9 @@ public final class FramePlanner {
 
   /** Who speaks is found for each shot anew: the same place is somebody else in another one. */
   private SpeakerPlacement placementIn(Span shot) {
-    return placements.computeIfAbsent(shot, s -> SpeakerPlacement.of(people, transcript, s));
+    return shots.isOne()
+        ? placement
+        : placements.computeIfAbsent(shot, s -> SpeakerPlacement.of(people, transcript, s));
   }
 
   /** Whoever is seen most in a shot; -1 where nobody is. */
