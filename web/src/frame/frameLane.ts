@@ -16,7 +16,7 @@ export function framePieces(clip: ClipState, preview: Preview, names: string[]):
     new FramePath(preview.path).segments.map((s) => ({
       startUs: s.clipFrame * frameUs,
       endUs: (s.clipFrame + s.count) * frameUs,
-      text: `${holder(s.person, names)}${s.windows.length > 1 ? ' moves' : ', held'}`,
+      text: s.windows.length > 1 ? 'moves' : `${holder(s.person, names)}, held`,
     })),
   );
 }

@@ -46,7 +46,7 @@ describe('what stands beside the words', () => {
     } as unknown as Preview;
     expect(framePieces(clip, preview, ['Ada Moor']).map((p) => p.text)).toEqual([
       'Ada, held',
-      'Ada moves',
+      'moves',
       'Person 2, held',
       'middle, held',
     ]);
