@@ -27,6 +27,7 @@ export type Lettering = Schemas['Lettering'];
 export type MediaFile = Schemas['MediaFile'];
 export type Span = Schemas['Span'];
 export type Hit = Schemas['Hit'];
+export type FaceTrack = Schemas['FaceTrack'];
 
 export type Removal = Schemas['Removal'];
 export type Means = Removal['means'];
@@ -174,6 +175,8 @@ export const api = {
   preview: (id: number) => get<Preview>(`/clips/${id}/preview`),
   cues: (id: number) => get<Cue[]>(`/clips/${id}/cues`),
   /** Where the script of the captions lies; the revisions tell one state from the next. */
+  faces: (id: number, fromUs: number, toUs: number) =>
+    get<FaceTrack[]>(`/episodes/${id}/faces?fromUs=${fromUs}&toUs=${toUs}`),
   captionScript: (id: number, revision: number, words: number) =>
     `/api/clips/${id}/captions.ass?clip=${revision}&words=${words}`,
   specs: () => get<Spec[]>('/specs'),

@@ -948,6 +948,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/episodes/{id}/faces": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["faces"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/episodes/{id}/doubtful": {
         parameters: {
             query?: never;
@@ -1491,19 +1507,32 @@ export interface components {
             sounded: components["schemas"]["Sounded"];
             delivered: components["schemas"]["Delivered"];
         };
+        Curve: {
+            /** Format: double */
+            x1: number;
+            /** Format: double */
+            y1: number;
+            /** Format: double */
+            x2: number;
+            /** Format: double */
+            y2: number;
+        };
         Delivered: {
             title: string;
             specs: string[];
         };
+        Extent: components["schemas"]["FromHereExtent"] | components["schemas"]["ShotExtent"] | components["schemas"]["SpeakingExtent"] | components["schemas"]["StretchExtent"];
         Framed: {
             shape: components["schemas"]["Shape"];
-            framing: components["schemas"]["Framing"];
-        };
-        Framing: {
-            /** @enum {string} */
-            mode: "SPEAKER" | "PERSON" | "MIDDLE";
-            /** Format: int32 */
-            person: number;
+            layout: components["schemas"]["Layout"];
+            manner: components["schemas"]["Manner"];
+            set: components["schemas"]["SetFrame"][];
+            pushIns: components["schemas"]["PushIn"][];
+            /** Format: double */
+            alternating: number;
+            look: components["schemas"]["Look"];
+            /** Format: int64 */
+            nextId: number;
         };
         GapShown: {
             /** Format: int64 */
@@ -1515,11 +1544,29 @@ export interface components {
             /** Format: int64 */
             lengthUs: number;
         };
+        Layout: components["schemas"]["ConversationLayout"] | components["schemas"]["MiddleLayout"] | components["schemas"]["OneLayout"] | components["schemas"]["SpeakerLayout"] | components["schemas"]["TogetherLayout"] | components["schemas"]["WholeLayout"];
         Lettered: {
             lettering: string;
             edits: {
                 [key: string]: components["schemas"]["CaptionEdit"][];
             };
+        };
+        Look: {
+            /** Format: double */
+            brightness: number;
+            /** Format: double */
+            contrast: number;
+            /** Format: double */
+            saturation: number;
+            /** Format: double */
+            warmth: number;
+            mirrored: boolean;
+        };
+        Manner: {
+            /** @enum {string} */
+            liveliness: "STILL" | "CALM" | "LIVELY";
+            /** @enum {string} */
+            tightness: "HEAD_AND_SHOULDERS" | "TO_THE_WAIST" | "ALL";
         };
         ParedState: {
             /** Format: int32 */
@@ -1549,6 +1596,27 @@ export interface components {
             /** Format: int64 */
             us: number;
         };
+        PlacedWindow: {
+            /** Format: double */
+            middleX: number;
+            /** Format: double */
+            middleY: number;
+            /** Format: double */
+            height: number;
+        };
+        PushIn: {
+            /** Format: int64 */
+            id: number;
+            span: components["schemas"]["Span"];
+            /** Format: double */
+            share: number;
+            /** @enum {string} */
+            move: "STEP" | "GLIDE";
+            curve: components["schemas"]["Curve"];
+            /** @enum {string} */
+            why: "BY_HAND" | "LOUD" | "KEY_WORD" | "LAST_LINE";
+            on: boolean;
+        };
         Removal: {
             /** Format: int64 */
             id: number;
@@ -1559,12 +1627,19 @@ export interface components {
             /** @enum {string} */
             means: "CUT" | "ROOM_TONE" | "MUTE" | "CAPTIONS_ONLY";
         };
+        SetFrame: {
+            /** Format: int64 */
+            id: number;
+            extent: components["schemas"]["Extent"];
+            shown: components["schemas"]["Shown"];
+        };
         Shape: {
             /** Format: int32 */
             width: number;
             /** Format: int32 */
             height: number;
         };
+        Shown: components["schemas"]["LaidShown"] | components["schemas"]["StillShown"] | components["schemas"]["TravelShown"];
         Sounded: {
             cleanup: components["schemas"]["Cleanup"];
         };
@@ -1684,7 +1759,7 @@ export interface components {
             revision: number;
             intent: components["schemas"]["Intent"];
         };
-        Intent: components["schemas"]["AskForIntent"] | components["schemas"]["ChangeGapIntent"] | components["schemas"]["CleanUpIntent"] | components["schemas"]["DropStretchIntent"] | components["schemas"]["FitIntent"] | components["schemas"]["KeepAttemptIntent"] | components["schemas"]["LetterIntent"] | components["schemas"]["MoveCutIntent"] | components["schemas"]["MoveSeamIntent"] | components["schemas"]["MoveWordsIntent"] | components["schemas"]["PareChosenFillersIntent"] | components["schemas"]["PareFillersIntent"] | components["schemas"]["ParePauseAfterIntent"] | components["schemas"]["ParePausesIntent"] | components["schemas"]["PareRepeatsIntent"] | components["schemas"]["PareWordsIntent"] | components["schemas"]["PullWordsIntent"] | components["schemas"]["PutBackReasonIntent"] | components["schemas"]["PutBackRemovalsIntent"] | components["schemas"]["PutBackWordsIntent"] | components["schemas"]["PutGapIntent"] | components["schemas"]["ReframeIntent"] | components["schemas"]["RenameIntent"] | components["schemas"]["SetSpeedIntent"] | components["schemas"]["TreatWordsIntent"];
+        Intent: components["schemas"]["AlternateIntent"] | components["schemas"]["AskForIntent"] | components["schemas"]["ChangeGapIntent"] | components["schemas"]["ChangeLookIntent"] | components["schemas"]["ChangePushInIntent"] | components["schemas"]["CleanUpIntent"] | components["schemas"]["DropPushInsIntent"] | components["schemas"]["DropStretchIntent"] | components["schemas"]["FitIntent"] | components["schemas"]["KeepAttemptIntent"] | components["schemas"]["LetGoIntent"] | components["schemas"]["LetterIntent"] | components["schemas"]["MoveCutIntent"] | components["schemas"]["MoveSeamIntent"] | components["schemas"]["MoveWordsIntent"] | components["schemas"]["PareChosenFillersIntent"] | components["schemas"]["PareFillersIntent"] | components["schemas"]["ParePauseAfterIntent"] | components["schemas"]["ParePausesIntent"] | components["schemas"]["PareRepeatsIntent"] | components["schemas"]["PareWordsIntent"] | components["schemas"]["ProposePushInsIntent"] | components["schemas"]["PullWordsIntent"] | components["schemas"]["PushInOnIntent"] | components["schemas"]["PutBackReasonIntent"] | components["schemas"]["PutBackRemovalsIntent"] | components["schemas"]["PutBackWordsIntent"] | components["schemas"]["PutGapIntent"] | components["schemas"]["ReframeIntent"] | components["schemas"]["RenameIntent"] | components["schemas"]["SetByHandIntent"] | components["schemas"]["SetMannerIntent"] | components["schemas"]["SetSpeedIntent"] | components["schemas"]["TreatWordsIntent"];
         Storage: {
             /** Format: int64 */
             usedBytes: number;
@@ -1952,6 +2027,12 @@ export interface components {
             /** Format: int32 */
             times: number;
             accepted: boolean;
+        };
+        FaceTrack: {
+            /** Format: int32 */
+            person: number;
+            timesUs: number[];
+            boxes: number[];
         };
         DoubtfulWord: {
             /** Format: int32 */
@@ -2314,10 +2395,100 @@ export interface components {
              */
             type: "reframe";
             shape: string;
+            layout: components["schemas"]["Layout"];
+        };
+        SetMannerIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "setManner";
             /** @enum {string} */
-            mode: "SPEAKER" | "PERSON" | "MIDDLE";
-            /** Format: int32 */
-            person: number;
+            liveliness: "STILL" | "CALM" | "LIVELY";
+            /** @enum {string} */
+            tightness: "HEAD_AND_SHOULDERS" | "TO_THE_WAIST" | "ALL";
+        };
+        SetByHandIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "setByHand";
+            extent: components["schemas"]["Extent"];
+            shown: components["schemas"]["Shown"];
+        };
+        LetGoIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "letGo";
+            ids: number[];
+        };
+        PushInOnIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "pushInOn";
+            span: components["schemas"]["Span"];
+            /** Format: double */
+            share: number;
+            /** @enum {string} */
+            move: "STEP" | "GLIDE";
+            curve: components["schemas"]["Curve"];
+        };
+        ChangePushInIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "changePushIn";
+            /** Format: int64 */
+            id: number;
+            span: components["schemas"]["Span"];
+            /** Format: double */
+            share: number;
+            /** @enum {string} */
+            move: "STEP" | "GLIDE";
+            curve: components["schemas"]["Curve"];
+            on: boolean;
+        };
+        DropPushInsIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "dropPushIns";
+            ids: number[];
+        };
+        ProposePushInsIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "proposePushIns";
+            /** Format: double */
+            share: number;
+            /** @enum {string} */
+            move: "STEP" | "GLIDE";
+        };
+        AlternateIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "alternate";
+            /** Format: double */
+            share: number;
+        };
+        ChangeLookIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "changeLook";
+            look: components["schemas"]["Look"];
         };
         LetterIntent: {
             /**
@@ -2343,6 +2514,118 @@ export interface components {
             type: "askFor";
             specs: string[];
         };
+        WholeLayout: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "whole";
+            /** @enum {string} */
+            ground: "SOFT" | "DARK" | "LIGHT";
+        };
+        MiddleLayout: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "middle";
+        };
+        SpeakerLayout: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "speaker";
+        };
+        OneLayout: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "one";
+            /** Format: int32 */
+            person: number;
+        };
+        ConversationLayout: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "conversation";
+            /** @enum {string} */
+            arrangement: "STACKED" | "BESIDE" | "INSET";
+        };
+        TogetherLayout: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "together";
+            people: number[];
+            /** @enum {string} */
+            arrangement: "STACKED" | "BESIDE" | "INSET";
+        };
+        ShotExtent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "shot";
+            /** Format: int64 */
+            atUs: number;
+        };
+        SpeakingExtent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "speaking";
+            /** Format: int32 */
+            person: number;
+        };
+        StretchExtent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "stretch";
+            span: components["schemas"]["Span"];
+        };
+        FromHereExtent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "fromHere";
+            /** Format: int64 */
+            atUs: number;
+        };
+        StillShown: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "still";
+            window: components["schemas"]["PlacedWindow"];
+        };
+        TravelShown: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "travel";
+            from: components["schemas"]["PlacedWindow"];
+            to: components["schemas"]["PlacedWindow"];
+            curve: components["schemas"]["Curve"];
+        };
+        LaidShown: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "laid";
+            layout: components["schemas"]["Layout"];
+        };
         ShowAsCaptionEdit: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -2353,15 +2636,6 @@ export interface components {
             wordId: number;
             text: string;
         };
-        BreakBeforeCaptionEdit: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "breakBefore";
-            /** Format: int64 */
-            wordId: number;
-        };
         GoOnWithCaptionEdit: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -2371,13 +2645,14 @@ export interface components {
             /** Format: int64 */
             wordId: number;
         };
-        InColourSpokenMark: {
+        BreakBeforeCaptionEdit: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "inColour";
-            text: components["schemas"]["Colour"];
+            type: "breakBefore";
+            /** Format: int64 */
+            wordId: number;
         };
         BoxSpokenMark: {
             /**
@@ -2387,6 +2662,14 @@ export interface components {
             type: "box";
             text: components["schemas"]["Colour"];
             ground: components["schemas"]["Colour"];
+        };
+        InColourSpokenMark: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "inColour";
+            text: components["schemas"]["Colour"];
         };
         PopEntrance: {
             /**
@@ -2399,13 +2682,6 @@ export interface components {
             /** Format: double */
             from: number;
         };
-        AtOnceEntrance: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "atOnce";
-        };
         FadeEntrance: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -2414,6 +2690,13 @@ export interface components {
             type: "fade";
             /** Format: int32 */
             ms: number;
+        };
+        AtOnceEntrance: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "atOnce";
         };
         ReplaceTranscriptIntent: {
             /**
@@ -4477,6 +4760,31 @@ export interface operations {
                 };
                 content: {
                     "application/octet-stream": string;
+                };
+            };
+        };
+    };
+    faces: {
+        parameters: {
+            query: {
+                fromUs: number;
+                toUs: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["FaceTrack"][];
                 };
             };
         };

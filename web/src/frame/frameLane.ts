@@ -1,22 +1,50 @@
 import type { ClipState, Preview } from '../api/client';
 import { beside } from '../galley/beside';
 import type { LanePiece } from '../galley/Lane';
-import { FramePath } from '../plate/framePath';
+import { FramePath, moves, type Segment } from '../plate/framePath';
+import type { Framed } from './framing';
 
 function holder(person: number, names: string[]): string {
   if (person < 0) return 'middle';
   return names[person]?.split(' ')[0] ?? `Person ${person + 1}`;
 }
 
-/** Who is held in the frame, beside the words. */
+/** What a segment shows, in the words of the lane. */
+function said(segment: Segment, framed: Framed, names: string[]): string {
+  const set = framed.set.find((s) => s.id === segment.setBy);
+  if (set && set.shown.type !== 'laid') return set.shown.type === 'travel' ? 'travels, set' : 'by hand';
+  const hand = set ? ', set' : '';
+  const [first] = segment.panes;
+  if (segment.panes.length > 1) return `${segment.panes.length} together${hand}`;
+  if (first.place.width < 1 || first.place.height < 1) return `whole${hand}`;
+  return `${holder(first.person, names)} ${set ? 'set' : moves(segment) ? 'moves' : 'held'}`;
+}
+
+/** Who is held in the frame, and where one comes nearer, beside the words. */
 export function framePieces(clip: ClipState, preview: Preview, names: string[]): LanePiece[] {
   const frameUs = (1e6 * preview.frameRateDenominator) / preview.frameRateNumerator;
-  return beside(
+  const { framed } = clip;
+  const nearer = framed.pushIns.filter((p) => p.on);
+  const pieces = beside(
     clip,
     new FramePath(preview.path).segments.map((s) => ({
       startUs: s.clipFrame * frameUs,
       endUs: (s.clipFrame + s.count) * frameUs,
-      text: s.windows.length > 1 ? 'moves' : `${holder(s.person, names)}, held`,
+      text: said(s, framed, names),
+      marked: s.setBy !== 0,
+      still: { segment: s, ratio: framed.shape.width / framed.shape.height, frameUs },
     })),
   );
+  const joined: LanePiece[] = [];
+  let before: number | null = null;
+  for (const piece of pieces) {
+    const middle = (piece.startUs + piece.endUs) / 2;
+    const pushIn = nearer.find((p) => p.span.startUs <= middle && middle < p.span.endUs);
+    const last = joined.at(-1);
+    if (pushIn && last && before === pushIn.id) last.endUs = piece.endUs;
+    else
+      joined.push(pushIn ? { ...piece, text: `${Math.round(pushIn.share * 100)} % in`, tinted: true } : { ...piece });
+    before = pushIn?.id ?? null;
+  }
+  return joined;
 }

@@ -1,19 +1,29 @@
 import { SelectionBar } from '../workbench/SelectionBar';
 import type { StageProps, StageView } from '../workbench/stageView';
+import { ClipMenu } from './ClipMenu';
 import { framePieces } from './frameLane';
-import { FrameSide } from './FrameSide';
+import { FrameSide, FrameTop } from './FrameSide';
 
-function Side({ open: { clip, card, preview } }: StageProps) {
-  return clip && card && <FrameSide clip={clip} episode={card} preview={preview} />;
+function Bar(props: StageProps) {
+  return props.open.clip ? <ClipMenu {...props} /> : <SelectionBar {...props} />;
+}
+
+function Side(props: StageProps) {
+  return props.open.clip && props.open.card && <FrameSide {...props} />;
+}
+
+function Top(props: StageProps) {
+  return props.open.clip && props.open.card && <FrameTop {...props} />;
 }
 
 export const frameStage: StageView = {
-  Bar: SelectionBar,
+  Bar,
   Side,
+  Top,
   lane: {
     of: (clip, open) => open.preview && framePieces(clip, open.preview, open.card?.people.map((p) => p.name) ?? []),
     named: true,
   },
-  plateHeight: 330,
+  plateHeight: 290,
   safeZones: true,
 };

@@ -34,21 +34,30 @@ describe('what stands beside the words', () => {
   });
 
   it('names who is held, and says where the window moves', () => {
+    const pushIns = [{ on: true, share: 0.12, span: { startUs: 5_530_000, endUs: 6_000_000 } }];
+    const framed = {
+      ...clip,
+      framed: { shape: { width: 9, height: 16 }, pushIns, set: [{ id: 5, shown: { type: 'laid' } }] },
+    } as unknown as ClipState;
     const preview = {
       frameRateNumerator: 25,
       frameRateDenominator: 1,
       path: [
-        ...[0, 25, 0, 1, 0, 0, 304, 540],
-        ...[25, 2, 0, 2, 1, 0, 304, 540, 3, 0, 304, 540],
-        ...[27, 12, 1, 1, 9, 0, 304, 540],
-        ...[39, 24, -1, 1, 5, 0, 304, 540],
+        ...[0, 25, 1, 0, 1, 0, 0, 0, 1, 1, 1, 0, 0, 304, 540],
+        ...[25, 2, 1, 0, 1, 0, 0, 0, 1, 1, 2, 1, 0, 304, 540, 3, 0, 304, 540],
+        ...[27, 6, 1, 5, 1, 1, 0, 0, 1, 1, 1, 9, 0, 304, 540],
+        ...[33, 6, 1, 0, 1, -1, 0, 0, 1, 1, 1, 5, 0, 304, 540],
+        ...[39, 12, 0, 0, 1, -1, 0, 0.3, 1, 0.4, 1, 0, 0, 960, 540],
+        ...[51, 12, 1, 0, 1, 0, 0, 0, 1, 1, 1, 9, 0, 304, 540],
       ],
     } as unknown as Preview;
-    expect(framePieces(clip, preview, ['Ada Moor']).map((p) => p.text)).toEqual([
-      'Ada, held',
-      'moves',
-      'Person 2, held',
-      'middle, held',
+    expect(framePieces(framed, preview, ['Ada Moor']).map((p) => p.text)).toEqual([
+      'Ada held',
+      'Ada moves',
+      'Person 2 set',
+      'middle held',
+      'whole',
+      '12 % in',
     ]);
   });
 });

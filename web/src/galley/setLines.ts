@@ -18,6 +18,8 @@ export type Row =
       to: number;
       startUs: number;
       endUs: number;
+      /** When the line before begins. */
+      beforeUs: number;
       speaker: number;
       /** The pause after a word, by word index. */
       pauses: Map<number, PausePiece>;
@@ -66,6 +68,7 @@ export function setLines(
   const rows: Row[] = [];
   const blank = measure(' ');
   let speaker = -2;
+  let lastStartUs = 0;
   for (const paragraph of t.paragraphs) {
     const first = Math.max(from, paragraph.from);
     const end = Math.min(to, paragraph.to);
@@ -85,9 +88,11 @@ export function setLines(
         startUs: t.startUs[lineFrom],
         endUs: next < t.startUs.length ? Math.max(t.endUs[next - 1], t.startUs[next]) : t.endUs[next - 1] + 500_000,
         speaker: paragraph.speaker,
+        beforeUs: lastStartUs,
         pauses,
         height: lineHeight,
       });
+      lastStartUs = t.startUs[lineFrom];
       lineFrom = next;
       used = 0;
       pauses = new Map();

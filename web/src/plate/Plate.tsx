@@ -4,6 +4,9 @@ import { useWorkbench } from '../workbench/store';
 import { CaptionLayer } from './CaptionLayer';
 import { CutPlayer } from './CutPlayer';
 import { PlainPlayer } from './PlainPlayer';
+import { seen, type Look } from './look';
+import { LookFilter } from './LookFilter';
+import { drawnCanvas, paintFrame } from './paintFrame';
 import { usePlayback } from './Playback';
 import type { Draw, Player } from './player';
 import { usePlayhead } from './playhead';
@@ -15,13 +18,17 @@ interface Props {
   preview: Preview | null;
   /** Where the script of the captions lies. */
   captionScript: string | null;
+  /** What is done to the picture itself. */
+  look: Look;
   /** Whether the zones are shown that must stay free. */
   safeZones: boolean;
+  /** The most room there is, pixels. */
   height: number;
+  width: number;
 }
 
 /** The picture in the shape of the clip, with framing, captions and safe zones live. */
-export function Plate({ episode, clip, preview, captionScript, safeZones, height }: Props) {
+export function Plate({ episode, clip, preview, captionScript, look, safeZones, height, width: room }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const captionHost = useRef<HTMLDivElement>(null);
   const playback = usePlayback();
@@ -37,7 +44,7 @@ export function Plate({ episode, clip, preview, captionScript, safeZones, height
   const [ready, setReady] = useState(false);
 
   const vertical = preview ? preview.canvas.width / preview.canvas.height : episode.width / episode.height;
-  const width = Math.round(Math.min(height * vertical, 300));
+  const width = Math.round(Math.min(height * vertical, room));
   const plateHeight = Math.round(width / vertical);
 
   useEffect(() => {
@@ -45,22 +52,9 @@ export function Plate({ episode, clip, preview, captionScript, safeZones, height
       const target = canvas.current;
       const context = target?.getContext('2d');
       if (!target || !context) return;
-      const p = playback.programme;
-      const window = p?.path.at(frame);
-      const scale = sample.displayWidth / episode.width;
-      if (window) {
-        sample.draw(
-          context,
-          window.x * scale,
-          window.y * scale,
-          window.width * scale,
-          window.height * scale,
-          0,
-          0,
-          target.width,
-          target.height,
-        );
-      } else sample.draw(context, 0, 0, target.width, target.height);
+      playback.lookOn(sample, frame);
+      const dragged = playback.dragged;
+      paintFrame(context, sample, episode, dragged ?? playback.programme?.path.segmentAt(frame), dragged ? 0 : frame);
       target.dataset.frame = String(frame);
       setReady(true);
     };
@@ -78,7 +72,13 @@ export function Plate({ episode, clip, preview, captionScript, safeZones, height
         : new PlainPlayer(proxy, draw, moved, ended);
     void made.setRate(useWorkbench.getState().rate * speed.current);
     player.current = made;
-    playback.attach(made);
+    playback.attach(made, (whole) => {
+      const context = canvas.current?.getContext('2d');
+      const frame = Number(canvas.current?.dataset.frame ?? 0);
+      const dragged = playback.dragged;
+      const segment = dragged ?? playback.programme?.path.segmentAt(frame);
+      if (context) paintFrame(context, drawnCanvas(whole), episode, segment, dragged ? 0 : frame);
+    });
     (window as unknown as { paringKnifePlayer: Player }).paringKnifePlayer = made;
     const layer = new CaptionLayer(captionHost.current!);
     captions.current = layer;
@@ -88,7 +88,9 @@ export function Plate({ episode, clip, preview, captionScript, safeZones, height
       captions.current = null;
       playback.detach();
     };
-  }, [episode.id, episode.madeAt, episode.width, playback]);
+    // What is drawn of an episode changes with these only.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [episode.id, episode.madeAt, playback]);
 
   const asRecorded = useWorkbench((s) => s.asRecorded);
   const spansKey = clip && preview ? `${clip.id}/${clip.revision}/${preview.revision}/${asRecorded}` : 'episode';
@@ -132,11 +134,13 @@ export function Plate({ episode, clip, preview, captionScript, safeZones, height
       data-testid="plate"
       data-ready={ready}
     >
+      <LookFilter id="plate-look" look={look} />
       <canvas
         ref={canvas}
         width={Math.round(width * ratio)}
         height={Math.round(plateHeight * ratio)}
         className="absolute inset-0 h-full w-full"
+        style={seen(look, 'plate-look')}
         role="img"
         aria-label="The picture as it will be delivered"
       />

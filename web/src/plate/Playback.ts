@@ -1,6 +1,7 @@
 import { createContext, useContext } from 'react';
 import { useWorkbench } from '../workbench/store';
-import type { Player } from './player';
+import type { Segment } from './framePath';
+import type { Drawable, Player } from './player';
 import { oneStretch, toEpisode, toProgramme, type Programme } from './programme';
 
 const AROUND_US = 1_500_000;
@@ -13,6 +14,9 @@ export class Playback {
   /** What was shown before a stretch was heard by itself. */
   private lent: { programme: Programme; atUs: number } | null = null;
   private goesOnAfterTyping = false;
+  private whole: HTMLCanvasElement | null = null;
+  private held: Segment | null = null;
+  private paintAgain: ((whole: HTMLCanvasElement) => void) | null = null;
 
   get programme() {
     return this.shown;
@@ -26,12 +30,41 @@ export class Playback {
     return this.player?.playing ?? false;
   }
 
-  attach(player: Player) {
+  /**
+   * @param paintAgain draws what shows out of the whole picture
+   */
+  attach(player: Player, paintAgain: (whole: HTMLCanvasElement) => void) {
     this.player = player;
+    this.paintAgain = paintAgain;
   }
 
   detach() {
     this.player = null;
+    this.paintAgain = null;
+  }
+
+  /** Shows the whole picture on a canvas from now on; null for no more. */
+  showWholeOn(canvas: HTMLCanvasElement | null) {
+    this.whole = canvas;
+    this.player?.redraw();
+  }
+
+  /** To be told of every picture that is drawn. */
+  lookOn(picture: Drawable, frame: number) {
+    const context = this.whole?.getContext('2d');
+    if (!context) return;
+    picture.draw(context, 0, 0, context.canvas.width, context.canvas.height);
+    context.canvas.dataset.frame = String(frame);
+  }
+
+  get dragged() {
+    return this.held;
+  }
+
+  /** Shows something else than the frame's path says, for as long as somebody drags it; null when they have let go. */
+  drag(segment: Segment | null) {
+    this.held = segment;
+    if (this.whole) this.paintAgain?.(this.whole);
   }
 
   /**

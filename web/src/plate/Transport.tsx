@@ -7,7 +7,7 @@ import { usePlayback } from './Playback';
 import { usePlayhead } from './playhead';
 
 /** Play and pause, the time played and the whole length. */
-export function Transport({ lengthUs, speed }: { lengthUs: number; speed: number }) {
+export function Transport({ lengthUs, speed, narrow }: { lengthUs: number; speed: number; narrow: boolean }) {
   const playback = usePlayback();
   const playing = useWorkbench((s) => s.playing);
   const rate = useWorkbench((s) => s.rate);
@@ -20,8 +20,8 @@ export function Transport({ lengthUs, speed }: { lengthUs: number; speed: number
     return usePlayhead.subscribe((s) => show(s.programmeUs));
   }, [speed]);
   return (
-    <div className="relative mt-3 flex items-center justify-center gap-4 tabular-nums">
-      <span ref={played} className="w-16 text-right text-soft" data-testid="played" />
+    <div className="relative mt-3 flex items-center justify-center gap-[5%] tabular-nums">
+      <span ref={played} className="w-14 text-right text-soft" data-testid="played" />
       <button
         className="grid h-9 w-9 place-items-center rounded-full bg-ink text-paper"
         aria-label={playing ? 'Pause (space)' : 'Play (space)'}
@@ -32,7 +32,7 @@ export function Transport({ lengthUs, speed }: { lengthUs: number; speed: number
       >
         {playing ? <Pause size={16} fill="currentColor" /> : <Play size={16} fill="currentColor" className="ml-0.5" />}
       </button>
-      <span className="w-16 text-soft">{clockTenths(lengthUs)}</span>
+      <span className="w-14 text-soft">{!narrow && clockTenths(lengthUs)}</span>
       <select
         className="absolute right-0 rounded bg-transparent py-1 text-[12.5px] text-soft"
         aria-label="Playing speed"

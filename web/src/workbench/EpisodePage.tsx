@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
-import { api, type Pick } from '../api/client';
+import { api, type EpisodeCard, type Pick } from '../api/client';
 import { useServerEvents } from '../api/events';
 import { deliverStage } from '../deliver/deliverStage';
 import { frameStage } from '../frame/frameStage';
@@ -15,6 +15,7 @@ import { letterStage } from '../letter/letterStage';
 import { pareStage } from '../pare/pareStage';
 import { pickStage } from '../pick/pickStage';
 import { Playback, PlaybackContext } from '../plate/Playback';
+import { Stills, StillsContext } from '../plate/Stills';
 import { AwayNote } from '../ui/AwayNote';
 import { ArrivalNote } from './ArrivalNote';
 import { Bench } from './Bench';
@@ -79,6 +80,7 @@ function OpenPage({ playback, changes }: { playback: Playback; changes: ClipChan
   );
   const { item, card, transcript, clip, clips } = open;
   const view = VIEWS[stage];
+  const stills = useStills(card);
   usePlace(id, params.get('at'), transcript?.startUs ?? null);
   useNothingChosenIn(id, clipId);
   useEffect(() => {
@@ -159,109 +161,113 @@ function OpenPage({ playback, changes }: { playback: Playback; changes: ClipChan
   if (shelfError) return <Notice text={shelfError.message} />;
   if (!isOnShelf) return <Notice text="This episode is not on the shelf." />;
   return (
-    <div className="flex h-full flex-col">
-      <EpisodeHeader
-        item={item}
-        stage={stage}
-        goTo={goTo}
-        undoes={edited?.undo ?? null}
-        redoes={edited?.redo ?? null}
-        undo={stepBack}
-        redo={stepOn}
-        help={showHelp}
-      >
-        {item && transcript && (
-          <TranscriptPanel
-            item={item}
-            transcript={transcript}
-            corrections={corrections}
-            onType={() => setTyping(true)}
-          />
-        )}
-        <ReadingPanel episodeId={id} />
-      </EpisodeHeader>
-      <AwayNote />
-      <Message />
-      {item && item.state !== 'READY' && (
-        <ArrivalNote
+    <StillsContext value={stills}>
+      <div className="flex h-full flex-col">
+        <EpisodeHeader
           item={item}
-          untimed={transcript?.timed === false}
-          onAgain={() => void api.tryAgain(id)}
-          onStop={() => void api.stopIngest(id)}
-        />
-      )}
-      {item && settled && <EpisodeProblem problem={item.problem} />}
-      {desk && <Keys desk={desk} search={search} />}
-      <div className="flex min-h-0 flex-1">
-        {!view.Whole && (
-          <Bench
-            clips={clips}
-            current={clipId}
-            joinable={stage === 'pare'}
-            onOpen={(c) => openClip(c)}
-            onRead={() => navigate(`/episodes/${id}/pick`)}
+          stage={stage}
+          goTo={goTo}
+          undoes={edited?.undo ?? null}
+          redoes={edited?.redo ?? null}
+          undo={stepBack}
+          redo={stepOn}
+          help={showHelp}
+        >
+          {item && transcript && (
+            <TranscriptPanel
+              item={item}
+              transcript={transcript}
+              corrections={corrections}
+              onType={() => setTyping(true)}
+            />
+          )}
+          <ReadingPanel episodeId={id} />
+        </EpisodeHeader>
+        <AwayNote />
+        <Message />
+        {item && item.state !== 'READY' && (
+          <ArrivalNote
+            item={item}
+            untimed={transcript?.timed === false}
+            onAgain={() => void api.tryAgain(id)}
+            onStop={() => void api.stopIngest(id)}
           />
         )}
-        {view.Whole && card ? (
-          <view.Whole open={open} acts={acts} />
-        ) : (
-          <>
-            <main className="flex min-w-0 flex-1 flex-col">
-              <GalleyBar searchField={searchField} episodeId={id} left={<view.Bar open={open} acts={acts} />} />
-              {transcript && (
-                <>
-                  <CorrectBar
-                    episodeId={id}
-                    transcript={transcript}
-                    corrections={corrections}
-                    cuts={clip !== null}
-                    doubtful={doubtful}
-                  />
-                  <GlossaryProposal episodeId={id} corrections={corrections} />
-                  <MisfitList episodeId={id} transcript={transcript} />
-                </>
-              )}
-              <div className="min-h-0 flex-1">
-                {transcript && transcript.ids.length === 0 && !typing ? (
-                  <p className="p-10 text-soft">
-                    There are no words yet.{' '}
-                    <button className="link" onClick={() => setTyping(true)}>
-                      Type along
-                    </button>
-                    , or choose “The words” above to have them recognised or to put a text in place.
-                  </p>
-                ) : transcript ? (
-                  <Galley
-                    transcript={transcript}
-                    levels={levels}
-                    clip={clip}
-                    lane={lane}
-                    cues={open.cues}
-                    stage={stage}
-                    picks={open.picks ?? NO_PICKS}
-                    names={transcript.speakers}
-                    corrections={corrections}
-                    frameUs={frameUs}
-                  />
-                ) : (
-                  <p className="p-10 text-soft">
-                    {transcriptError ? transcriptError.message : 'Opening the transcript'}
-                  </p>
+        {item && settled && <EpisodeProblem problem={item.problem} />}
+        {desk && <Keys desk={desk} search={search} />}
+        <div className="flex min-h-0 flex-1">
+          {!view.Whole && !(view.Top && clip) && (
+            <Bench
+              clips={clips}
+              current={clipId}
+              joinable={stage === 'pare'}
+              onOpen={(c) => openClip(c)}
+              onRead={() => navigate(`/episodes/${id}/pick`)}
+            />
+          )}
+          {view.Whole && card ? (
+            <view.Whole open={open} acts={acts} />
+          ) : (
+            <>
+              <main className="flex min-w-0 flex-1 flex-col">
+                <GalleyBar searchField={searchField} episodeId={id} left={<view.Bar open={open} acts={acts} />} />
+                {transcript && (
+                  <>
+                    <CorrectBar
+                      episodeId={id}
+                      transcript={transcript}
+                      corrections={corrections}
+                      cuts={clip !== null}
+                      doubtful={doubtful}
+                    />
+                    <GlossaryProposal episodeId={id} corrections={corrections} />
+                    <MisfitList episodeId={id} transcript={transcript} />
+                  </>
                 )}
-              </div>
-              {typing && transcript && (
-                <TypeAlong corrections={corrections} speakers={transcript.speakers} onClose={() => setTyping(false)} />
-              )}
-            </main>
-            <PlateSide open={open} view={view}>
-              <view.Side open={open} acts={acts} />
-            </PlateSide>
-            {view.Edge && <view.Edge open={open} acts={acts} />}
-          </>
-        )}
+                <div className="min-h-0 flex-1">
+                  {transcript && transcript.ids.length === 0 && !typing ? (
+                    <p className="p-10 text-soft">
+                      There are no words yet.{' '}
+                      <button className="link" onClick={() => setTyping(true)}>
+                        Type along
+                      </button>
+                      , or choose “The words” above to have them recognised or to put a text in place.
+                    </p>
+                  ) : transcript ? (
+                    <Galley
+                      transcript={transcript}
+                      levels={levels}
+                      clip={clip}
+                      lane={lane}
+                      cues={open.cues}
+                      stage={stage}
+                      picks={open.picks ?? NO_PICKS}
+                      names={transcript.speakers}
+                      corrections={corrections}
+                      frameUs={frameUs}
+                    />
+                  ) : (
+                    <p className="p-10 text-soft">
+                      {transcriptError ? transcriptError.message : 'Opening the transcript'}
+                    </p>
+                  )}
+                </div>
+                {typing && transcript && (
+                  <TypeAlong
+                    corrections={corrections}
+                    speakers={transcript.speakers}
+                    onClose={() => setTyping(false)}
+                  />
+                )}
+              </main>
+              <PlateSide open={open} acts={acts} view={view} />
+              {view.Edge && <view.Edge open={open} acts={acts} />}
+            </>
+          )}
+        </div>
+        {help && <HelpPanel onClose={() => setHelp(false)} />}
       </div>
-      {help && <HelpPanel onClose={() => setHelp(false)} />}
-    </div>
+    </StillsContext>
   );
 }
 
@@ -280,6 +286,21 @@ function useNothingChosenIn(id: number, clipId: number | null) {
       asRecorded: false,
     });
   }, [clipId, id]);
+}
+
+/** Single pictures of the open episode; null where the browser cannot decode them. */
+function useStills(card: EpisodeCard | null) {
+  const stills = useMemo(
+    () =>
+      card && 'VideoDecoder' in globalThis
+        ? new Stills(`/api/episodes/${card.id}/proxy?made=${card.madeAt}`, card)
+        : null,
+    // The card of an episode changes with what was made of it.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [card?.id, card?.madeAt],
+  );
+  useEffect(() => () => stills?.close(), [stills]);
+  return stills;
 }
 
 function Keys({ desk, search }: { desk: Desk; search: () => void }) {

@@ -2,35 +2,86 @@ import type { ReactNode } from 'react';
 import { api } from '../api/client';
 import { LengthGauge } from '../plate/LengthGauge';
 import { Plate } from '../plate/Plate';
+import { useLook } from '../plate/shownLook';
 import { Transport } from '../plate/Transport';
-import type { OpenEpisode, StageView } from './stageView';
+import type { BenchActs, OpenEpisode, StageView } from './stageView';
 
-/** The plate with its transport, and what the stage has under it. */
-export function PlateSide({ open, view, children }: { open: OpenEpisode; view: StageView; children: ReactNode }) {
-  const { card, specs, clip, preview, transcript } = open;
-  return (
-    <aside className="w-[330px] shrink-0 overflow-y-auto border-l border-rule bg-desk px-4 py-3.5">
-      {card && specs ? (
-        <>
-          <Plate
-            episode={card}
-            clip={clip}
-            preview={preview}
-            captionScript={
-              clip && preview && transcript ? api.captionScript(clip.id, preview.revision, transcript.revision) : null
-            }
-            safeZones={view.safeZones}
-            height={view.plateHeight}
-          />
-          <Transport lengthUs={clip ? clip.pared.lengthUs : card.durationUs} speed={clip?.pared.speed ?? 1} />
-          {clip && <LengthGauge clip={clip} specs={specs} />}
-          {children}
-        </>
-      ) : (
+/** The most room for the plate across, pixels. */
+const WIDE = 300;
+const NARROW = 168;
+
+interface Props {
+  open: OpenEpisode;
+  acts: BenchActs;
+  view: StageView;
+}
+
+/** The plate with its transport, and what the stage has beside it: under it, or before and under it where it has more to show. */
+export function PlateSide({ open, acts, view }: Props) {
+  const { card, specs, clip } = open;
+  const Top = clip && view.Top;
+  if (!card || !specs)
+    return (
+      <Side wide={Boolean(Top)}>
         <div className="mx-auto grid h-[180px] w-[300px] place-items-center rounded-md bg-rule text-soft">
           the picture follows
         </div>
-      )}
+      </Side>
+    );
+  return Top ? (
+    <Side wide>
+      <div className="flex gap-4">
+        <div className="min-w-0 flex-1">
+          <Top open={open} acts={acts} />
+        </div>
+        <div className="w-[168px] shrink-0">
+          <ShownPlate open={open} acts={acts} view={view} />
+        </div>
+      </div>
+      <view.Side open={open} acts={acts} />
+    </Side>
+  ) : (
+    <Side wide={false}>
+      <ShownPlate open={open} acts={acts} view={view} />
+      <view.Side open={open} acts={acts} />
+    </Side>
+  );
+}
+
+function Side({ wide, children }: { wide: boolean; children: ReactNode }) {
+  return (
+    <aside
+      className={`shrink-0 overflow-y-auto border-l border-rule bg-desk px-4 py-3.5 ${wide ? 'w-[56%] max-w-[820px]' : 'w-[330px]'}`}
+    >
+      {children}
     </aside>
+  );
+}
+
+function ShownPlate({ open, view }: Props) {
+  const { card, specs, clip, preview, transcript } = open;
+  const look = useLook(clip);
+  const narrow = Boolean(view.Top && clip);
+  return (
+    <>
+      <Plate
+        episode={card!}
+        clip={clip}
+        preview={preview}
+        captionScript={
+          clip && preview && transcript ? api.captionScript(clip.id, preview.revision, transcript.revision) : null
+        }
+        look={look}
+        safeZones={view.safeZones}
+        height={view.plateHeight}
+        width={narrow ? NARROW : WIDE}
+      />
+      <Transport
+        lengthUs={clip ? clip.pared.lengthUs : card!.durationUs}
+        speed={clip?.pared.speed ?? 1}
+        narrow={narrow}
+      />
+      {clip && <LengthGauge clip={clip} specs={specs!} />}
+    </>
   );
 }

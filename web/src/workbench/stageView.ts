@@ -49,8 +49,10 @@ export interface StageView {
   Whole?: ComponentType<StageProps>;
   /** Over the galley, at its left. */
   Bar: ComponentType<StageProps>;
-  /** Under the plate. */
+  /** Under the plate, or beside it where something stands over both. */
   Side: ComponentType<StageProps>;
+  /** Over plate and side, which are wide then and have the bench's room too; for an open clip only. */
+  Top?: ComponentType<StageProps>;
   /** At the right edge. */
   Edge?: ComponentType<StageProps>;
   /** What stands beside the words; no lane without it. */

@@ -6,12 +6,14 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import paringknife.core.clip.cut.CutList;
 import paringknife.core.frame.Face;
 import paringknife.core.frame.FaceSample;
 import paringknife.core.frame.FramePlanner;
-import paringknife.core.frame.Framing;
+import paringknife.core.frame.Framed;
 import paringknife.core.frame.PeopleTracker;
 import paringknife.core.frame.Person;
+import paringknife.core.frame.PlannedFrame;
 import paringknife.core.frame.PlannedWindow;
 import paringknife.core.frame.Shape;
 import paringknife.core.frame.ShotList;
@@ -55,6 +57,11 @@ class FrameTest {
     return PeopleTracker.people(samples);
   }
 
+  private static List<PlannedWindow> windows(
+      FramePlanner planner, List<Span> stretches, CutList cuts, Framed framed, Shape shape) {
+    return planner.plan(stretches, cuts, framed, shape).stream().map(PlannedFrame::first).toList();
+  }
+
   @Test
   void peopleAreFollowedAndChanceFindsDropped() {
     List<Person> people = people(TALK.transcript());
@@ -75,10 +82,11 @@ class FrameTest {
     Transcript transcript = TALK.transcript();
     FramePlanner planner = new FramePlanner(1280, 720, people(transcript), transcript);
     List<PlannedWindow> windows =
-        planner.plan(
+        windows(
+            planner,
             TALK.clip().stretches(),
             TALK.clip().cuts(transcript),
-            Framing.SPEAKER,
+            Framed.UPRIGHT,
             new Shape(9, 16));
     assertThat(windows).extracting(PlannedWindow::person).containsExactly(1, 0);
     for (PlannedWindow window : windows) {
@@ -99,9 +107,10 @@ class FrameTest {
             .plan(
                 TALK.clip().stretches(),
                 TALK.clip().cuts(TALK.transcript()),
-                Framing.SPEAKER,
+                Framed.UPRIGHT,
                 new Shape(9, 16))
-            .get(0);
+            .get(0)
+            .first();
     assertThat(window.at(0).width()).isCloseTo(607.5, within(1e-9));
     assertThat(window.at(0).x()).isCloseTo((1920 - 607.5) / 2, within(1e-9));
   }
@@ -121,10 +130,11 @@ class FrameTest {
             1280, 720, PeopleTracker.people(samples), new ShotList(List.of(0L, cut)), transcript);
     Span whole = new Span(0, 12_000_000);
     List<PlannedWindow> windows =
-        planner.plan(
+        windows(
+            planner,
             List.of(whole),
             Pared.of(List.of(whole)).cuts(transcript),
-            Framing.SPEAKER,
+            Framed.UPRIGHT,
             new Shape(9, 16));
     assertThat(windows).extracting(PlannedWindow::person).containsExactly(0, 1);
     assertThat(windows.get(0).span()).isEqualTo(new Span(0, cut));

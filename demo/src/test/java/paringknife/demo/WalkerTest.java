@@ -26,7 +26,8 @@ import paringknife.core.clip.cut.CutList;
 import paringknife.core.clip.cut.PictureRun;
 import paringknife.core.frame.FramePath;
 import paringknife.core.frame.FramePlanner;
-import paringknife.core.frame.Framing;
+import paringknife.core.frame.Framed;
+import paringknife.core.frame.Layout;
 import paringknife.core.frame.PeopleTracker;
 import paringknife.core.frame.Person;
 import paringknife.core.frame.Shape;
@@ -114,7 +115,10 @@ class WalkerTest {
             PictureRun.of(cuts, RATE),
             new FramePlanner(WIDTH, HEIGHT, people, nothingSaid)
                 .plan(
-                    whole.stretches(), cuts, new Framing(Framing.Mode.PERSON, 0), new Shape(9, 16)),
+                    whole.stretches(),
+                    cuts,
+                    Framed.of(new Shape(9, 16), new Layout.One(0)),
+                    new Shape(9, 16)),
             RATE);
   }
 
@@ -200,19 +204,6 @@ class WalkerTest {
         double before = windows.get(n - 1).x() - windows.get(n - 2).x();
         assertThat(Math.abs(speed - before)).as("frame " + n).isLessThanOrEqualTo(1);
       }
-    }
-    for (FramePath.Segment s : path.segments()) {
-      System.out.println(
-          "SEG "
-              + s.getClass().getSimpleName()
-              + " "
-              + s.clipFrame()
-              + " "
-              + s.count()
-              + " "
-              + s.at(s.clipFrame())
-              + " "
-              + s.at(s.clipFrame() + s.count() - 1));
     }
     assertThat(still)
         .as("frames at rest of " + FRAMES)

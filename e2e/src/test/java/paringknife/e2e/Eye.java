@@ -207,7 +207,30 @@ final class Eye {
     return new Likeness(ssim(picture, burnt), ssim(picture, bare));
   }
 
+  /** How alike the upper parts of a picture and of a frame of a file are; SSIM, 1 is the same. */
+  static double upperLikeness(Path picture, int width, int height, Path video, long frame) {
+    String part = ",crop=" + width + ":" + height * 3 / 5 + ":0:0,format=gbrp";
+    return ssim(
+        picture,
+        video,
+        "[0]null"
+            + part
+            + "[a];[1]select='eq(n,"
+            + frame
+            + ")',scale="
+            + width
+            + ":"
+            + height
+            + ":flags=area"
+            + part
+            + "[b];[a][b]ssim");
+  }
+
   private static double ssim(Path a, Path b) {
+    return ssim(a, b, "[0]format=gbrp[a];[1]format=gbrp[b];[a][b]ssim");
+  }
+
+  private static double ssim(Path a, Path b, String graph) {
     String said =
         ChildProcess.run(
                 List.of(
@@ -218,7 +241,7 @@ final class Eye {
                     "-i",
                     b.toString(),
                     "-filter_complex",
-                    "[0]format=gbrp[a];[1]format=gbrp[b];[a][b]ssim",
+                    graph,
                     "-f",
                     "null",
                     "-"),

@@ -11,21 +11,24 @@ import tools.jackson.databind.JsonNode;
 record Held(
     long clipFrame, long count, int person, double x, double y, double width, double height) {
 
-  /** The path as it is packed for sending: eight numbers for each window that is held. */
+  private static final int NUMBERS = 15;
+
+  /** The path as it is packed for sending: so many numbers for each window that is held. */
   static List<Held> of(JsonNode preview) {
     List<Held> held = new ArrayList<>();
     JsonNode n = preview.path("path");
-    for (int at = 0; at < n.size(); at += 8) {
-      assertThat(n.get(at + 3).asInt()).as("one window").isEqualTo(1);
+    for (int at = 0; at < n.size(); at += NUMBERS) {
+      assertThat(n.get(at + 4).asInt()).as("one pane").isEqualTo(1);
+      assertThat(n.get(at + 10).asInt()).as("one window").isEqualTo(1);
       held.add(
           new Held(
               n.get(at).asLong(),
               n.get(at + 1).asLong(),
-              n.get(at + 2).asInt(),
-              n.get(at + 4).asDouble(),
-              n.get(at + 5).asDouble(),
-              n.get(at + 6).asDouble(),
-              n.get(at + 7).asDouble()));
+              n.get(at + 5).asInt(),
+              n.get(at + 11).asDouble(),
+              n.get(at + 12).asDouble(),
+              n.get(at + 13).asDouble(),
+              n.get(at + 14).asDouble()));
     }
     return held;
   }

@@ -21,6 +21,7 @@ import paringknife.core.deliver.Encoding;
 import paringknife.core.formats.EditDecisionList;
 import paringknife.core.formats.EditEvent;
 import paringknife.core.frame.FramePath;
+import paringknife.core.frame.Look;
 import paringknife.core.listen.SoundPlan;
 import paringknife.core.time.FrameRate;
 import paringknife.core.time.Span;
@@ -76,6 +77,7 @@ class EdlReassemblyTest {
                 SoundPlan.of(cuts.kept()),
                 runs,
                 whole,
+                Look.AS_RECORDED,
                 "",
                 WIDE.canvas().width(),
                 WIDE.canvas().height(),
@@ -170,6 +172,7 @@ class EdlReassemblyTest {
                 plan,
                 runs,
                 whole,
+                Look.AS_RECORDED,
                 "",
                 640,
                 360,

@@ -12,6 +12,8 @@ import paringknife.core.clip.cut.PictureRun;
 import paringknife.core.deliver.Encoding;
 import paringknife.core.frame.FramePath;
 import paringknife.core.frame.HeldWindow;
+import paringknife.core.frame.Look;
+import paringknife.core.frame.PlannedFrame;
 import paringknife.core.frame.Window;
 import paringknife.core.listen.SoundPlan;
 import paringknife.core.time.FrameRate;
@@ -39,12 +41,14 @@ class ManySpansTest {
         Probe.of(SampleMedia.recording(folder.resolve("camera.mp4"), "320x180", "25", 122));
     Path sound = SampleMedia.takenIn(recording);
     List<Span> kept = new ArrayList<>();
-    List<HeldWindow> windows = new ArrayList<>();
+    List<PlannedFrame> windows = new ArrayList<>();
     for (int i = 0; i < SPANS; i++) {
       long at = i * 60_000L;
       kept.add(new Span(at, at + 40_000));
       windows.add(
-          new HeldWindow(new Span(at, at + 60_000), new Window(i % 7 * 20, 0, 101.25, 180), -1));
+          PlannedFrame.of(
+              new HeldWindow(
+                  new Span(at, at + 60_000), new Window(i % 7 * 20, 0, 101.25, 180), -1)));
     }
     java.util.Collections.swap(kept, 700, 1_400);
     CutList cuts = new CutList(kept, List.of());
@@ -58,6 +62,7 @@ class ManySpansTest {
                 SoundPlan.of(kept),
                 runs,
                 FramePath.of(runs, windows, new FrameRate(25, 1)),
+                Look.AS_RECORDED,
                 "",
                 180,
                 320,

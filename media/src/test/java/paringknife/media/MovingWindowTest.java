@@ -17,6 +17,9 @@ import paringknife.core.clip.cut.CutList;
 import paringknife.core.clip.cut.PictureRun;
 import paringknife.core.deliver.Encoding;
 import paringknife.core.frame.FramePath;
+import paringknife.core.frame.Ground;
+import paringknife.core.frame.Look;
+import paringknife.core.frame.Place;
 import paringknife.core.frame.Window;
 import paringknife.core.listen.SoundPlan;
 import paringknife.core.pare.Pared;
@@ -88,7 +91,15 @@ class MovingWindowTest {
       double t = n / (double) FRAMES;
       windows.add(new Window(190 + 60 * t * t * (3 - 2 * t), 20.25, 180, 320));
     }
-    path = new FramePath(List.of(new FramePath.Moving(0, windows, 0)));
+    path =
+        new FramePath(
+            List.of(
+                new FramePath.Segment(
+                    0,
+                    windows.size(),
+                    List.of(new FramePath.Pane(Place.WHOLE, 0, windows)),
+                    Ground.DARK,
+                    FramePath.BY_ITSELF)));
     file = folder.resolve("out.mp4");
     new Renderer(new CaptionFonts(folder.resolve("fonts")))
         .render(
@@ -98,6 +109,7 @@ class MovingWindowTest {
                 SoundPlan.of(cuts.kept()),
                 PictureRun.of(cuts, new FrameRate(25, 1)),
                 path,
+                Look.AS_RECORDED,
                 "",
                 WIDTH,
                 HEIGHT,

@@ -22,6 +22,7 @@ import paringknife.core.clip.cut.CutList;
 import paringknife.core.clip.cut.PictureRun;
 import paringknife.core.deliver.Encoding;
 import paringknife.core.frame.FramePath;
+import paringknife.core.frame.Look;
 import paringknife.core.listen.SoundPlan;
 import paringknife.core.time.FrameRate;
 import paringknife.core.time.Span;
@@ -101,6 +102,7 @@ class OddPicturesTest {
                 SoundPlan.of(cuts.kept()),
                 runs,
                 FramePath.whole(width, height, PictureRun.total(runs)),
+                Look.AS_RECORDED,
                 "",
                 width / 2 * 2,
                 height / 2 * 2,

@@ -1,6 +1,7 @@
 package paringknife.core.clip;
 
 import paringknife.core.deliver.DeliverIntent;
+import paringknife.core.frame.FrameDesk;
 import paringknife.core.frame.FrameIntent;
 import paringknife.core.letter.LetterIntent;
 import paringknife.core.listen.clean.SoundIntent;
@@ -9,12 +10,8 @@ import paringknife.core.pare.PareIntent;
 import paringknife.core.pare.StretchEditor;
 import paringknife.core.steps.Intent;
 
-/**
- * Where clips of one episode are worked on: an intention goes to the section it belongs to.
- *
- * @param people how many people are in the picture
- */
-public record ClipDesk(PareDesk paring, int people) {
+/** Where clips of one episode are worked on: an intention goes to the section it belongs to. */
+public record ClipDesk(PareDesk paring, FrameDesk framing) {
   private static final String REST = ", from here";
 
   /** The clip after an intention was carried out. */
@@ -23,7 +20,7 @@ public record ClipDesk(PareDesk paring, int people) {
       return clip.with(pare.apply(clip.pared(), paring));
     }
     if (intent instanceof FrameIntent frame) {
-      return clip.with(frame.apply(clip.framed(), people));
+      return clip.with(frame.apply(clip.framed(), paring.editor().cuts(clip.pared()), framing));
     }
     if (intent instanceof LetterIntent letter) {
       return clip.with(letter.apply(clip.lettered()));

@@ -8,9 +8,15 @@ import paringknife.core.clip.cut.CutList;
 import paringknife.core.clip.cut.PictureRun;
 import paringknife.core.clip.cut.Removal;
 import paringknife.core.deliver.DeliverySpec;
+import paringknife.core.deliver.DeliverySpecs;
+import paringknife.core.deliver.Limit;
 import paringknife.core.frame.FramePath;
 import paringknife.core.frame.FramePlanner;
+import paringknife.core.frame.Framed;
+import paringknife.core.frame.Look;
+import paringknife.core.frame.PlannedFrame;
 import paringknife.core.frame.Shape;
+import paringknife.core.letter.Canvas;
 import paringknife.core.letter.CaptionTrack;
 import paringknife.core.pare.SoundPlanner;
 import paringknife.core.time.FrameRate;
@@ -63,22 +69,34 @@ public final class ComposedClip {
     return made;
   }
 
+  /** What is done to the picture itself. */
+  public Look look() {
+    return state.clip().framed().look();
+  }
+
   /** What every frame shows in a shape. */
   public FramePath path(Shape shape) {
     return paths.computeIfAbsent(
         shape,
-        s ->
-            FramePath.of(
-                playback().runs(),
-                state
-                    .material()
-                    .planner()
-                    .plan(
-                        state.clip().pared().stretches(),
-                        state.cuts(),
-                        state.clip().framed().framing(),
-                        s),
-                state.material().rate()));
+        s -> {
+          FramePlanner planner = state.material().planner();
+          Framed framed = state.clip().framed();
+          List<PlannedFrame> planned =
+              planner.plan(state.clip().pared().stretches(), state.cuts(), framed, s);
+          return planner.path(
+              playback().runs(), planned, framed, state.material().rate(), leastLines(s));
+        });
+  }
+
+  /** The least lines of the recording that do for what is asked for in a shape. */
+  private double leastLines(Shape shape) {
+    return state.clip().delivered().specs().stream()
+        .map(DeliverySpecs::byId)
+        .filter(spec -> spec.shape().isLike(shape))
+        .mapToInt(spec -> spec.canvas().height())
+        .mapToDouble(Limit.PictureSize::leastLines)
+        .max()
+        .orElse(Limit.PictureSize.leastLines(Canvas.of(shape).height()));
   }
 
   /** The captions of what is said. */
@@ -101,6 +119,6 @@ public final class ComposedClip {
   /** All of it for one spec. */
   public Composition forSpec(DeliverySpec spec) {
     return new Composition(
-        playback(), path(spec.shape()), captions(), spec, state.material().rate());
+        playback(), path(spec.shape()), captions(), spec, look(), state.material().rate());
   }
 }

@@ -6,6 +6,7 @@ import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.deliver.Planned;
 import paringknife.core.formats.TimedText;
 import paringknife.core.frame.FramePath;
+import paringknife.core.frame.Look;
 import paringknife.core.letter.CaptionTrack;
 import paringknife.core.letter.Cue;
 import paringknife.core.time.FrameRate;
@@ -14,14 +15,20 @@ import paringknife.core.time.FrameRate;
  * A clip worked out for one delivery spec: what plays, through which windows, under which captions.
  * Preview and export are both made from its parts, so they are the same.
  *
+ * @param look what is done to the picture itself
  * @param rate frame rate of the recording
  */
 public record Composition(
-    Playback playback, FramePath path, CaptionTrack captions, DeliverySpec spec, FrameRate rate) {
+    Playback playback,
+    FramePath path,
+    CaptionTrack captions,
+    DeliverySpec spec,
+    Look look,
+    FrameRate rate) {
 
   /** The checks of the delivery sheet for this composition. */
   public List<Check> preflight() {
-    return spec.preflight(new Planned(playback.lengthUs(), playedCues(), path.leastHeight(), rate));
+    return spec.preflight(new Planned(playback.lengthUs(), playedCues(), path.leastLines(), rate));
   }
 
   /** The captions' drawing instructions (ASS v4+) on the canvas of the spec. */

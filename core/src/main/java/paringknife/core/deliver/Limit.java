@@ -97,6 +97,11 @@ public sealed interface Limit {
   record PictureSize(int width, int height) implements Limit {
     private static final double NOTICEABLE_ENLARGEMENT = 1.5;
 
+    /** The least lines of a recording that can be shown this high without one noticing. */
+    public static double leastLines(int height) {
+      return height / NOTICEABLE_ENLARGEMENT;
+    }
+
     @Override
     public List<Check> before(Planned planned) {
       double lines = planned.windowHeight();

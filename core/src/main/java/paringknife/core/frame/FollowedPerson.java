@@ -18,9 +18,6 @@ final class FollowedPerson {
   /** So much of the time may a held window miss somebody before it is let move. */
   private static final double MISSED = 0.02;
 
-  /** For samples of 0.2 s, calm: to go a pixel costs as much as being one off for eight seconds. */
-  private static final SteadyPath.Costs CALM = new SteadyPath.Costs(0.1, 4, 1);
-
   /** Pixels a sample that nobody takes for a movement. */
   private static final double CREEPS = 0.5;
 
@@ -30,6 +27,7 @@ final class FollowedPerson {
   private final int pictureHeight;
   private final double width;
   private final double height;
+  private final SteadyPath.Costs costs;
   private volatile @Nullable MovingWindow path;
 
   /**
@@ -38,15 +36,23 @@ final class FollowedPerson {
    * @param index of the person
    * @param width of the window
    * @param height of the window
+   * @param costs what it costs to move
    */
   FollowedPerson(
-      Person person, int index, int pictureWidth, int pictureHeight, double width, double height) {
+      Person person,
+      int index,
+      int pictureWidth,
+      int pictureHeight,
+      double width,
+      double height,
+      SteadyPath.Costs costs) {
     this.person = person;
     this.index = index;
     this.pictureWidth = pictureWidth;
     this.pictureHeight = pictureHeight;
     this.width = width;
     this.height = height;
+    this.costs = costs;
   }
 
   /** Positions of one edge of the window: wanted, and between which it shows what it must. */
@@ -132,13 +138,13 @@ final class FollowedPerson {
         height);
   }
 
-  private static double[] steadiest(Range[] ranges, double end) {
+  private double[] steadiest(Range[] ranges, double end) {
     double[] path =
         SteadyPath.gathered(
             Arrays.stream(ranges).mapToDouble(Range::wanted).toArray(),
             Arrays.stream(ranges).mapToDouble(Range::least).toArray(),
             Arrays.stream(ranges).mapToDouble(Range::most).toArray(),
-            CALM,
+            costs,
             CREEPS);
     return Arrays.stream(path).map(p -> clamp(p, end)).toArray();
   }

@@ -1,30 +1,174 @@
 package paringknife.core.frame;
 
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import paringknife.core.clip.cut.CutList;
 import paringknife.core.steps.Intent;
+import paringknife.core.time.Span;
 
 /** What a producer wants done to the framing of a clip. */
 public sealed interface FrameIntent extends Intent {
   /**
    * The framing after this was done.
    *
-   * @param people how many people are in the picture
+   * @param cuts what of the clip plays
    */
-  Framed apply(Framed framed, int people);
+  Framed apply(Framed framed, CutList cuts, FrameDesk desk);
 
-  /** Choose the shape on the plate, written like {@code 9:16}, and whom the frame holds. */
-  record Reframe(String shape, Framing.Mode mode, int person) implements FrameIntent {
+  /** Choose the shape on the plate, written like {@code 9:16}, and who is seen. */
+  record Reframe(String shape, Layout layout) implements FrameIntent {
     @Override
-    public Framed apply(Framed framed, int people) {
-      boolean one = mode == Framing.Mode.PERSON;
-      if (one && (person < 0 || person >= people)) {
-        throw new IllegalArgumentException("There is no such person in the picture.");
-      }
-      return new Framed(Shape.parse(shape), new Framing(mode, one ? person : -1));
+    public Framed apply(Framed framed, CutList cuts, FrameDesk desk) {
+      layout.check(desk.people());
+      return framed.with(Shape.parse(shape), layout);
     }
 
     @Override
     public String label() {
       return "reframe";
+    }
+  }
+
+  /** Choose how lively windows are and how near they come. */
+  record SetManner(Liveliness liveliness, Tightness tightness) implements FrameIntent {
+    @Override
+    public Framed apply(Framed framed, CutList cuts, FrameDesk desk) {
+      return framed.with(new Manner(liveliness, tightness));
+    }
+
+    @Override
+    public String label() {
+      return "set how the frame moves";
+    }
+  }
+
+  /** Set by hand what is seen, where it holds. */
+  record SetByHand(SetFrame.Extent extent, SetFrame.Shown shown) implements FrameIntent {
+    @Override
+    public Framed apply(Framed framed, CutList cuts, FrameDesk desk) {
+      if (extent instanceof SetFrame.Extent.Stretch stretch) {
+        desk.within(stretch.span());
+      }
+      if (shown instanceof SetFrame.Shown.Laid laid) {
+        laid.layout().check(desk.people());
+      }
+      if (shown instanceof SetFrame.Shown.Travel && !(extent instanceof SetFrame.Extent.Stretch)) {
+        throw new IllegalArgumentException("A window travels from one time to another.");
+      }
+      return framed.and(extent, shown);
+    }
+
+    @Override
+    public String label() {
+      return "set the frame";
+    }
+  }
+
+  /** Let go of what was set by hand. */
+  record LetGo(List<Long> ids) implements FrameIntent {
+    @Override
+    public Framed apply(Framed framed, CutList cuts, FrameDesk desk) {
+      Set<Long> gone = new HashSet<>(ids);
+      return framed.withSet(framed.set().stream().filter(s -> !gone.contains(s.id())).toList());
+    }
+
+    @Override
+    public String label() {
+      return "let the frame go";
+    }
+  }
+
+  /** Come nearer for some words. */
+  record PushInOn(Span span, double share, PushIn.Move move, Curve curve) implements FrameIntent {
+    @Override
+    public Framed apply(Framed framed, CutList cuts, FrameDesk desk) {
+      PushIn made = new PushIn(0, desk.within(span), share, move, curve, PushIn.Why.BY_HAND, true);
+      return framed.and(List.of(made));
+    }
+
+    @Override
+    public String label() {
+      return "push in";
+    }
+  }
+
+  /** Change a push-in: where, how much, how, and whether it is done. */
+  record ChangePushIn(long id, Span span, double share, PushIn.Move move, Curve curve, boolean on)
+      implements FrameIntent {
+    @Override
+    public Framed apply(Framed framed, CutList cuts, FrameDesk desk) {
+      desk.within(span);
+      return framed.withPushIns(
+          framed.pushIns().stream()
+              .map(p -> p.id() == id ? new PushIn(id, span, share, move, curve, p.why(), on) : p)
+              .toList());
+    }
+
+    @Override
+    public String label() {
+      return "change a push-in";
+    }
+  }
+
+  /** Take push-ins away. */
+  record DropPushIns(List<Long> ids) implements FrameIntent {
+    @Override
+    public Framed apply(Framed framed, CutList cuts, FrameDesk desk) {
+      Set<Long> gone = new HashSet<>(ids);
+      return framed.withPushIns(
+          framed.pushIns().stream().filter(p -> !gone.contains(p.id())).toList());
+    }
+
+    @Override
+    public String label() {
+      return ids.size() == 1 ? "take a push-in away" : "take push-ins away";
+    }
+  }
+
+  /** Push in on the strongest words; those proposed before give way, those by hand stay. */
+  record ProposePushIns(double share, PushIn.Move move) implements FrameIntent {
+    @Override
+    public Framed apply(Framed framed, CutList cuts, FrameDesk desk) {
+      PushIn.checkShare(share);
+      List<PushIn> kept =
+          framed.pushIns().stream().filter(p -> p.why() == PushIn.Why.BY_HAND).toList();
+      List<PushIn> proposed =
+          desk.pushIns().propose(cuts, share, move).stream()
+              .filter(p -> kept.stream().noneMatch(k -> k.span().overlaps(p.span())))
+              .toList();
+      return framed.withPushIns(kept).and(proposed);
+    }
+
+    @Override
+    public String label() {
+      return "propose push-ins";
+    }
+  }
+
+  /** Let sizes alternate at joins; 0 for not at all. */
+  record Alternate(double share) implements FrameIntent {
+    @Override
+    public Framed apply(Framed framed, CutList cuts, FrameDesk desk) {
+      return framed.withAlternating(share);
+    }
+
+    @Override
+    public String label() {
+      return share == 0 ? "one size at joins" : "alternate sizes at joins";
+    }
+  }
+
+  /** Change the picture itself. */
+  record ChangeLook(Look look) implements FrameIntent {
+    @Override
+    public Framed apply(Framed framed, CutList cuts, FrameDesk desk) {
+      return framed.with(look);
+    }
+
+    @Override
+    public String label() {
+      return "change the picture";
     }
   }
 }

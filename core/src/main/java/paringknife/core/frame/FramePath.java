@@ -1,5 +1,6 @@
 package paringknife.core.frame;
 
+import java.util.ArrayList;
 import java.util.List;
 import paringknife.core.clip.cut.PictureRun;
 import paringknife.core.time.FrameRate;
@@ -10,68 +11,108 @@ import paringknife.core.time.FrameRate;
  * @param segments in order, without gap, from frame 0 on
  */
 public record FramePath(List<Segment> segments) {
-  /** Frames of a clip that belong together. */
-  public sealed interface Segment permits Held, Moving {
-    /** Number of the first of them in the clip. */
-    long clipFrame();
+  /** Stands in place of what was set where nothing was. */
+  public static final long BY_ITSELF = 0;
 
-    /** How many. */
-    long count();
+  /**
+   * Frames of a clip that belong together.
+   *
+   * @param clipFrame number of the first of them in the clip
+   * @param count how many
+   * @param panes the first is the lowest
+   * @param ground what shows where no pane lies
+   * @param setBy what a producer has set here; {@value #BY_ITSELF} where nothing is
+   */
+  public record Segment(long clipFrame, long count, List<Pane> panes, Ground ground, long setBy) {
+    public Segment {
+      panes = List.copyOf(panes);
+    }
 
-    /** Index of the person shown; -1 for nobody. */
-    int person();
+    /** Index of the person in the first pane; -1 for nobody. */
+    public int person() {
+      return panes.get(0).person();
+    }
 
-    /** What one of them shows. */
-    Window at(long clipFrame);
-  }
-
-  /** One window that stays where it is. */
-  public record Held(long clipFrame, long count, Window window, int person) implements Segment {
-    @Override
+    /** What the first pane shows in one of the frames. */
     public Window at(long frame) {
-      return window;
+      return panes.get(0).at(frame - clipFrame);
+    }
+
+    /** Whether nothing moves. */
+    public boolean isHeld() {
+      return panes.stream().allMatch(p -> p.windows().size() == 1);
+    }
+
+    /** Whether one window fills the canvas. */
+    public boolean isOneWindow() {
+      return panes.size() == 1 && panes.get(0).place().equals(Place.WHOLE);
+    }
+
+    /** The same up to so many frames. */
+    Segment longer(long frames) {
+      return new Segment(clipFrame, count + frames, panes, ground, setBy);
+    }
+
+    private boolean looksLike(Segment other) {
+      if (panes.size() != other.panes.size() || ground != other.ground || setBy != other.setBy) {
+        return false;
+      }
+      for (int p = 0; p < panes.size(); p++) {
+        Pane here = panes.get(p);
+        Pane there = other.panes.get(p);
+        if (!here.place().equals(there.place()) || !here.windows().equals(there.windows())) {
+          return false;
+        }
+      }
+      return true;
     }
   }
 
   /**
-   * A window that follows somebody.
+   * A part of the canvas.
    *
-   * @param windows one for each frame
+   * @param person index of the person shown; -1 for nobody
+   * @param windows one for each frame, or one for all
    */
-  public record Moving(long clipFrame, List<Window> windows, int person) implements Segment {
-    public Moving {
+  public record Pane(Place place, int person, List<Window> windows) {
+    public Pane {
       windows = List.copyOf(windows);
     }
 
-    @Override
-    public long count() {
-      return windows.size();
-    }
-
-    @Override
-    public Window at(long frame) {
-      return windows.get((int) (frame - clipFrame));
+    /** What the nth frame of the segment shows. */
+    public Window at(long n) {
+      return windows.get(windows.size() == 1 ? 0 : (int) n);
     }
   }
 
+  /** Neighbours that show the same, and do not move, are one. */
   public FramePath {
-    segments = List.copyOf(segments);
+    List<Segment> joined = new ArrayList<>(segments.size());
+    for (Segment segment : segments) {
+      Segment last = joined.isEmpty() ? null : joined.get(joined.size() - 1);
+      if (last != null && segment.isHeld() && last.isHeld() && last.looksLike(segment)) {
+        joined.set(joined.size() - 1, last.longer(segment.count()));
+      } else {
+        joined.add(segment);
+      }
+    }
+    segments = List.copyOf(joined);
   }
 
   /** The whole picture, always. */
   public static FramePath whole(int width, int height, long frames) {
-    return new FramePath(List.of(new Held(0, frames, new Window(0, 0, width, height), -1)));
+    Pane pane = new Pane(Place.WHOLE, -1, List.of(new Window(0, 0, width, height)));
+    return new FramePath(List.of(new Segment(0, frames, List.of(pane), Ground.DARK, BY_ITSELF)));
   }
 
   /**
-   * Windows as they come up in a clip. While a frame is held the window stays where it was;
+   * Frames as they come up in a clip. While a picture is held the windows stay where they were;
    * neighbours that show the same are one segment.
    *
-   * @param windows on the episode's clock, in order
+   * @param planned on the episode's clock, in order
    */
-  public static FramePath of(
-      List<PictureRun> runs, List<? extends PlannedWindow> windows, FrameRate rate) {
-    return new FramePathMaker(windows, rate).path(runs);
+  public static FramePath of(List<PictureRun> runs, List<PlannedFrame> planned, FrameRate rate) {
+    return new FramePathMaker(planned, rate).path(runs);
   }
 
   /** How many frames it covers. */
@@ -81,47 +122,61 @@ public record FramePath(List<Segment> segments) {
         : segments.get(segments.size() - 1).clipFrame() + segments.get(segments.size() - 1).count();
   }
 
-  /** The smallest height of a window, pixels of the recording; 0 when nothing is shown. */
-  public double leastHeight() {
-    return segments.stream().mapToDouble(s -> s.at(s.clipFrame()).height()).min().orElse(0);
+  /**
+   * How many lines of the recording the canvas would have if it were as finely drawn all over as
+   * where it is drawn the least finely; 0 when nothing is shown.
+   */
+  public double leastLines() {
+    return lines().min().orElse(0);
   }
 
-  /** Whether all windows are of one size and each stays where it is. */
+  /** The most likewise. */
+  public double mostLines() {
+    return lines().max().orElse(0);
+  }
+
+  private java.util.stream.DoubleStream lines() {
+    return segments.stream()
+        .flatMap(s -> s.panes().stream())
+        .flatMapToDouble(
+            p -> p.windows().stream().mapToDouble(w -> w.height() / p.place().height()));
+  }
+
+  /** Whether it is one window that fills the canvas, of one size, which moves by leaps only. */
   public boolean isHeld() {
-    return segments.stream().allMatch(Held.class::isInstance);
+    if (segments.isEmpty()) {
+      return true;
+    }
+    Window first = segments.get(0).at(segments.get(0).clipFrame());
+    return segments.stream()
+        .allMatch(
+            s ->
+                s.isHeld()
+                    && s.isOneWindow()
+                    && s.at(s.clipFrame()).width() == first.width()
+                    && s.at(s.clipFrame()).height() == first.height());
   }
-
-  /** Numbers of a packed segment before its windows: first frame, frames, person, windows. */
-  private static final int PACKED_HEAD = 4;
-
-  private static final int PACKED_WINDOW = 4;
 
   /**
-   * All of it in one row of numbers, for sending: of each segment its first frame, how many frames,
-   * the person, how many windows follow (1: for all of them), and of each window left, upper edge,
-   * width and height.
+   * All of it in one row of numbers, for sending. Of each segment: its first frame, how many
+   * frames, the ground (0 soft, 1 dark, 2 light), what was set, and how many panes follow. Of each
+   * pane: the person, its place (left, upper edge, width, height), how many windows follow (1: for
+   * all frames), and of each window left, upper edge, width and height.
    */
   public double[] packed() {
-    double[] numbers =
-        new double[segments.stream().mapToInt(s -> PACKED_HEAD + PACKED_WINDOW * windows(s)).sum()];
-    int at = 0;
+    PackedNumbers numbers = new PackedNumbers();
     for (Segment segment : segments) {
-      numbers[at++] = segment.clipFrame();
-      numbers[at++] = segment.count();
-      numbers[at++] = segment.person();
-      numbers[at++] = windows(segment);
-      for (int i = 0; i < windows(segment); i++) {
-        Window window = segment.at(segment.clipFrame() + i);
-        numbers[at++] = window.x();
-        numbers[at++] = window.y();
-        numbers[at++] = window.width();
-        numbers[at++] = window.height();
+      numbers.add(segment.clipFrame(), segment.count(), segment.ground().ordinal());
+      numbers.add(segment.setBy(), segment.panes().size());
+      for (Pane pane : segment.panes()) {
+        Place place = pane.place();
+        numbers.add(pane.person(), place.x(), place.y(), place.width(), place.height());
+        numbers.add(pane.windows().size());
+        for (Window window : pane.windows()) {
+          numbers.add(window.x(), window.y(), window.width(), window.height());
+        }
       }
     }
-    return numbers;
-  }
-
-  private static int windows(Segment segment) {
-    return segment instanceof Moving ? (int) segment.count() : 1;
+    return numbers.all();
   }
 }

@@ -5,14 +5,17 @@ import java.util.List;
 import paringknife.core.clip.cut.PictureRun;
 import paringknife.core.time.FrameRate;
 
-/** Puts windows planned on the episode's clock on the frames of a clip. */
+/** Puts what is planned on the episode's clock on the frames of a clip. */
 final class FramePathMaker {
-  private final List<? extends PlannedWindow> windows;
+  /** Fewer frames at rest than this are not told apart from the move they lie in. */
+  private static final int SHORTEST_REST = 8;
+
+  private final List<PlannedFrame> planned;
   private final FrameRate rate;
   private final List<FramePath.Segment> shown = new ArrayList<>();
 
-  FramePathMaker(List<? extends PlannedWindow> windows, FrameRate rate) {
-    this.windows = windows;
+  FramePathMaker(List<PlannedFrame> planned, FrameRate rate) {
+    this.planned = planned;
     this.rate = rate;
   }
 
@@ -20,12 +23,10 @@ final class FramePathMaker {
     for (int i = 0; i < runs.size(); i++) {
       PictureRun run = runs.get(i);
       if (run.held() && !shown.isEmpty()) {
-        FramePath.Segment last = shown.get(shown.size() - 1);
-        hold(run.clipFrame(), run.count(), last.at(run.clipFrame() - 1), last.person());
+        add(stopped(shown.get(shown.size() - 1), run));
       } else if (run.held() && i + 1 < runs.size()) {
         long us = rate.startUs(runs.get(i + 1).episodeFrame());
-        PlannedWindow next = windowAt(us);
-        hold(run.clipFrame(), run.count(), next.at(us), next.person());
+        add(held(run.clipFrame(), run.count(), plannedAt(us), us));
       } else {
         play(run);
       }
@@ -33,79 +34,99 @@ final class FramePathMaker {
     return new FramePath(shown);
   }
 
+  private void add(FramePath.Segment segment) {
+    shown.add(segment);
+  }
+
+  /** The last frame of a segment, for as long as a run lasts. */
+  private static FramePath.Segment stopped(FramePath.Segment last, PictureRun run) {
+    List<FramePath.Pane> panes =
+        last.panes().stream()
+            .map(p -> new FramePath.Pane(p.place(), p.person(), List.of(p.at(last.count() - 1))))
+            .toList();
+    return new FramePath.Segment(run.clipFrame(), run.count(), panes, last.ground(), last.setBy());
+  }
+
+  private static FramePath.Segment held(long clipFrame, long count, PlannedFrame frame, long us) {
+    List<FramePath.Pane> panes =
+        frame.panes().stream()
+            .map(
+                p -> new FramePath.Pane(p.place(), p.window().person(), List.of(p.window().at(us))))
+            .toList();
+    return new FramePath.Segment(clipFrame, count, panes, frame.ground(), frame.setBy());
+  }
+
   private void play(PictureRun run) {
     long done = 0;
     while (done < run.count()) {
-      PlannedWindow window = windowAt(rate.startUs(run.episodeFrame() + done));
-      long untilFrame = rate.nearestFrame(window.span().endUs());
+      PlannedFrame frame = plannedAt(rate.startUs(run.episodeFrame() + done));
+      long untilFrame = rate.nearestFrame(frame.span().endUs());
       long left = run.count() - done;
-      boolean last = window == windows.get(windows.size() - 1);
+      boolean last = frame == planned.get(planned.size() - 1);
       long count =
           last ? left : Math.max(1, Math.min(left, untilFrame - run.episodeFrame() - done));
-      if (window instanceof MovingWindow moving) {
-        follow(run.clipFrame() + done, count, run.episodeFrame() + done, moving);
+      long episodeFrame = run.episodeFrame() + done;
+      if (frame.isHeld()) {
+        add(held(run.clipFrame() + done, count, frame, rate.startUs(episodeFrame)));
+      } else if (frame.panes().size() == 1) {
+        follow(run.clipFrame() + done, count, episodeFrame, frame);
       } else {
-        long us = rate.startUs(run.episodeFrame() + done);
-        hold(run.clipFrame() + done, count, window.at(us), window.person());
+        add(moving(run.clipFrame() + done, count, episodeFrame, frame));
       }
       done += count;
     }
   }
 
-  private PlannedWindow windowAt(long us) {
-    PlannedWindow nearest = windows.get(0);
+  private PlannedFrame plannedAt(long us) {
+    PlannedFrame nearest = planned.get(0);
     long least = Long.MAX_VALUE;
-    for (PlannedWindow window : windows) {
-      long away =
-          Math.max(0, Math.max(window.span().startUs() - us, us - window.span().endUs() + 1));
+    for (PlannedFrame frame : planned) {
+      long away = Math.max(0, Math.max(frame.span().startUs() - us, us - frame.span().endUs() + 1));
       if (away < least) {
         least = away;
-        nearest = window;
+        nearest = frame;
       }
     }
     return nearest;
   }
 
-  /** Where a moving window stands still for a while it is held. */
-  private void follow(long clipFrame, long count, long episodeFrame, MovingWindow window) {
-    List<Window> moved = new ArrayList<>();
-    long from = clipFrame;
+  private FramePath.Segment moving(
+      long clipFrame, long count, long episodeFrame, PlannedFrame frame) {
+    List<FramePath.Pane> panes = new ArrayList<>();
+    for (PlannedFrame.Pane pane : frame.panes()) {
+      long moved = pane.window() instanceof HeldWindow ? 1 : count;
+      List<Window> windows = new ArrayList<>();
+      for (long f = 0; f < moved; f++) {
+        windows.add(pane.window().at(rate.startUs(episodeFrame + f)));
+      }
+      panes.add(new FramePath.Pane(pane.place(), pane.window().person(), windows));
+    }
+    return new FramePath.Segment(clipFrame, count, panes, frame.ground(), frame.setBy());
+  }
+
+  /** Where one moving window stands still for a while it is held. */
+  private void follow(long clipFrame, long count, long episodeFrame, PlannedFrame frame) {
+    PlannedWindow window = frame.first();
+    long from = 0;
     for (long f = 0; f < count; f++) {
       Window now = window.at(rate.startUs(episodeFrame + f));
       long rests = 1;
       while (f + rests < count && window.at(rate.startUs(episodeFrame + f + rests)).equals(now)) {
         rests++;
       }
-      if (rests < SHORTEST_REST) {
-        moved.add(now);
-        continue;
+      if (rests >= SHORTEST_REST) {
+        move(clipFrame + from, f - from, episodeFrame + from, frame);
+        add(held(clipFrame + f, rests, frame, rate.startUs(episodeFrame + f)));
+        from = f + rests;
       }
-      move(from, moved, window.person());
-      hold(clipFrame + f, rests, now, window.person());
-      moved = new ArrayList<>();
       f += rests - 1;
-      from = clipFrame + f + 1;
     }
-    move(from, moved, window.person());
+    move(clipFrame + from, count - from, episodeFrame + from, frame);
   }
 
-  /** Fewer frames at rest than this are not told apart from the move they lie in. */
-  private static final int SHORTEST_REST = 8;
-
-  private void move(long clipFrame, List<Window> windows, int person) {
-    if (!windows.isEmpty()) {
-      shown.add(new FramePath.Moving(clipFrame, windows, person));
-    }
-  }
-
-  private void hold(long clipFrame, long count, Window window, int person) {
-    FramePath.Segment last = shown.isEmpty() ? null : shown.get(shown.size() - 1);
-    if (last instanceof FramePath.Held held && held.window().equals(window)) {
-      shown.set(
-          shown.size() - 1,
-          new FramePath.Held(held.clipFrame(), held.count() + count, window, held.person()));
-    } else {
-      shown.add(new FramePath.Held(clipFrame, count, window, person));
+  private void move(long clipFrame, long count, long episodeFrame, PlannedFrame frame) {
+    if (count > 0) {
+      add(moving(clipFrame, count, episodeFrame, frame));
     }
   }
 }

@@ -1,37 +1,39 @@
 package paringknife.core.frame;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
+import org.jspecify.annotations.Nullable;
 import paringknife.core.clip.cut.CutList;
 import paringknife.core.clip.cut.KeptIndex;
+import paringknife.core.clip.cut.PictureRun;
+import paringknife.core.time.FrameRate;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
-import paringknife.core.transcript.Word;
 
 /**
- * Lays the windows of an episode for a shape: one for each speaker turn, the face in the middle,
- * eyes near the upper third where the picture leaves room (common practice), held while the person
- * keeps to their place and following them where they leave it. A turn of less than {@value
- * #SHORT_TURN_US} microseconds does not move the frame.
+ * Lays out what is seen of an episode in a shape: whom its turns and layouts ask for, changed where
+ * something was set by hand, and for each of them a window with the face in the middle, eyes near
+ * the upper third where the picture leaves room (common practice), held while the person keeps to
+ * their place and following them where they leave it.
  */
 public final class FramePlanner {
-  private static final long SHORT_TURN_US = 1_200_000;
-  private static final long LEAD_US = 80_000;
   private static final double TIGHTEST = 0.8;
+
+  /** A window is never so near that less than this share of the picture's height is seen. */
+  private static final double NEAREST = 0.3;
 
   private final int pictureWidth;
   private final int pictureHeight;
   private final List<Person> people;
-  private final Transcript transcript;
-  private final SpeakerPlacement placement;
+  private final ShotList shots;
+  private final SpeakerTurns turns;
   private final Map<Following, FollowedPerson> followed = new ConcurrentHashMap<>();
 
-  private final ShotList shots;
-  private final Map<Span, SpeakerPlacement> placements = new ConcurrentHashMap<>();
-
-  private record Following(int person, Span shot, Shape shape) {}
+  private record Following(
+      int person, Span shot, double ratio, double height, Liveliness liveliness) {}
 
   /** Measures in pixels of the recording; all of it is one shot. */
   public FramePlanner(
@@ -50,161 +52,290 @@ public final class FramePlanner {
     this.pictureWidth = pictureWidth;
     this.pictureHeight = pictureHeight;
     this.people = people;
-    this.transcript = transcript;
-    this.placement = SpeakerPlacement.of(people, transcript);
+    this.turns = new SpeakerTurns(people, shots, transcript);
   }
 
   public SpeakerPlacement placement() {
-    return placement;
+    return turns.placement();
   }
 
   /**
-   * Windows that cover each stretch of a clip without gap, all of one size. Only words that are
-   * kept move the frame from one person to another.
+   * What every frame of a clip shows.
+   *
+   * @param runs what of the recording's picture plays
+   * @param planned what is seen of it
+   * @param leastLines the smallest height of a window, in pixels, that is not enlarged so that one
+   *     notices; windows come no nearer
    */
-  public List<PlannedWindow> plan(
-      List<Span> stretches, CutList cuts, Framing framing, Shape shape) {
-    double height = windowHeight(shape);
-    double width = height * shape.ratio();
+  public FramePath path(
+      List<PictureRun> runs,
+      List<PlannedFrame> planned,
+      Framed framed,
+      FrameRate rate,
+      double leastLines) {
+    NearerPath.Seen seen =
+        new NearerPath.Seen(people, shots, pictureWidth, pictureHeight, rate, leastLines);
+    return new NearerPath(FramePath.of(runs, planned, rate), runs, seen)
+        .of(framed.pushIns(), framed.alternating());
+  }
+
+  /** What is seen during each stretch of a clip, without gap. */
+  public List<PlannedFrame> plan(List<Span> stretches, CutList cuts, Framed framed, Shape shape) {
     KeptIndex kept = cuts.index();
-    List<PlannedWindow> windows = new ArrayList<>();
+    List<PlannedFrame> frames = new ArrayList<>();
+    SetFrame goingOn = null;
     for (Span stretch : stretches) {
+      List<Holding> holdings = new ArrayList<>();
+      goingOn = fromHere(framed.set(), stretch, goingOn, holdings);
+      framed.set().stream()
+          .filter(s -> !(s.extent() instanceof SetFrame.Extent.FromHere))
+          .forEach(s -> holdings.add(new Holding(held(s.extent(), stretch), s)));
+      holdings.sort(Comparator.comparingInt(h -> h.set().extent().narrowness()));
       for (Span part : shots.parts(stretch)) {
         Span shot = shots.around(part.startUs());
-        for (Turn turn : turns(part, shot, framing, kept)) {
-          windows.add(window(turn, new Following(turn.person(), shot, shape), width, height));
+        for (ShownTurn turn : shown(part, shot, framed.layout(), holdings, kept)) {
+          frames.add(frame(turn, shot, framed.manner(), shape));
         }
       }
     }
-    return windows;
+    return frames;
   }
 
-  private record Turn(Span span, int person) {}
+  /** What was set, and where in a stretch it holds. */
+  private record Holding(Span span, SetFrame set) {}
 
-  private List<Turn> turns(Span part, Span shot, Framing framing, KeptIndex kept) {
-    return switch (framing.mode()) {
-      case MIDDLE -> List.of(new Turn(part, -1));
-      case PERSON ->
-          List.of(new Turn(part, isSeen(framing.person(), shot) ? framing.person() : -1));
-      case SPEAKER -> speakerTurns(part, shot, kept);
-    };
+  private Span held(SetFrame.Extent extent, Span stretch) {
+    if (extent instanceof SetFrame.Extent.Stretch part) {
+      return part.span();
+    }
+    return extent instanceof SetFrame.Extent.Shot shot ? shots.around(shot.atUs()) : stretch;
+  }
+
+  /** What holds from somewhere on, in the order of the clip; answers what goes on after. */
+  private static @Nullable SetFrame fromHere(
+      List<SetFrame> set, Span stretch, @Nullable SetFrame before, List<Holding> holdings) {
+    SetFrame now = before;
+    long from = stretch.startUs();
+    List<SetFrame> here =
+        set.stream()
+            .filter(
+                s -> s.extent() instanceof SetFrame.Extent.FromHere f && stretch.contains(f.atUs()))
+            .sorted(Comparator.comparingLong(s -> ((SetFrame.Extent.FromHere) s.extent()).atUs()))
+            .toList();
+    for (SetFrame next : here) {
+      long at = ((SetFrame.Extent.FromHere) next.extent()).atUs();
+      if (now != null && at > from) {
+        holdings.add(new Holding(new Span(from, at), now));
+      }
+      now = next;
+      from = at;
+    }
+    if (now != null) {
+      holdings.add(new Holding(new Span(from, stretch.endUs()), now));
+    }
+    return now;
+  }
+
+  private List<ShownTurn> shown(
+      Span part, Span shot, Layout layout, List<Holding> holdings, KeptIndex kept) {
+    List<ShownTurn> shown = laid(part, shot, layout, kept);
+    for (Holding holding : holdings) {
+      shown = ShownTurn.with(shown, holding.span(), turn -> set(turn, shot, holding, kept));
+    }
+    return shown;
+  }
+
+  private List<ShownTurn> set(ShownTurn turn, Span shot, Holding holding, KeptIndex kept) {
+    SetFrame set = holding.set();
+    if (set.extent() instanceof SetFrame.Extent.Speaking s && s.person() != turn.person()) {
+      return List.of(turn);
+    }
+    if (set.shown() instanceof SetFrame.Shown.Laid other) {
+      return laid(turn.span(), shot, other.layout(), kept).stream()
+          .map(t -> new ShownTurn(t.span(), t.shown(), t.person(), t.span(), set.id()))
+          .toList();
+    }
+    return List.of(
+        new ShownTurn(turn.span(), set.shown(), turn.person(), holding.span(), set.id()));
+  }
+
+  private List<ShownTurn> laid(Span part, Span shot, Layout layout, KeptIndex kept) {
+    if (layout instanceof Layout.Speaker) {
+      return speakers(part, shot, kept);
+    }
+    if (layout instanceof Layout.Conversation conversation) {
+      return conversation(part, shot, conversation, kept);
+    }
+    if (layout instanceof Layout.One one) {
+      int person = isSeen(one.person(), shot) ? one.person() : turns.mostSeen(shot);
+      return List.of(ShownTurn.of(part, layout, person));
+    }
+    int person = layout instanceof Layout.Together together ? together.people().get(0) : -1;
+    return List.of(ShownTurn.of(part, layout, person));
+  }
+
+  private List<ShownTurn> speakers(Span part, Span shot, KeptIndex kept) {
+    return turns.of(part, shot, kept).stream()
+        .map(t -> ShownTurn.of(t.span(), new Layout.One(t.person()), t.person()))
+        .toList();
+  }
+
+  private List<ShownTurn> conversation(
+      Span part, Span shot, Layout.Conversation asked, KeptIndex kept) {
+    List<ShownTurn> shown = speakers(part, shot, kept);
+    for (SpeakerTurns.Crossing c : turns.crossings(part, shot, kept)) {
+      Layout both = new Layout.Together(List.of(c.one(), c.other()), asked.arrangement());
+      shown =
+          ShownTurn.with(shown, c.span(), t -> List.of(ShownTurn.of(t.span(), both, t.person())));
+    }
+    return shown;
   }
 
   private boolean isSeen(int person, Span shot) {
-    return person < people.size() && !people.get(person).seenIn(shot).isEmpty();
+    return person >= 0 && person < people.size() && !people.get(person).seenIn(shot).isEmpty();
   }
 
-  /** Who speaks is found for each shot anew: the same place is somebody else in another one. */
-  private SpeakerPlacement placementIn(Span shot) {
-    return shots.isOne()
-        ? placement
-        : placements.computeIfAbsent(shot, s -> SpeakerPlacement.of(people, transcript, s));
-  }
-
-  /** Whoever is seen most in a shot; -1 where nobody is. */
-  private int mostSeen(Span shot) {
-    int most = -1;
-    for (int p = 0; p < people.size(); p++) {
-      int seen = people.get(p).seenIn(shot).size();
-      if (seen > (most < 0 ? 0 : people.get(most).seenIn(shot).size())) {
-        most = p;
-      }
+  private PlannedFrame frame(ShownTurn turn, Span shot, Manner manner, Shape shape) {
+    double ratio = shape.ratio();
+    if (turn.shown() instanceof SetFrame.Shown.Still still) {
+      Window window = placed(still.window(), ratio);
+      return one(turn, new HeldWindow(turn.span(), window, seenIn(window, turn)));
     }
-    return most;
+    if (turn.shown() instanceof SetFrame.Shown.Travel travel) {
+      Window to = placed(travel.to(), ratio);
+      return one(
+          turn,
+          new TravellingWindow(
+              turn.span(),
+              seenIn(to, turn),
+              placed(travel.from(), ratio),
+              to,
+              travel.curve(),
+              turn.way()));
+    }
+    Layout layout = ((SetFrame.Shown.Laid) turn.shown()).layout();
+    if (layout instanceof Layout.Together together) {
+      return together(turn, together, shot, manner, shape);
+    }
+    return layout instanceof Layout.Whole whole
+        ? whole(turn, whole.ground(), shape)
+        : one(turn, window(turn.person(), turn.span(), shot, manner, ratio, false));
   }
 
-  private List<Turn> speakerTurns(Span span, Span shot, KeptIndex kept) {
-    List<Turn> turns = new ArrayList<>();
-    for (Turn talk : talks(span, shot, kept)) {
-      Turn last = turns.isEmpty() ? null : turns.get(turns.size() - 1);
-      boolean stays =
-          last != null
-              && (talk.person() == last.person() || talk.span().lengthUs() < SHORT_TURN_US);
-      if (stays) {
-        turns.set(
-            turns.size() - 1,
-            new Turn(new Span(last.span().startUs(), talk.span().endUs()), last.person()));
-      } else {
-        turns.add(talk);
-      }
+  /** Whoever speaks, where their face is in a window; else nobody. */
+  private int seenIn(Window window, ShownTurn turn) {
+    if (turn.person() < 0) {
+      return -1;
     }
-    if (turns.isEmpty()) {
-      return List.of(new Turn(span, mostSeen(shot)));
-    }
-    return withoutGaps(turns, span);
+    Face face = people.get(turn.person()).typicalFace(turn.span().startUs(), turn.span().endUs());
+    double x = face.middleX() * pictureWidth - window.x();
+    double y = face.eyesY() * pictureHeight - window.y();
+    boolean inside = x >= 0 && y >= 0 && x <= window.width() && y <= window.height();
+    return inside ? turn.person() : -1;
   }
 
-  private List<Turn> talks(Span span, Span shot, KeptIndex kept) {
-    SpeakerPlacement here = placementIn(shot);
-    List<Turn> talks = new ArrayList<>();
-    for (Word word : transcript.within(span)) {
-      if (kept.keptUs(word.span()) * 2 < word.span().lengthUs()) {
-        continue;
-      }
-      int person = here.personOf(word.speaker());
-      Turn last = talks.isEmpty() ? null : talks.get(talks.size() - 1);
-      if (person < 0) {
-        // Who speaks is not in the picture.
-        person = last != null ? last.person() : shots.isOne() ? -1 : mostSeen(shot);
-      }
-      if (last != null && last.person() == person) {
-        talks.set(
-            talks.size() - 1,
-            new Turn(
-                new Span(last.span().startUs(), Math.max(last.span().endUs(), word.endUs())),
-                person));
-      } else {
-        talks.add(new Turn(word.span(), person));
-      }
-    }
-    return talks;
+  private Window placed(PlacedWindow window, double ratio) {
+    return window.in(pictureWidth, pictureHeight, ratio);
   }
 
-  private static List<Turn> withoutGaps(List<Turn> turns, Span whole) {
-    List<Turn> closed = new ArrayList<>();
-    long from = whole.startUs();
-    for (int i = 0; i < turns.size(); i++) {
-      long to =
-          i + 1 == turns.size()
-              ? whole.endUs()
-              : Math.max(from, turns.get(i + 1).span().startUs() - LEAD_US);
-      closed.add(
-          new Turn(
-              new Span(from, Math.max(from, Math.min(to, whole.endUs()))), turns.get(i).person()));
-      from = closed.get(i).span().endUs();
-    }
-    return closed;
+  private static PlannedFrame one(ShownTurn turn, PlannedWindow window) {
+    return new PlannedFrame(
+        turn.span(),
+        List.of(new PlannedFrame.Pane(Place.WHOLE, window)),
+        Ground.DARK,
+        turn.setBy());
   }
 
-  private double windowHeight(Shape shape) {
-    double full = Math.min(pictureHeight, pictureWidth / shape.ratio());
+  private PlannedFrame whole(ShownTurn turn, Ground ground, Shape shape) {
+    double fits = pictureWidth / (double) pictureHeight / shape.ratio();
+    double wide = Math.min(1, fits);
+    double high = Math.min(1, 1 / fits);
+    Place place = new Place((1 - wide) / 2, (1 - high) / 2, wide, high);
+    Window all = new Window(0, 0, pictureWidth, pictureHeight);
+    return new PlannedFrame(
+        turn.span(),
+        List.of(new PlannedFrame.Pane(place, new HeldWindow(turn.span(), all, -1))),
+        ground,
+        turn.setBy());
+  }
+
+  /** Those who are seen in the shot; where it is one of them only, they have the canvas. */
+  private PlannedFrame together(
+      ShownTurn turn, Layout.Together asked, Span shot, Manner manner, Shape shape) {
+    List<Integer> seen = asked.people().stream().filter(p -> isSeen(p, shot)).toList();
+    if (seen.size() < 2) {
+      int person = seen.isEmpty() ? turns.mostSeen(shot) : seen.get(0);
+      return one(turn, window(person, turn.span(), shot, manner, shape.ratio(), false));
+    }
+    List<Place> places = asked.arrangement().places(seen.size(), shape);
+    List<PlannedFrame.Pane> panes = new ArrayList<>();
+    for (int p = 0; p < seen.size(); p++) {
+      double ratio = places.get(p).ratioOn(shape);
+      boolean alone = asked.arrangement() != Arrangement.INSET || p > 0;
+      panes.add(
+          new PlannedFrame.Pane(
+              places.get(p), window(seen.get(p), turn.span(), shot, manner, ratio, alone)));
+    }
+    return new PlannedFrame(turn.span(), panes, Ground.DARK, turn.setBy());
+  }
+
+  /**
+   * The window on one person, or the middle of the picture.
+   *
+   * @param alone whether it shows this person and as little as can be of others
+   */
+  private PlannedWindow window(
+      int person, Span span, Span shot, Manner manner, double ratio, boolean alone) {
+    double height = windowHeight(person, shot, manner.tightness(), ratio, alone);
+    if (person >= 0) {
+      return followed
+          .computeIfAbsent(
+              new Following(person, shot, ratio, height, manner.liveliness()), this::follow)
+          .over(span);
+    }
+    double width = height * ratio;
+    double x = clamp(pictureWidth / 2.0 - width / 2, pictureWidth - width);
+    double y = clamp(pictureHeight / 3.0 - height / 3, pictureHeight - height);
+    return new HeldWindow(span, new Window(x, y, width, height), -1);
+  }
+
+  private FollowedPerson follow(Following f) {
+    return new FollowedPerson(
+        people.get(f.person()).in(f.shot()),
+        f.person(),
+        pictureWidth,
+        pictureHeight,
+        f.height() * f.ratio(),
+        f.height(),
+        f.liveliness().costs());
+  }
+
+  private double windowHeight(
+      int person, Span shot, Tightness tightness, double ratio, boolean alone) {
+    double full = Math.min(pictureHeight, pictureWidth / ratio);
+    Tightness near = alone && tightness == Tightness.ALL ? Tightness.TO_THE_WAIST : tightness;
+    if (person < 0 || near == Tightness.ALL) {
+      return asMuchAsThereIs(full);
+    }
+    Face face = people.get(person).typicalFace(shot.startUs(), shot.endUs());
+    double high = face.height() * pictureHeight;
+    double wanted = near.faces() * high;
+    if (alone) {
+      // No wider than the person can be in its middle, as long as the shoulders are seen.
+      double room = 2 * Math.min(face.middleX(), 1 - face.middleX()) * pictureWidth / ratio;
+      wanted = Math.min(wanted, Math.max(room, Tightness.HEAD_AND_SHOULDERS.faces() * high));
+    }
+    return Math.max(NEAREST * full, Math.min(full, wanted));
+  }
+
+  /** Where the eyes of all lie low, a little less, so that they come near the upper third. */
+  private double asMuchAsThereIs(double full) {
     double tight = 0;
     for (Person person : people) {
       double eyes = person.typicalFace(0, Long.MAX_VALUE).eyesY() * pictureHeight;
       tight = Math.max(tight, 1.5 * (pictureHeight - eyes));
     }
     return people.isEmpty() ? full : Math.max(TIGHTEST * full, Math.min(full, tight));
-  }
-
-  private PlannedWindow window(Turn turn, Following following, double width, double height) {
-    int person = turn.person();
-    if (person >= 0) {
-      return followed
-          .computeIfAbsent(
-              following,
-              f ->
-                  new FollowedPerson(
-                      people.get(person).in(f.shot()),
-                      person,
-                      pictureWidth,
-                      pictureHeight,
-                      width,
-                      height))
-          .over(turn.span());
-    }
-    double x = clamp(pictureWidth / 2.0 - width / 2, pictureWidth - width);
-    double y = clamp(pictureHeight / 3.0 - height / 3, pictureHeight - height);
-    return new HeldWindow(turn.span(), new Window(x, y, width, height), -1);
   }
 
   private static double clamp(double value, double most) {

@@ -1,12 +1,100 @@
 package paringknife.core.frame;
 
+import java.util.List;
+import java.util.stream.Stream;
+
 /**
  * The section of a clip that says how it is framed.
  *
  * @param shape the aspect ratio shown on the plate
- * @param framing whom the frame holds
+ * @param layout who is seen
+ * @param manner how windows go along with them
+ * @param set what was set by hand
+ * @param pushIns in order of time
+ * @param alternating how much nearer every second piece is between joins within one shot; 0 for not
+ *     at all
+ * @param look what is done to the picture itself
+ * @param nextId names the next thing set, or push-in
  */
-public record Framed(Shape shape, Framing framing) {
+public record Framed(
+    Shape shape,
+    Layout layout,
+    Manner manner,
+    List<SetFrame> set,
+    List<PushIn> pushIns,
+    double alternating,
+    Look look,
+    long nextId) {
+  private static final int MOST = 500;
+
   /** Upright, on whoever speaks. */
-  public static final Framed UPRIGHT = new Framed(new Shape(9, 16), Framing.SPEAKER);
+  public static final Framed UPRIGHT = of(new Shape(9, 16), Layout.SPEAKER);
+
+  public Framed {
+    set = List.copyOf(set);
+    pushIns =
+        pushIns.stream()
+            .sorted((a, b) -> Long.compare(a.span().startUs(), b.span().startUs()))
+            .toList();
+    if (set.size() > MOST || pushIns.size() > MOST) {
+      throw new IllegalArgumentException("A clip holds up to " + MOST + " of these.");
+    }
+    if (alternating != 0) {
+      PushIn.checkShare(alternating);
+    }
+  }
+
+  /** People in a shape, by themselves. */
+  public static Framed of(Shape shape, Layout layout) {
+    return new Framed(shape, layout, Manner.USUAL, List.of(), List.of(), 0, Look.AS_RECORDED, 1);
+  }
+
+  Framed with(Shape otherShape, Layout other) {
+    return new Framed(otherShape, other, manner, set, pushIns, alternating, look, nextId);
+  }
+
+  public Framed with(Manner other) {
+    return new Framed(shape, layout, other, set, pushIns, alternating, look, nextId);
+  }
+
+  Framed with(Look other) {
+    return new Framed(shape, layout, manner, set, pushIns, alternating, other, nextId);
+  }
+
+  Framed withSet(List<SetFrame> others) {
+    return new Framed(shape, layout, manner, others, pushIns, alternating, look, nextId);
+  }
+
+  Framed withPushIns(List<PushIn> others) {
+    return new Framed(shape, layout, manner, set, others, alternating, look, nextId);
+  }
+
+  public Framed withAlternating(double share) {
+    return new Framed(shape, layout, manner, set, pushIns, share, look, nextId);
+  }
+
+  /** With something set by hand besides; it takes the place of what held for just the same. */
+  Framed and(SetFrame.Extent extent, SetFrame.Shown shown) {
+    Stream<SetFrame> others = set.stream().filter(s -> !s.extent().equals(extent));
+    SetFrame added = new SetFrame(nextId, extent, shown);
+    return new Framed(
+        shape,
+        layout,
+        manner,
+        Stream.concat(others, Stream.of(added)).toList(),
+        pushIns,
+        alternating,
+        look,
+        nextId + 1);
+  }
+
+  /** With more push-ins; they get names of their own. */
+  public Framed and(List<PushIn> added) {
+    long next = nextId;
+    List<PushIn> all = new java.util.ArrayList<>(pushIns);
+    for (PushIn pushIn : added) {
+      all.add(pushIn.withId(next++));
+    }
+    return new Framed(shape, layout, manner, set, all, alternating, look, next);
+  }
 }

@@ -43,7 +43,7 @@ public record Person(List<Sighting> sightings) {
   }
 
   /** The sightings within a stretch. */
-  List<Sighting> seenIn(Span span) {
+  public List<Sighting> seenIn(Span span) {
     return sightings.subList(firstNotBefore(span.startUs()), firstNotBefore(span.endUs()));
   }
 

@@ -3,7 +3,7 @@ package paringknife.core.frame;
 import paringknife.core.time.Span;
 
 /** What part of the picture shows during a stretch of the episode. */
-public sealed interface PlannedWindow permits HeldWindow, MovingWindow {
+public sealed interface PlannedWindow permits HeldWindow, MovingWindow, TravellingWindow {
   /** On the episode's clock. */
   Span span();
 

@@ -13,13 +13,14 @@ class FramePathTest {
   private static final FrameRate RATE = new FrameRate(25, 1);
   private static final FrameRate NTSC = new FrameRate(30_000, 1_001);
 
-  private static HeldWindow window(double from, double to, double x) {
-    return new HeldWindow(
-        new Span(Math.round(from * 1e6), Math.round(to * 1e6)), new Window(x, 0, 304, 540), 0);
+  private static PlannedFrame window(double from, double to, double x) {
+    return PlannedFrame.of(
+        new HeldWindow(
+            new Span(Math.round(from * 1e6), Math.round(to * 1e6)), new Window(x, 0, 304, 540), 0));
   }
 
   private static List<FramePath.Segment> path(
-      List<PictureRun> runs, List<HeldWindow> windows, FrameRate rate) {
+      List<PictureRun> runs, List<PlannedFrame> windows, FrameRate rate) {
     return FramePath.of(runs, windows, rate).segments();
   }
 
@@ -92,9 +93,11 @@ class FramePathTest {
             List.of(window(0, 4, 10), window(4, 9, 400)),
             RATE);
     assertThat(path.packed())
-        .containsExactly(0, 50, 0, 1, 10, 0, 304, 540, 50, 50, 0, 1, 400, 0, 304, 540);
+        .containsExactly(
+            0, 50, 1, 0, 1, 0, 0, 0, 1, 1, 1, 10, 0, 304, 540, 50, 50, 1, 0, 1, 0, 0, 0, 1, 1, 1,
+            400, 0, 304, 540);
     assertThat(path.frames()).isEqualTo(100);
-    assertThat(path.leastHeight()).isEqualTo(540);
+    assertThat(path.leastLines()).isEqualTo(540);
   }
 
   @Test

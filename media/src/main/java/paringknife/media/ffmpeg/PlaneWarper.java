@@ -10,15 +10,17 @@ import org.bytedeco.javacpp.Loader;
 import org.opencv.core.Core;
 import org.opencv.core.CvType;
 import org.opencv.core.Mat;
-import org.opencv.core.Size;
+import org.opencv.core.Rect;
 import org.opencv.imgproc.Imgproc;
 import paringknife.core.frame.FramePath;
+import paringknife.core.frame.Place;
 import paringknife.core.frame.Window;
 
 /**
- * Cuts moving windows out of pictures at fractions of a pixel: every plane of a 4:2:0 picture is
- * warped by itself, by cubic interpolation. Chroma lies where H.264 puts it by default: on the left
- * luma sample of its four, between the upper and the lower ones (ITU-T H.264, 6.2).
+ * Cuts windows out of pictures at fractions of a pixel and lays them on the canvas, pane by pane:
+ * every plane of a 4:2:0 picture is warped by itself, by cubic interpolation. Chroma lies where
+ * H.264 puts it by default: on the left luma sample of its four, between the upper and the lower
+ * ones (ITU-T H.264, 6.2).
  */
 final class PlaneWarper {
   static {
@@ -42,13 +44,13 @@ final class PlaneWarper {
     this.pictureWidth = picture.width();
     this.pictureHeight = picture.height();
     // Pictures are made smaller on their way here where windows are larger than the file.
-    double scale = Math.min(1, height / path.leastHeight());
-    this.sourceWidth = even(picture.width() * scale);
-    this.sourceHeight = even(picture.height() * scale);
+    double scale = Math.min(1, height / path.leastLines());
+    this.sourceWidth = Math.max(2, even(picture.width() * scale));
+    this.sourceHeight = Math.max(2, even(picture.height() * scale));
   }
 
   private static int even(double length) {
-    return Math.max(2, 2 * (int) Math.round(length / 2));
+    return 2 * (int) Math.round(length / 2);
   }
 
   /** The last filters before pictures come here. */
@@ -75,10 +77,9 @@ final class PlaneWarper {
           } catch (EOFException e) {
             return;
           }
-          Window window = segment.at(segment.clipFrame() + f);
-          warped.write(luma.warp(in, 0, window));
-          warped.write(blue.warp(in, luma.sourceSize(), window));
-          warped.write(red.warp(in, luma.sourceSize() + blue.sourceSize(), window));
+          warped.write(luma.laid(in, 0, segment, f));
+          warped.write(blue.laid(in, luma.sourceSize(), segment, f));
+          warped.write(red.laid(in, luma.sourceSize() + blue.sourceSize(), segment, f));
         }
       }
     }
@@ -87,10 +88,10 @@ final class PlaneWarper {
   /** One plane of a picture, with where its samples lie on the grid of luma. */
   private final class Plane implements AutoCloseable {
     private final Mat from;
-    private final Mat to = new Mat();
+    private final Mat to;
     private final Mat map = new Mat(2, 3, CvType.CV_64F);
-    private final Size size;
     private final byte[] out;
+    private final PaneGround ground;
     private final double offsetX;
     private final double offsetY;
     private final int every;
@@ -102,8 +103,9 @@ final class PlaneWarper {
      */
     Plane(double offsetX, double offsetY, int every) {
       this.from = new Mat(sourceHeight / every, sourceWidth / every, CvType.CV_8UC1);
-      this.size = new Size(width / every, height / every);
+      this.to = new Mat(height / every, width / every, CvType.CV_8UC1);
       this.out = new byte[width / every * (height / every)];
+      this.ground = new PaneGround(from, to, every > 1);
       this.offsetX = offsetX;
       this.offsetY = offsetY;
       this.every = every;
@@ -113,23 +115,45 @@ final class PlaneWarper {
       return from.rows() * from.cols();
     }
 
-    byte[] warp(byte[] in, int at, Window window) {
+    /** The nth picture of a segment as it is seen. */
+    byte[] laid(byte[] in, int at, FramePath.Segment segment, long n) {
       from.put(0, 0, in, at, sourceSize());
+      if (!segment.isOneWindow()) {
+        ground.lay(segment.ground());
+      }
+      for (FramePath.Pane pane : segment.panes()) {
+        Rect place = placeOf(pane.place());
+        Mat part = to.submat(place);
+        warp(pane.at(n), part);
+        part.release();
+      }
+      to.get(0, 0, out);
+      return out;
+    }
+
+    /** Edges lie between whole samples of chroma, so that all planes have the same. */
+    private Rect placeOf(Place place) {
+      int left = even(place.x() * width) / every;
+      int top = even(place.y() * height) / every;
+      int right = even((place.x() + place.width()) * width) / every;
+      int bottom = even((place.y() + place.height()) * height) / every;
+      return new Rect(left, top, Math.max(1, right - left), Math.max(1, bottom - top));
+    }
+
+    private void warp(Window window, Mat part) {
       double scaleX = sourceWidth / (double) pictureWidth;
       double scaleY = sourceHeight / (double) pictureHeight;
-      double stepX = window.width() / width;
-      double stepY = window.height() / height;
+      double stepX = window.width() / (part.cols() * every);
+      double stepY = window.height() / (part.rows() * every);
       map.put(0, 0, stepX * scaleX, 0, first(window.x(), stepX, scaleX, offsetX));
       map.put(1, 0, 0, stepY * scaleY, first(window.y(), stepY, scaleY, offsetY));
       Imgproc.warpAffine(
           from,
-          to,
+          part,
           map,
-          size,
+          part.size(),
           Imgproc.INTER_CUBIC | Imgproc.WARP_INVERSE_MAP,
           Core.BORDER_REPLICATE);
-      to.get(0, 0, out);
-      return out;
     }
 
     /** Where the first sample comes from, in samples of the source's plane. */
@@ -140,6 +164,7 @@ final class PlaneWarper {
     @Override
     public void close() {
       List.of(from, to, map).forEach(Mat::release);
+      ground.close();
     }
   }
 }

@@ -23,6 +23,7 @@ final class RenderGraph {
         new PictureSource(order.recording(), order.runs(), order.rate()),
         new HeldFrames(order.runs(), order.rate()),
         new CroppedWindow(order.path(), order.width(), order.height()),
+        new ChangedLook(order.look()),
         new BurntCaptions(order.captions(), fonts),
         pace(order));
   }
@@ -39,6 +40,7 @@ final class RenderGraph {
   static RenderGraph dressed(RenderOrder order, Path fonts) {
     return new RenderGraph(
         new WarpedPictures(order.width(), order.height(), order.rate()),
+        new ChangedLook(order.look()),
         new BurntCaptions(order.captions(), fonts),
         pace(order));
   }

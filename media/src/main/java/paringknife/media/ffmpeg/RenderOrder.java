@@ -5,6 +5,7 @@ import org.jspecify.annotations.Nullable;
 import paringknife.core.clip.cut.PictureRun;
 import paringknife.core.deliver.Encoding;
 import paringknife.core.frame.FramePath;
+import paringknife.core.frame.Look;
 import paringknife.core.listen.LoudnessTarget;
 import paringknife.core.listen.SampleSource;
 import paringknife.core.listen.SoundPlan;
@@ -18,6 +19,7 @@ import paringknife.core.time.FrameRate;
  * @param plan what of the sound plays
  * @param runs what of the picture plays
  * @param path what every frame shows of it
+ * @param look what is done to the picture itself
  * @param captions an ASS script for that size; empty for none
  * @param width of the finished picture, pixels, even
  * @param height of the finished picture, pixels, even
@@ -31,6 +33,7 @@ public record RenderOrder(
     SoundPlan plan,
     List<PictureRun> runs,
     FramePath path,
+    Look look,
     String captions,
     int width,
     int height,

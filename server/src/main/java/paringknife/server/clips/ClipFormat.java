@@ -8,8 +8,6 @@ import paringknife.core.clip.cut.Gap;
 import paringknife.core.clip.cut.Removal;
 import paringknife.core.deliver.Delivered;
 import paringknife.core.dress.LaidOver;
-import paringknife.core.frame.Framed;
-import paringknife.core.frame.Framing;
 import paringknife.core.frame.Shape;
 import paringknife.core.letter.Lettered;
 import paringknife.core.listen.clean.Cleanup;
@@ -21,6 +19,7 @@ import paringknife.server.database.StepFormat;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
 
 /**
  * Clips and their steps as they are stored, in JSON. What an older schema wrote is brought up to
@@ -41,9 +40,16 @@ final class ClipFormat implements StepFormat<ClipDocument, ClipDelta> {
   @Override
   public ClipDocument document(String text) {
     JsonNode node = json.readTree(text);
-    return node.path("schema").asInt(1) == 1
-        ? first(node)
-        : json.treeToValue(node, ClipDocument.class);
+    return switch (node.path("schema").asInt(1)) {
+      case 1 -> first(node);
+      case 2 -> second((ObjectNode) node);
+      default -> json.treeToValue(node, ClipDocument.class);
+    };
+  }
+
+  private ClipDocument second(ObjectNode node) {
+    EarlierFraming.bringUp(node, "framed", json);
+    return json.treeToValue(node.put("schema", ClipDocument.SCHEMA), ClipDocument.class);
   }
 
   @Override
@@ -54,7 +60,14 @@ final class ClipFormat implements StepFormat<ClipDocument, ClipDelta> {
   @Override
   public ClipDelta delta(String text) {
     JsonNode node = json.readTree(text);
-    return node.has("nextIdBefore") ? firstDelta(node) : json.treeToValue(node, ClipDelta.class);
+    if (node.has("nextIdBefore")) {
+      return firstDelta(node);
+    }
+    if (node.path("framed") instanceof ObjectNode framed) {
+      EarlierFraming.bringUp(framed, "was", json);
+      EarlierFraming.bringUp(framed, "is", json);
+    }
+    return json.treeToValue(node, ClipDelta.class);
   }
 
   /** Schema 1 kept everything but the removals in one flat record of settings. */
@@ -111,7 +124,7 @@ final class ClipFormat implements StepFormat<ClipDocument, ClipDelta> {
       String title,
       List<Span> stretches,
       String shape,
-      Framing framing,
+      EarlierFraming framing,
       String lettering,
       List<String> specs,
       @Nullable Double speed,
@@ -126,7 +139,7 @@ final class ClipFormat implements StepFormat<ClipDocument, ClipDelta> {
       return new ClipDocument(
           ClipDocument.SCHEMA,
           pared,
-          new Framed(Shape.parse(shape), framing),
+          framing.in(Shape.parse(shape)),
           Lettered.in(lettering),
           LaidOver.NOTHING,
           new Sounded(cleanup == null ? Cleanup.NONE : cleanup),

@@ -6,6 +6,8 @@ import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import paringknife.core.deliver.DeliverIntent;
 import paringknife.core.frame.FrameIntent;
+import paringknife.core.frame.Layout;
+import paringknife.core.frame.SetFrame;
 import paringknife.core.letter.CaptionEdit;
 import paringknife.core.letter.Entrance;
 import paringknife.core.letter.LetterIntent;
@@ -43,10 +45,53 @@ class ClipKinds {
     kinds.put("moveSeam", PareIntent.MoveSeam.class);
     kinds.put("cleanUp", SoundIntent.CleanUp.class);
     kinds.put("reframe", FrameIntent.Reframe.class);
+    kinds.put("setManner", FrameIntent.SetManner.class);
+    kinds.put("setByHand", FrameIntent.SetByHand.class);
+    kinds.put("letGo", FrameIntent.LetGo.class);
+    kinds.put("pushInOn", FrameIntent.PushInOn.class);
+    kinds.put("changePushIn", FrameIntent.ChangePushIn.class);
+    kinds.put("dropPushIns", FrameIntent.DropPushIns.class);
+    kinds.put("proposePushIns", FrameIntent.ProposePushIns.class);
+    kinds.put("alternate", FrameIntent.Alternate.class);
+    kinds.put("changeLook", FrameIntent.ChangeLook.class);
     kinds.put("letter", LetterIntent.Letter.class);
     kinds.put("rename", DeliverIntent.Rename.class);
     kinds.put("askFor", DeliverIntent.AskFor.class);
     return new JsonKinds(Intent.class, kinds);
+  }
+
+  @Bean
+  JsonKinds layouts() {
+    return new JsonKinds(
+        Layout.class,
+        Map.of(
+            "speaker", Layout.Speaker.class,
+            "one", Layout.One.class,
+            "middle", Layout.Middle.class,
+            "whole", Layout.Whole.class,
+            "together", Layout.Together.class,
+            "conversation", Layout.Conversation.class));
+  }
+
+  @Bean
+  JsonKinds extents() {
+    return new JsonKinds(
+        SetFrame.Extent.class,
+        Map.of(
+            "stretch", SetFrame.Extent.Stretch.class,
+            "shot", SetFrame.Extent.Shot.class,
+            "fromHere", SetFrame.Extent.FromHere.class,
+            "speaking", SetFrame.Extent.Speaking.class));
+  }
+
+  @Bean
+  JsonKinds shown() {
+    return new JsonKinds(
+        SetFrame.Shown.class,
+        Map.of(
+            "laid", SetFrame.Shown.Laid.class,
+            "still", SetFrame.Shown.Still.class,
+            "travel", SetFrame.Shown.Travel.class));
   }
 
   @Bean

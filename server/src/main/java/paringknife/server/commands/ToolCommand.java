@@ -12,10 +12,12 @@ import paringknife.core.deliver.DeliverySpecs;
 import paringknife.core.frame.Face;
 import paringknife.core.frame.FaceSample;
 import paringknife.core.frame.FramePlanner;
-import paringknife.core.frame.Framing;
+import paringknife.core.frame.Framed;
+import paringknife.core.frame.Layout;
 import paringknife.core.frame.MovingWindow;
 import paringknife.core.frame.PeopleTracker;
 import paringknife.core.frame.Person;
+import paringknife.core.frame.PlannedFrame;
 import paringknife.core.frame.PlannedWindow;
 import paringknife.core.frame.Shape;
 import paringknife.core.frame.ShotList;
@@ -207,13 +209,14 @@ final class ToolCommand implements Runnable {
     ShotList shots = ShotList.of(Shots.of(recording), picture.rate());
     FramePlanner planner =
         new FramePlanner(picture.width(), picture.height(), people, shots, transcript);
-    Framing framing =
-        file == null && !people.isEmpty() ? new Framing(Framing.Mode.PERSON, 0) : Framing.SPEAKER;
+    Layout layout = file == null && !people.isEmpty() ? new Layout.One(0) : Layout.SPEAKER;
+    Framed framed = Framed.of(Shape.parse(shape), layout);
     Pared whole = Pared.of(List.of(new Span(0, recording.durationUs())));
     ArrayNode out = JSON.createArrayNode();
     FrameRate rate = picture.rate();
-    for (PlannedWindow window :
-        planner.plan(whole.stretches(), whole.cuts(transcript), framing, Shape.parse(shape))) {
+    for (PlannedFrame frame :
+        planner.plan(whole.stretches(), whole.cuts(transcript), framed, framed.shape())) {
+      PlannedWindow window = frame.first();
       ObjectNode told = span(out.addObject(), window.span());
       window(told, window.at(window.span().startUs())).put("person", window.person());
       if (window instanceof MovingWindow) {

@@ -25,6 +25,7 @@ final class Fingerprint {
         playback.cleanup(),
         playback.runs(),
         clip.captions(),
+        clip.look(),
         playback.speed());
   }
 

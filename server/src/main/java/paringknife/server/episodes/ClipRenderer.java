@@ -9,6 +9,7 @@ import paringknife.core.clip.cut.PictureRun;
 import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.deliver.Encoding;
 import paringknife.core.frame.FramePath;
+import paringknife.core.frame.Look;
 import paringknife.core.listen.SoundPlan;
 import paringknife.core.listen.clean.Cleanup;
 import paringknife.media.ffmpeg.Recording;
@@ -36,6 +37,7 @@ public final class ClipRenderer {
             playback.sound(),
             playback.runs(),
             composition.path(),
+            composition.look(),
             composition.script(),
             spec.canvas().width(),
             spec.canvas().height(),
@@ -67,6 +69,7 @@ public final class ClipRenderer {
             plan,
             runs,
             FramePath.whole(width, height, PictureRun.total(runs)),
+            Look.AS_RECORDED,
             "",
             width / 2 * 2,
             height / 2 * 2,

@@ -7,9 +7,11 @@ import org.jspecify.annotations.Nullable;
 import paringknife.core.clip.ClipDesk;
 import paringknife.core.clip.ClipDocument;
 import paringknife.core.clip.ComposedClip;
+import paringknife.core.frame.FrameDesk;
 import paringknife.core.frame.FramePlanner;
 import paringknife.core.frame.PeopleTracker;
 import paringknife.core.frame.Person;
+import paringknife.core.frame.PushInFinder;
 import paringknife.core.listen.LevelCurve;
 import paringknife.core.listen.RoomToneFinder;
 import paringknife.core.listen.SampleSource;
@@ -184,7 +186,7 @@ public final class Episode {
   public ClipDesk desk() {
     return new ClipDesk(
         new PareDesk(editor, stretches(), transcript.words().size(), levels.durationUs()),
-        people.size());
+        new FrameDesk(people.size(), levels.durationUs(), new PushInFinder(transcript, levels)));
   }
 
   /** What a state of a clip comes to; see {@link ComposedClip}. */

@@ -5,14 +5,19 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Objects;
+import java.util.stream.DoubleStream;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import paringknife.core.frame.Face;
+import paringknife.core.frame.Person;
+import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
 import paringknife.media.transcripts.TranscriptFile;
 import paringknife.server.episodes.Episode;
@@ -79,6 +84,39 @@ class EpisodeController {
       int frameRateDenominator,
       double quietBelowDb,
       List<PersonInPicture> people) {}
+
+  /**
+   * Where a person's face is through a while.
+   *
+   * @param timesUs when it was looked for, microseconds
+   * @param boxes of each time left, upper edge, width and height, as shares of the picture
+   */
+  record FaceTrack(int person, long[] timesUs, double[] boxes) {}
+
+  /** How much of the faces is told at once, microseconds. */
+  private static final long MOST_FACES_US = 600_000_000;
+
+  /** Where faces are between two times, for up to ten minutes. */
+  @GetMapping("/{id}/faces")
+  List<FaceTrack> faces(@PathVariable long id, @RequestParam long fromUs, @RequestParam long toUs) {
+    if (fromUs < 0 || toUs < fromUs || toUs - fromUs > MOST_FACES_US) {
+      throw new IllegalArgumentException("Faces are told for up to ten minutes at once.");
+    }
+    List<Person> people = episodes.open(id).people();
+    return IntStream.range(0, people.size())
+        .mapToObj(p -> track(p, people.get(p).seenIn(new Span(fromUs, toUs))))
+        .toList();
+  }
+
+  private static FaceTrack track(int person, List<Person.Sighting> seen) {
+    return new FaceTrack(
+        person,
+        seen.stream().mapToLong(Person.Sighting::timeUs).toArray(),
+        seen.stream()
+            .map(Person.Sighting::face)
+            .flatMapToDouble(f -> DoubleStream.of(f.x(), f.y(), f.width(), f.height()))
+            .toArray());
+  }
 
   @PostMapping
   Shelved add(@RequestBody NewEpisode asked) {

@@ -12,7 +12,7 @@ import paringknife.core.clip.cut.Means;
 import paringknife.core.clip.cut.Reason;
 import paringknife.core.deliver.Delivered;
 import paringknife.core.frame.Framed;
-import paringknife.core.frame.Framing;
+import paringknife.core.frame.Layout;
 import paringknife.core.frame.Shape;
 import paringknife.core.letter.CaptionEdit;
 import paringknife.core.letter.Lettered;
@@ -41,8 +41,7 @@ class ClipFormatTest {
     ClipDocument clip = format().document(written("schema-1.json"));
     assertThat(clip.schema()).isEqualTo(ClipDocument.SCHEMA);
     assertThat(clip.delivered()).isEqualTo(new Delivered("The pond", List.of("vertical-60")));
-    assertThat(clip.framed())
-        .isEqualTo(new Framed(new Shape(4, 5), new Framing(Framing.Mode.PERSON, 1)));
+    assertThat(clip.framed()).isEqualTo(Framed.of(new Shape(4, 5), new Layout.One(1)));
     assertThat(clip.lettered()).isEqualTo(Lettered.in("ledger"));
     assertThat(clip.sounded()).isEqualTo(new Sounded(new Cleanup(false, true, false, true)));
     assertThat(clip.pared().speed()).isEqualTo(1.05);

@@ -1,0 +1,161 @@
+package paringknife.core.frame;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import paringknife.core.clip.cut.KeptIndex;
+import paringknife.core.time.Span;
+import paringknife.core.transcript.Transcript;
+import paringknife.core.transcript.Word;
+
+/**
+ * Whom of those in the picture one hears, turn by turn; only words that are kept count. A turn of
+ * less than {@value #SHORT_TURN_US} microseconds belongs to the one before it.
+ */
+final class SpeakerTurns {
+  private static final long SHORT_TURN_US = 1_200_000;
+  private static final long LEAD_US = 80_000;
+
+  /** Turns as short as this that follow one another are a crossing. */
+  private static final long QUICK_TURN_US = 1_500_000;
+
+  private static final long SHORTEST_CROSSING_US = 1_200_000;
+
+  private final List<Person> people;
+  private final ShotList shots;
+  private final Transcript transcript;
+  private final SpeakerPlacement placement;
+  private final Map<Span, SpeakerPlacement> placements = new ConcurrentHashMap<>();
+
+  SpeakerTurns(List<Person> people, ShotList shots, Transcript transcript) {
+    this.people = people;
+    this.shots = shots;
+    this.transcript = transcript;
+    this.placement = SpeakerPlacement.of(people, transcript);
+  }
+
+  /** A stretch in which one person speaks; -1 where nobody seen does. */
+  record Turn(Span span, int person) {}
+
+  /** A stretch in which two talk across one another. */
+  record Crossing(Span span, int one, int other) {}
+
+  SpeakerPlacement placement() {
+    return placement;
+  }
+
+  /** Who speaks is found for each shot anew: the same place is somebody else in another one. */
+  private SpeakerPlacement placementIn(Span shot) {
+    return shots.isOne()
+        ? placement
+        : placements.computeIfAbsent(shot, s -> SpeakerPlacement.of(people, transcript, s));
+  }
+
+  /** Whoever is seen most in a shot; -1 where nobody is. */
+  int mostSeen(Span shot) {
+    int most = -1;
+    for (int p = 0; p < people.size(); p++) {
+      int seen = people.get(p).seenIn(shot).size();
+      if (seen > (most < 0 ? 0 : people.get(most).seenIn(shot).size())) {
+        most = p;
+      }
+    }
+    return most;
+  }
+
+  /** The turns of a part of a shot, without gap. */
+  List<Turn> of(Span part, Span shot, KeptIndex kept) {
+    List<Turn> turns = new ArrayList<>();
+    for (Turn talk : talks(part, shot, kept)) {
+      Turn last = turns.isEmpty() ? null : turns.get(turns.size() - 1);
+      boolean stays =
+          last != null
+              && (talk.person() == last.person() || talk.span().lengthUs() < SHORT_TURN_US);
+      if (stays) {
+        turns.set(
+            turns.size() - 1,
+            new Turn(new Span(last.span().startUs(), talk.span().endUs()), last.person()));
+      } else {
+        turns.add(talk);
+      }
+    }
+    if (turns.isEmpty()) {
+      return List.of(new Turn(part, mostSeen(shot)));
+    }
+    return withoutGaps(turns, part);
+  }
+
+  /** Where two people of a part of a shot talk at once, or in short turns one upon the other. */
+  List<Crossing> crossings(Span part, Span shot, KeptIndex kept) {
+    List<Turn> talks = talks(part, shot, kept);
+    List<Crossing> crossings = new ArrayList<>();
+    for (int i = 1; i < talks.size(); i++) {
+      Turn before = talks.get(i - 1);
+      Turn turn = talks.get(i);
+      boolean at = before.span().endUs() > turn.span().startUs();
+      boolean quick =
+          before.span().lengthUs() <= QUICK_TURN_US && turn.span().lengthUs() <= QUICK_TURN_US;
+      if (before.person() < 0 || turn.person() < 0 || !(at || quick)) {
+        continue;
+      }
+      Crossing last = crossings.isEmpty() ? null : crossings.get(crossings.size() - 1);
+      long from = before.span().startUs() - LEAD_US;
+      long to = Math.max(before.span().endUs(), turn.span().endUs());
+      if (last != null && from <= last.span().endUs()) {
+        crossings.set(
+            crossings.size() - 1,
+            new Crossing(new Span(last.span().startUs(), to), last.one(), last.other()));
+      } else {
+        crossings.add(
+            new Crossing(
+                new Span(Math.max(part.startUs(), from), to),
+                Math.min(before.person(), turn.person()),
+                Math.max(before.person(), turn.person())));
+      }
+    }
+    return crossings.stream().filter(c -> c.span().lengthUs() >= SHORTEST_CROSSING_US).toList();
+  }
+
+  private List<Turn> talks(Span span, Span shot, KeptIndex kept) {
+    SpeakerPlacement here = placementIn(shot);
+    List<Turn> talks = new ArrayList<>();
+    for (Word word : transcript.within(span)) {
+      if (kept.keptUs(word.span()) * 2 < word.span().lengthUs()) {
+        continue;
+      }
+      int person = here.personOf(word.speaker());
+      Turn last = talks.isEmpty() ? null : talks.get(talks.size() - 1);
+      if (person < 0) {
+        // Who speaks is not in the picture.
+        person = last != null ? last.person() : shots.isOne() ? -1 : mostSeen(shot);
+      }
+      if (last != null && last.person() == person) {
+        talks.set(
+            talks.size() - 1,
+            new Turn(
+                new Span(last.span().startUs(), Math.max(last.span().endUs(), word.endUs())),
+                person));
+      } else {
+        talks.add(new Turn(word.span(), person));
+      }
+    }
+    return talks;
+  }
+
+  private static List<Turn> withoutGaps(List<Turn> turns, Span whole) {
+    List<Turn> closed = new ArrayList<>();
+    long from = whole.startUs();
+    for (int i = 0; i < turns.size(); i++) {
+      long to =
+          i + 1 == turns.size()
+              ? whole.endUs()
+              : Math.max(from, turns.get(i + 1).span().startUs() - LEAD_US);
+      closed.add(
+          new Turn(
+              new Span(from, Math.max(from, Math.min(to, whole.endUs()))), turns.get(i).person()));
+      from = closed.get(i).span().endUs();
+    }
+    return closed;
+  }
+}

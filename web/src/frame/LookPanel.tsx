@@ -1,0 +1,81 @@
+import { Slider } from 'radix-ui';
+import type { ClipState } from '../api/client';
+import { AS_RECORDED, type Look } from '../plate/look';
+import { useChanges } from '../workbench/changes';
+import { useShownLook } from '../plate/shownLook';
+
+type Amount = Exclude<keyof Look, 'mirrored'>;
+const AMOUNTS: { of: Amount; name: string; least: number; most: number }[] = [
+  { of: 'brightness', name: 'Brightness', least: -0.3, most: 0.3 },
+  { of: 'contrast', name: 'Contrast', least: 0.5, most: 1.6 },
+  { of: 'saturation', name: 'Saturation', least: 0, most: 2 },
+  { of: 'warmth', name: 'Warmth', least: -0.1, most: 0.1 },
+];
+const STEPS = 60;
+
+/** What is done to the picture itself. */
+export function LookPanel({ clip }: { clip: ClipState }) {
+  const { change } = useChanges();
+  const look = useShownLook((s) => s.tried) ?? clip.framed.look;
+  const asRecorded = useShownLook((s) => s.asRecorded);
+  const show = (next: Look) => useShownLook.setState({ tried: next });
+  const keep = (next: Look) => {
+    show(next);
+    void change({ type: 'changeLook', look: next }).finally(() => useShownLook.setState({ tried: null }));
+  };
+  return (
+    <div className="grid gap-3">
+      <div className="grid grid-cols-2 gap-x-6 gap-y-3">
+        {AMOUNTS.map((a) => (
+          <label key={a.of} className="grid gap-1">
+            <span className="label flex justify-between">
+              {a.name}
+              <span className="tabular-nums">{said(a.of, look[a.of])}</span>
+            </span>
+            <Slider.Root
+              className="relative flex h-5 w-full touch-none items-center"
+              min={a.least}
+              max={a.most}
+              step={(a.most - a.least) / STEPS}
+              value={[look[a.of]]}
+              onValueChange={([value]) => show({ ...look, [a.of]: value })}
+              onValueCommit={([value]) => keep({ ...look, [a.of]: rounded(value) })}
+            >
+              <Slider.Track className="relative h-[3px] flex-1 rounded bg-rule">
+                <Slider.Range className="absolute h-full rounded bg-steel" />
+              </Slider.Track>
+              <Slider.Thumb aria-label={a.name} className="block h-4 w-4 rounded-full bg-ink" />
+            </Slider.Root>
+          </label>
+        ))}
+      </div>
+      <div className="flex flex-wrap gap-1.5">
+        <button
+          className="button button-small"
+          aria-pressed={look.mirrored}
+          onClick={() => keep({ ...look, mirrored: !look.mirrored })}
+        >
+          Mirrored
+        </button>
+        <button
+          className="button button-small"
+          aria-pressed={asRecorded}
+          onClick={() => useShownLook.setState({ asRecorded: !asRecorded })}
+        >
+          See it as recorded
+        </button>
+        <button className="button button-small" onClick={() => keep(AS_RECORDED)}>
+          Back to as recorded
+        </button>
+      </div>
+      <p className="text-[12.5px] text-soft">Costs next to nothing in rendering.</p>
+    </div>
+  );
+}
+
+const rounded = (value: number) => Math.round(value * 1000) / 1000;
+
+function said(amount: Amount, value: number): string {
+  const percent = Math.round((amount === 'brightness' || amount === 'warmth' ? value : value - 1) * 100);
+  return percent > 0 ? `+${percent} %` : `${percent} %`;
+}

@@ -1,0 +1,98 @@
+import { windowAt, type Ground, type Segment, type Window } from './framePath';
+import type { Drawable } from './player';
+
+/** Greys of the plain grounds, as the export lays them. */
+const TONES = { DARK: 'rgb(26 26 26)', LIGHT: 'rgb(244 244 244)' };
+/** The soft ground is worked out so small, pixels of its longer side. */
+const SMALL = 240;
+/** It goes beyond the canvas by this share of it on each side, so that its edges are out of sight. */
+const BEYOND = 0.1;
+/** The blur's deviation as a share of the longer side. */
+const SOFTNESS = 0.015;
+
+/** Draws one frame as it will be delivered: its ground, and pane by pane what shows of the recording. */
+export function paintFrame(
+  context: CanvasRenderingContext2D,
+  picture: Drawable,
+  recorded: { width: number; height: number },
+  segment: Segment | undefined,
+  frame: number,
+) {
+  const { width, height } = context.canvas;
+  if (!segment) {
+    picture.draw(context, 0, 0, width, height);
+    return;
+  }
+  const scale = picture.displayWidth / recorded.width;
+  const [first] = segment.panes;
+  if (segment.panes.length > 1 || first.place.width < 1 || first.place.height < 1)
+    paintGround(context, picture, recorded, segment.ground);
+  for (const pane of segment.panes) {
+    const window = windowAt(pane, frame - segment.clipFrame);
+    drawPart(context, picture, window, scale, {
+      x: pane.place.x * width,
+      y: pane.place.y * height,
+      width: pane.place.width * width,
+      height: pane.place.height * height,
+    });
+  }
+}
+
+function drawPart(context: CanvasRenderingContext2D, picture: Drawable, window: Window, scale: number, to: Window) {
+  picture.draw(
+    context,
+    window.x * scale,
+    window.y * scale,
+    window.width * scale,
+    window.height * scale,
+    to.x,
+    to.y,
+    to.width,
+    to.height,
+  );
+}
+
+const small = typeof document === 'undefined' ? null : document.createElement('canvas');
+
+function paintGround(
+  context: CanvasRenderingContext2D,
+  picture: Drawable,
+  recorded: { width: number; height: number },
+  ground: Ground,
+) {
+  const { width, height } = context.canvas;
+  if (ground !== 'SOFT') {
+    context.fillStyle = TONES[ground];
+    context.fillRect(0, 0, width, height);
+    return;
+  }
+  const soft = small?.getContext('2d');
+  if (!small || !soft) return;
+  const ratio = width / height;
+  const seenWide = Math.round(ratio >= 1 ? SMALL : SMALL * ratio);
+  const seenHigh = Math.round(ratio >= 1 ? SMALL / ratio : SMALL);
+  const besideX = Math.round(seenWide * BEYOND);
+  const besideY = Math.round(seenHigh * BEYOND);
+  small.width = seenWide + 2 * besideX;
+  small.height = seenHigh + 2 * besideY;
+  const wide = Math.min(recorded.width, recorded.height * ratio);
+  const high = wide / ratio;
+  soft.filter = `blur(${SOFTNESS * SMALL}px)`;
+  const filling = { x: (recorded.width - wide) / 2, y: (recorded.height - high) / 2, width: wide, height: high };
+  drawPart(soft, picture, filling, picture.displayWidth / recorded.width, {
+    x: 0,
+    y: 0,
+    width: small.width,
+    height: small.height,
+  });
+  context.drawImage(small, besideX, besideY, seenWide, seenHigh, 0, 0, width, height);
+}
+
+/** A canvas as a picture that can be drawn in part. */
+export function drawnCanvas(canvas: HTMLCanvasElement): Drawable {
+  return {
+    displayWidth: canvas.width,
+    draw: (context: CanvasRenderingContext2D, ...where: number[]) =>
+      (context.drawImage as (image: CanvasImageSource, ...where: number[]) => void)(canvas, ...where),
+  };
+}
