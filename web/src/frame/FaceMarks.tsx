@@ -9,7 +9,7 @@ const MINUTE_US = 60_000_000;
 /** A face that was not found for longer is not marked. */
 const STALE_US = 1_000_000;
 
-/** An oval on each face where it is at the moment; choosing one holds that person. */
+/** An oval on each face where it is at the moment, with a name by which that person is held. */
 export function FaceMarks({
   episode,
   speaking,
@@ -26,7 +26,7 @@ export function FaceMarks({
     queryFn: () => api.faces(episode.id, Math.max(0, minute - 1) * MINUTE_US, (minute + 2) * MINUTE_US),
     placeholderData: (before) => before,
   }).data;
-  const marks = useRef<(HTMLButtonElement | null)[]>([]);
+  const marks = useRef<(HTMLDivElement | null)[]>([]);
   useEffect(() => {
     const show = (us: number) =>
       tracks?.forEach((track, i) => {
@@ -44,19 +44,21 @@ export function FaceMarks({
     return usePlayhead.subscribe((s) => show(s.episodeUs));
   });
   return episode.people.map((p, i) => (
-    <button
+    <div
       key={p.index}
       ref={(element) => void (marks.current[i] = element)}
-      className="absolute flex items-end justify-center rounded-[50%] border border-white/80 hover:border-2"
-      aria-label={`Hold ${p.name}`}
-      onClick={() => onChoose(p.index)}
+      className="pointer-events-none absolute flex items-end justify-center rounded-[50%] border border-white/80"
       hidden
     >
-      <span className="translate-y-6 rounded bg-white px-1.5 py-0.5 text-[11px] font-semibold whitespace-nowrap text-[#241f1d]">
+      <button
+        className="pointer-events-auto translate-y-6 rounded bg-white px-1.5 py-0.5 text-[11px] font-semibold whitespace-nowrap text-[#241f1d] hover:bg-[#f3dfe4]"
+        aria-label={`Hold ${p.name}`}
+        onClick={() => onChoose(p.index)}
+      >
         {p.name.split(' ')[0]}
         {speaking === p.index && ', held'}
-      </span>
-    </button>
+      </button>
+    </div>
   ));
 }
 

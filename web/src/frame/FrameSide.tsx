@@ -46,6 +46,7 @@ export function FrameTop({ open: { clip, card, preview, transcript, clips } }: S
         people={card!.people}
         held={standing?.segment.panes[0].person ?? -1}
         value={layoutAt(clip!.framed, standing?.segment ?? null)}
+        disabled={!standing}
         onChoose={acts.lay}
       />
       {card!.people.length === 0 && (

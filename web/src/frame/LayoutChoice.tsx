@@ -48,12 +48,15 @@ export function LayoutChoice({
   people,
   held,
   value,
+  disabled,
   onChoose,
 }: {
   people: EpisodeCard['people'];
   held: number;
   /** Null where a window was set by hand. */
   value: Layout | null;
+  /** Until it is known where one stands. */
+  disabled: boolean;
   onChoose: (layout: Layout) => void;
 }) {
   return (
@@ -64,6 +67,7 @@ export function LayoutChoice({
           className="button button-small"
           aria-pressed={value !== null && sameLayout(value, o.layout)}
           title={o.title}
+          disabled={disabled}
           onClick={() => onChoose(o.layout)}
         >
           {o.name}

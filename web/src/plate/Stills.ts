@@ -13,7 +13,11 @@ export class Stills {
     readonly recorded: { width: number; height: number },
   ) {
     this.input = new Input({ source: new UrlSource(url), formats: ALL_FORMATS });
-    this.sink = this.input.getPrimaryVideoTrack().then((track) => track && new VideoSampleSink(track));
+    // Closed before it was open, it has no pictures.
+    this.sink = this.input
+      .getPrimaryVideoTrack()
+      .then((track) => track && new VideoSampleSink(track))
+      .catch(() => null);
   }
 
   /**
@@ -35,7 +39,7 @@ export class Stills {
   }
 
   close() {
-    void this.queue.then(() => this.input.dispose());
+    void this.queue.then(() => this.sink).then(() => this.input.dispose());
   }
 }
 

@@ -19,17 +19,18 @@ export function paintFrame(
   frame: number,
 ) {
   const { width, height } = context.canvas;
+  // The plate is smaller than the proxy: single pixels are not to be left out.
+  context.imageSmoothingQuality = 'high';
   if (!segment) {
     picture.draw(context, 0, 0, width, height);
     return;
   }
-  const scale = picture.displayWidth / recorded.width;
   const [first] = segment.panes;
   if (segment.panes.length > 1 || first.place.width < 1 || first.place.height < 1)
     paintGround(context, picture, recorded, segment.ground);
   for (const pane of segment.panes) {
     const window = windowAt(pane, frame - segment.clipFrame);
-    drawPart(context, picture, window, scale, {
+    drawPart(context, picture, recorded, window, {
       x: pane.place.x * width,
       y: pane.place.y * height,
       width: pane.place.width * width,
@@ -38,18 +39,31 @@ export function paintFrame(
   }
 }
 
-function drawPart(context: CanvasRenderingContext2D, picture: Drawable, window: Window, scale: number, to: Window) {
+/**
+ * Draws a part of the picture. It is the whole picture that is drawn, so large that the part fills its place, for
+ * the corners of a part would be taken to whole pixels.
+ */
+function drawPart(
+  context: CanvasRenderingContext2D,
+  picture: Drawable,
+  recorded: { width: number; height: number },
+  window: Window,
+  to: Window,
+) {
+  const across = to.width / window.width;
+  const down = to.height / window.height;
+  context.save();
+  context.beginPath();
+  context.rect(to.x, to.y, to.width, to.height);
+  context.clip();
   picture.draw(
     context,
-    window.x * scale,
-    window.y * scale,
-    window.width * scale,
-    window.height * scale,
-    to.x,
-    to.y,
-    to.width,
-    to.height,
+    to.x - window.x * across,
+    to.y - window.y * down,
+    recorded.width * across,
+    recorded.height * down,
   );
+  context.restore();
 }
 
 const small = typeof document === 'undefined' ? null : document.createElement('canvas');
@@ -79,7 +93,7 @@ function paintGround(
   const high = wide / ratio;
   soft.filter = `blur(${SOFTNESS * SMALL}px)`;
   const filling = { x: (recorded.width - wide) / 2, y: (recorded.height - high) / 2, width: wide, height: high };
-  drawPart(soft, picture, filling, picture.displayWidth / recorded.width, {
+  drawPart(soft, picture, recorded, filling, {
     x: 0,
     y: 0,
     width: small.width,

@@ -207,9 +207,12 @@ final class Eye {
     return new Likeness(ssim(picture, burnt), ssim(picture, bare));
   }
 
-  /** How alike the upper parts of a picture and of a frame of a file are; SSIM, 1 is the same. */
+  /**
+   * How alike the upper parts of a picture and of a frame of a file are: SSIM of luma (Wang, Bovik,
+   * Sheikh and Simoncelli, 2004), 1 is the same.
+   */
   static double upperLikeness(Path picture, int width, int height, Path video, long frame) {
-    String part = ",crop=" + width + ":" + height * 3 / 5 + ":0:0,format=gbrp";
+    String part = ",crop=" + width + ":" + height * 3 / 5 + ":0:0,format=gray";
     return ssim(
         picture,
         video,

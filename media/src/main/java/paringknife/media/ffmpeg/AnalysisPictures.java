@@ -70,7 +70,7 @@ public final class AnalysisPictures {
         + width()
         + ":"
         + height()
-        + ":flags=fast_bilinear,format=rgb24";
+        + ":flags=area,format=rgb24";
   }
 
   List<FaceSample> read(InputStream pictures) throws IOException {

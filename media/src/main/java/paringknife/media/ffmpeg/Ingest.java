@@ -167,7 +167,7 @@ public final class Ingest {
     String audio = recording.hasSound() ? "0:a:0" : "1:a:0";
     run.with("-filter_complex", graph(audio, firstHeard));
     run.with("-map", "[proxy]", "-map", "[ap]");
-    run.with("-c:v", "libx264", "-preset", "ultrafast", "-tune", "fastdecode", "-crf", "26");
+    run.with("-c:v", "libx264", "-preset", "ultrafast", "-tune", "fastdecode", "-crf", "22");
     run.with("-g", "15", "-bf", "0", "-colorspace", "bt709", "-color_primaries", "bt709");
     run.with("-color_trc", "bt709", "-color_range", "tv");
     run.with("-c:a", "aac", "-aac_coder", "fast", "-b:a", "128k", "-ac", channels());
@@ -189,7 +189,7 @@ public final class Ingest {
             + picture.rate()
             + ":start_time=0,scale=-2:"
             + analysis.proxyHeight()
-            + ":flags=fast_bilinear:out_color_matrix=bt709:out_range=tv,format=yuv420p";
+            + ":flags=area:out_color_matrix=bt709:out_range=tv,format=yuv420p";
     graph.append("[0:v:0]").append(Straightened.filters(picture));
     if (analysis.areOfTheProxy()) {
       graph
