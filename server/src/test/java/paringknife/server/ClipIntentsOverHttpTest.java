@@ -186,9 +186,28 @@ class ClipIntentsOverHttpTest {
                 c ->
                     assertThat(c.path("delivered").path("title").asString()).isEqualTo("The pond")),
             of(
-                "{\"type\":\"reframe\",\"shape\":\"1:1\",\"mode\":\"SPEAKER\",\"person\":-1}",
+                "{\"type\":\"reframe\",\"shape\":\"1:1\",\"layout\":{\"type\":\"speaker\"}}",
                 c ->
                     assertThat(c.path("framed").path("shape").path("height").asInt()).isEqualTo(1)),
+            of(
+                "{\"type\":\"setManner\",\"liveliness\":\"LIVELY\",\"tightness\":\"TO_THE_WAIST\"}",
+                c ->
+                    assertThat(c.path("framed").path("manner").path("liveliness").asString())
+                        .isEqualTo("LIVELY")),
+            of(
+                "{\"type\":\"setByHand\",\"extent\":{\"type\":\"fromHere\",\"atUs\":1000000},\"shown\":{\"type\":\"laid\",\"layout\":{\"type\":\"whole\",\"ground\":\"SOFT\"}}}",
+                c -> assertThat(c.path("framed").path("set").size()).isEqualTo(1)),
+            of(
+                "{\"type\":\"pushInOn\",\"span\":{\"startUs\":1000000,\"endUs\":2000000},\"share\":0.12,\"move\":\"GLIDE\",\"curve\":{\"x1\":0,\"y1\":0,\"x2\":1,\"y2\":1}}",
+                c -> assertThat(c.path("framed").path("pushIns").size()).isEqualTo(1)),
+            of(
+                "{\"type\":\"alternate\",\"share\":0.08}",
+                c -> assertThat(c.path("framed").path("alternating").asDouble()).isEqualTo(0.08)),
+            of(
+                "{\"type\":\"changeLook\",\"look\":{\"brightness\":0.1,\"contrast\":1.2,\"saturation\":1,\"warmth\":0,\"mirrored\":true}}",
+                c ->
+                    assertThat(c.path("framed").path("look").path("mirrored").asBoolean())
+                        .isTrue()),
             of(
                 "{\"type\":\"letter\",\"lettering\":\"ledger\"}",
                 c ->
@@ -235,8 +254,21 @@ class ClipIntentsOverHttpTest {
                 "threshold"),
             Map.entry("{\"type\":\"fit\",\"targetUs\":20000,\"ways\":[]}", "less than a second"),
             Map.entry(
-                "{\"type\":\"reframe\",\"shape\":\"9:16\",\"mode\":\"PERSON\",\"person\":4}",
+                "{\"type\":\"reframe\",\"shape\":\"9:16\",\"layout\":{\"type\":\"one\",\"person\":4}}",
                 "no such person"),
+            Map.entry(
+                "{\"type\":\"setByHand\",\"extent\":{\"type\":\"stretch\",\"span\":{\"startUs\":0,\"endUs\":999999999999}},\"shown\":{\"type\":\"laid\",\"layout\":{\"type\":\"middle\"}}}",
+                "within the episode"),
+            Map.entry(
+                "{\"type\":\"setByHand\",\"extent\":{\"type\":\"shot\",\"atUs\":0},\"shown\":{\"type\":\"still\",\"window\":{\"middleX\":2,\"middleY\":0,\"height\":1}}}",
+                "within the picture"),
+            Map.entry(
+                "{\"type\":\"reframe\",\"shape\":\"9:16\",\"layout\":{\"type\":\"conversation\",\"arrangement\":\"BESIDE\"}}",
+                "not two people"),
+            Map.entry("{\"type\":\"alternate\",\"share\":5}", "1 to 100 %"),
+            Map.entry(
+                "{\"type\":\"changeLook\",\"look\":{\"brightness\":9,\"contrast\":1,\"saturation\":1,\"warmth\":0,\"mirrored\":false}}",
+                "so much"),
             Map.entry("{\"type\":\"letter\",\"lettering\":\"none\"}", "lettering"),
             Map.entry("{\"type\":\"askFor\",\"specs\":[\"none\"]}", "spec"),
             Map.entry("{\"type\":\"sing\"}", "not understood"))

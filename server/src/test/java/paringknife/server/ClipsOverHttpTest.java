@@ -139,7 +139,7 @@ class ClipsOverHttpTest {
         new String[] {
           "{\"type\":\"pareWords\",\"first\":5,\"last\":99}",
           "{\"type\":\"letter\",\"lettering\":\"none\"}",
-          "{\"type\":\"reframe\",\"shape\":\"9:0\",\"mode\":\"SPEAKER\",\"person\":0}",
+          "{\"type\":\"reframe\",\"shape\":\"9:0\",\"layout\":{\"type\":\"speaker\"}}",
           "{\"type\":\"rename\",\"title\":\"  \"}",
           "{\"type\":\"parePauses\",\"thresholdDb\":9,\"shortest\":0.5,\"head\":0,\"tail\":0}"
         }) {

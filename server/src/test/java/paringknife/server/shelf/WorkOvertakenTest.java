@@ -127,6 +127,6 @@ class WorkOvertakenTest {
         + revision
         + ",\"intent\":{\"type\":\"reframe\",\"shape\":\""
         + shape
-        + "\",\"mode\":\"SPEAKER\",\"person\":-1}}";
+        + "\",\"layout\":{\"type\":\"speaker\"}}}";
   }
 }
