@@ -70,6 +70,44 @@ class FrameTest {
         .isCloseTo(0.25, within(0.01));
   }
 
+  /** A detector is never quite sure of a box, even where nothing stirs. */
+  @Test
+  void aFaceOnAPosterIsNobodyAndSomebodyWhoSitsStillIs() {
+    java.util.Random random = new java.util.Random(4);
+    List<FaceSample> samples = new ArrayList<>();
+    for (long us = 0; us < 180_000_000; us += 200_000) {
+      double unsure = 0.0005 * random.nextGaussian();
+      double sway = 0.003 * Math.sin(us / 7e6);
+      samples.add(
+          new FaceSample(
+              us,
+              List.of(
+                  new Face(0.8 + unsure, 0.2, 0.06, 0.1, 0.1),
+                  new Face(0.3 + sway, 0.3 - sway, 0.1, 0.2, 1))));
+    }
+    List<Person> people = PeopleTracker.people(samples);
+    assertThat(people).hasSize(1);
+    assertThat(people.get(0).typicalFace(0, Long.MAX_VALUE).middleX())
+        .isCloseTo(0.35, within(0.01));
+    assertThat(PeopleTracker.people(samples.subList(0, 100)))
+        .as("twenty seconds are too short to tell")
+        .hasSize(2);
+  }
+
+  @Test
+  void twelveFacesAreTwelvePeople() {
+    List<FaceSample> samples = new ArrayList<>();
+    for (int n = 0; n < 30; n++) {
+      List<Face> faces = new ArrayList<>();
+      for (int f = 0; f < 12; f++) {
+        double sway = 0.004 * Math.sin(n + f);
+        faces.add(new Face(0.02 + f % 6 * 0.16 + sway, f < 6 ? 0.1 : 0.6, 0.06, 0.12, 1));
+      }
+      samples.add(new FaceSample(n * 200_000L, faces));
+    }
+    assertThat(PeopleTracker.people(samples)).hasSize(12);
+  }
+
   @Test
   void speakersAreFoundByTheirMouths() {
     SpeakerPlacement placement = SpeakerPlacement.of(people(TALK.transcript()), TALK.transcript());

@@ -81,11 +81,17 @@ public final class ComposedClip {
         s -> {
           FramePlanner planner = state.material().planner();
           Framed framed = state.clip().framed();
-          List<PlannedFrame> planned =
-              planner.plan(state.clip().pared().stretches(), state.cuts(), framed, s);
           return planner.path(
-              playback().runs(), planned, framed, state.material().rate(), leastLines(s));
+              playback().runs(), planned(s), framed, state.material().rate(), leastLines(s));
         });
+  }
+
+  /** What is seen of the episode in a shape, on the episode's clock. */
+  public List<PlannedFrame> planned(Shape shape) {
+    return state
+        .material()
+        .planner()
+        .plan(state.clip().pared().stretches(), state.cuts(), state.clip().framed(), shape);
   }
 
   /** The least lines of the recording that do for what is asked for in a shape. */

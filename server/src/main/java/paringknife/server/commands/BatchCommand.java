@@ -53,6 +53,7 @@ import paringknife.server.episodes.Episode;
 import paringknife.server.episodes.EpisodeFolder;
 import paringknife.server.episodes.EpisodeIngest;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
@@ -92,6 +93,8 @@ final class BatchCommand implements Callable<Integer> {
   @Option(names = "--lettering", defaultValue = "sluice")
   private String lettering = "";
 
+  @Mixin private FramingOptions framing = new FramingOptions();
+
   @Option(names = "--out", required = true)
   private Path out = Path.of("out");
 
@@ -104,6 +107,7 @@ final class BatchCommand implements Callable<Integer> {
   public Integer call() throws IOException {
     List<DeliverySpec> asked = specs.stream().map(DeliverySpecs::byId).toList();
     Letterings.byId(lettering);
+    framing.check();
     Brief brief = Lengths.brief(clips, length, about);
     Recording recording = step("probe", () -> Probe.of(media.get(0)));
     List<Recording> microphones = media.stream().skip(1).map(Probe::of).toList();
@@ -227,7 +231,9 @@ final class BatchCommand implements Callable<Integer> {
         pared = RemovalKind.finder(way).in(episode.editor(), pared).all();
       }
     }
-    return whole.with(pared);
+    return whole
+        .with(pared)
+        .with(framing.of(episode.editor().cuts(pared), episode.desk().framing()));
   }
 
   private static void addPick(ArrayNode nodes, Pick pick) {
@@ -265,7 +271,10 @@ final class BatchCommand implements Callable<Integer> {
     Map<List<Object>, Path> made = new HashMap<>();
     for (DeliverySpec spec : asked) {
       String name = names.unique(FileNames.of(stem(media.get(0)), clip.title(), spec.id()));
-      addFile(files.addObject(), episode, composed.forSpec(spec), name, renderer, made);
+      ObjectNode file = files.addObject();
+      addFile(file, episode, composed.forSpec(spec), name, renderer, made);
+      new WindowsJson(episode.rate())
+          .write(composed.planned(spec.shape()), file.putArray("windows"));
     }
   }
 

@@ -21,6 +21,7 @@ public final class Main implements Runnable {
   public static void main(String[] arguments) {
     int status =
         new CommandLine(new Main())
+            .setCaseInsensitiveEnumValuesAllowed(true)
             .setExecutionExceptionHandler((e, line, parsed) -> failed(e))
             .setParameterExceptionHandler(
                 (e, args) -> {

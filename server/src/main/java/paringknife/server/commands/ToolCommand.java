@@ -14,14 +14,10 @@ import paringknife.core.frame.FaceSample;
 import paringknife.core.frame.FramePlanner;
 import paringknife.core.frame.Framed;
 import paringknife.core.frame.Layout;
-import paringknife.core.frame.MovingWindow;
 import paringknife.core.frame.PeopleTracker;
 import paringknife.core.frame.Person;
-import paringknife.core.frame.PlannedFrame;
-import paringknife.core.frame.PlannedWindow;
 import paringknife.core.frame.Shape;
 import paringknife.core.frame.ShotList;
-import paringknife.core.frame.Window;
 import paringknife.core.letter.Cue;
 import paringknife.core.letter.CueBreaker;
 import paringknife.core.letter.CueLimits;
@@ -213,31 +209,10 @@ final class ToolCommand implements Runnable {
     Framed framed = Framed.of(Shape.parse(shape), layout);
     Pared whole = Pared.of(List.of(new Span(0, recording.durationUs())));
     ArrayNode out = JSON.createArrayNode();
-    FrameRate rate = picture.rate();
-    for (PlannedFrame frame :
-        planner.plan(whole.stretches(), whole.cuts(transcript), framed, framed.shape())) {
-      PlannedWindow window = frame.first();
-      ObjectNode told = span(out.addObject(), window.span());
-      window(told, window.at(window.span().startUs())).put("person", window.person());
-      if (window instanceof MovingWindow) {
-        ArrayNode path = told.putArray("path");
-        long last = rate.nearestFrame(window.span().endUs());
-        for (long f = rate.nearestFrame(window.span().startUs()); f < last; f++) {
-          Window at = window.at(rate.startUs(f));
-          ArrayNode entry = path.addArray().add(round(rate.startUs(f) / 1e6, 1000));
-          entry.add(round(at.x(), 1000)).add(round(at.y(), 1000));
-          entry.add(round(at.width(), 1000)).add(round(at.height(), 1000));
-        }
-      }
-    }
+    new WindowsJson(picture.rate())
+        .write(
+            planner.plan(whole.stretches(), whole.cuts(transcript), framed, framed.shape()), out);
     print(out);
-  }
-
-  private static ObjectNode window(ObjectNode told, Window window) {
-    return told.put("x", round(window.x(), 1000))
-        .put("y", round(window.y(), 1000))
-        .put("width", round(window.width(), 1000))
-        .put("height", round(window.height(), 1000));
   }
 
   @Command(
