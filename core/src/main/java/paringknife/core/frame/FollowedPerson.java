@@ -138,7 +138,24 @@ final class FollowedPerson {
         height);
   }
 
+  /** Where one position shows what it must nearly always, the window keeps to it on this axis. */
+  private static double @Nullable [] resting(Range[] ranges) {
+    double[] wanted = Arrays.stream(ranges).mapToDouble(Range::wanted).sorted().toArray();
+    double middle = wanted[wanted.length / 2];
+    long missed = Arrays.stream(ranges).filter(r -> !r.holds(middle)).count();
+    if (missed > MISSED * ranges.length) {
+      return null;
+    }
+    double[] path = new double[ranges.length];
+    Arrays.fill(path, middle);
+    return path;
+  }
+
   private double[] steadiest(Range[] ranges, double end) {
+    double[] rest = resting(ranges);
+    if (rest != null) {
+      return rest;
+    }
     double[] path =
         SteadyPath.gathered(
             Arrays.stream(ranges).mapToDouble(Range::wanted).toArray(),

@@ -30,6 +30,10 @@ public final class FramePlanner {
   private final List<Person> people;
   private final ShotList shots;
   private final SpeakerTurns turns;
+
+  /** How much of the picture is below the eyes of whoever's are highest, pixels. */
+  private final double belowEyes;
+
   private final Map<Following, FollowedPerson> followed = new ConcurrentHashMap<>();
 
   private record Following(
@@ -53,6 +57,12 @@ public final class FramePlanner {
     this.pictureHeight = pictureHeight;
     this.people = people;
     this.turns = new SpeakerTurns(people, shots, transcript);
+    this.belowEyes =
+        people.stream()
+            .mapToDouble(p -> p.typicalFace(0, Long.MAX_VALUE).eyesY())
+            .map(eyes -> (1 - eyes) * pictureHeight)
+            .max()
+            .orElse(0);
   }
 
   public SpeakerPlacement placement() {
@@ -91,14 +101,20 @@ public final class FramePlanner {
           .filter(s -> !(s.extent() instanceof SetFrame.Extent.FromHere))
           .forEach(s -> holdings.add(new Holding(held(s.extent(), stretch), s)));
       holdings.sort(Comparator.comparingInt(h -> h.set().extent().narrowness()));
-      for (Span part : shots.parts(stretch)) {
-        Span shot = shots.around(part.startUs());
-        for (ShownTurn turn : shown(part, shot, framed.layout(), holdings, kept)) {
-          frames.add(frame(turn, shot, framed.manner(), shape));
-        }
-      }
+      // Shots have nothing to do with one another.
+      shots.parts(stretch).parallelStream()
+          .map(part -> planned(part, framed, holdings, kept, shape))
+          .forEachOrdered(frames::addAll);
     }
     return frames;
+  }
+
+  private List<PlannedFrame> planned(
+      Span part, Framed framed, List<Holding> holdings, KeptIndex kept, Shape shape) {
+    Span shot = shots.around(part.startUs());
+    return shown(part, shot, framed.layout(), holdings, kept).stream()
+        .map(turn -> frame(turn, shot, framed.manner(), shape))
+        .toList();
   }
 
   /** What was set, and where in a stretch it holds. */
@@ -330,12 +346,7 @@ public final class FramePlanner {
 
   /** Where the eyes of all lie low, a little less, so that they come near the upper third. */
   private double asMuchAsThereIs(double full) {
-    double tight = 0;
-    for (Person person : people) {
-      double eyes = person.typicalFace(0, Long.MAX_VALUE).eyesY() * pictureHeight;
-      tight = Math.max(tight, 1.5 * (pictureHeight - eyes));
-    }
-    return people.isEmpty() ? full : Math.max(TIGHTEST * full, Math.min(full, tight));
+    return people.isEmpty() ? full : Math.max(TIGHTEST * full, Math.min(full, 1.5 * belowEyes));
   }
 
   private static double clamp(double value, double most) {

@@ -18,9 +18,16 @@ import java.util.Arrays;
 public final class SteadyPath {
   private static final double OUTSIDE = 1_000;
   private static final double STEP = 0.9995;
-  private static final double CLOSE_ENOUGH = 1e-7;
+  private static final double CLOSE_ENOUGH = 1e-6;
+
+  /** Where a path is only weighed to be made better. */
+  private static final double ROUGHLY = 1e-3;
+
   private static final int MOST_STEPS = 80;
   private static final int BANDS = 3;
+  private static final double[] PLACE = {1};
+  private static final double[] SPEED = {-1, 1};
+  private static final double[] CHANGE = {1, -2, 1};
   private static final int ROUNDS = 2;
 
   /** Of what is as good as still, what the solver leaves of standing still. */
@@ -59,21 +66,20 @@ public final class SteadyPath {
     this.costBelow = new double[rows];
     int row = 0;
     for (int i = 0; i < n; i++) {
-      row = add(row, i, wanted[i], costs.distance(), costs.distance(), 1);
-      row = add(row, i, least[i], OUTSIDE, 0, 1);
-      row = add(row, i, most[i], 0, OUTSIDE, 1);
+      row = add(row, i, wanted[i], costs.distance(), costs.distance(), PLACE);
+      row = add(row, i, least[i], OUTSIDE, 0, PLACE);
+      row = add(row, i, most[i], 0, OUTSIDE, PLACE);
     }
     for (int i = 0; i + 1 < n; i++) {
       double speed = costs.speed() * speedShares[i];
-      row = add(row, i, 0, speed, speed, -1, 1);
+      row = add(row, i, 0, speed, speed, SPEED);
     }
     for (int i = 0; i + 2 < n; i++) {
-      row = add(row, i, 0, costs.change(), costs.change(), 1, -2, 1);
+      row = add(row, i, 0, costs.change(), costs.change(), CHANGE);
     }
   }
 
-  private int add(
-      int row, int column, double value, double above, double below, double... factors) {
+  private int add(int row, int column, double value, double above, double below, double[] factors) {
     firstColumn[row] = column;
     coefficients[row] = factors;
     target[row] = value;
@@ -93,7 +99,7 @@ public final class SteadyPath {
   public static double[] of(double[] wanted, double[] least, double[] most, Costs costs) {
     return wanted.length == 0
         ? new double[0]
-        : new SteadyPath(wanted, least, most, costs, alike(wanted.length)).solved();
+        : new SteadyPath(wanted, least, most, costs, alike(wanted.length)).solved(CLOSE_ENOUGH);
   }
 
   /**
@@ -105,13 +111,17 @@ public final class SteadyPath {
    */
   public static double[] gathered(
       double[] wanted, double[] least, double[] most, Costs costs, double slow) {
-    double[] path = of(wanted, least, most, costs);
     double[] shares = alike(wanted.length);
-    for (int round = 0; round < ROUNDS && path.length > 1; round++) {
+    double[] path =
+        wanted.length == 0
+            ? wanted
+            : new SteadyPath(wanted, least, most, costs, shares).solved(ROUGHLY);
+    for (int round = 1; round <= ROUNDS && path.length > 1; round++) {
       for (int i = 0; i + 1 < path.length; i++) {
         shares[i] = slow / (slow + Math.abs(path[i + 1] - path[i]));
       }
-      path = new SteadyPath(wanted, least, most, costs, shares).solved();
+      double gap = round == ROUNDS ? CLOSE_ENOUGH : ROUGHLY;
+      path = new SteadyPath(wanted, least, most, costs, shares).solved(gap);
     }
     return atRest(path, slow * STILL);
   }
@@ -147,17 +157,21 @@ public final class SteadyPath {
 
   /** A row of the equations times a vector. */
   private double times(int row, double[] x) {
-    double sum = 0;
-    for (int k = 0; k < coefficients[row].length; k++) {
-      sum += coefficients[row][k] * x[firstColumn[row] + k];
+    double[] factors = coefficients[row];
+    int first = firstColumn[row];
+    double sum = factors[0] * x[first];
+    for (int k = 1; k < factors.length; k++) {
+      sum += factors[k] * x[first + k];
     }
     return sum;
   }
 
   /** A row's share of the transposed equations, added to a vector. */
   private void addTransposed(int row, double factor, double[] to) {
-    for (int k = 0; k < coefficients[row].length; k++) {
-      to[firstColumn[row] + k] += coefficients[row][k] * factor;
+    double[] factors = coefficients[row];
+    int first = firstColumn[row];
+    for (int k = 0; k < factors.length; k++) {
+      to[first + k] += factors[k] * factor;
     }
   }
 
@@ -166,7 +180,7 @@ public final class SteadyPath {
    * the terms of the paper x is a price above its lowest, s what is left up to its highest, z and w
    * their slacks; the path comes out as what the balances are worth.
    */
-  private double[] solved() {
+  private double[] solved(double gap) {
     double[] x = new double[rows];
     double[] s = new double[rows];
     double[] z = new double[rows];
@@ -187,7 +201,7 @@ public final class SteadyPath {
       z[r] = Math.max(-rest, 0) + 1e-3;
     }
     Step step = new Step(x, s, z, w, y);
-    for (int i = 0; i < MOST_STEPS && step.gap() > CLOSE_ENOUGH * (1 + step.worth()); i++) {
+    for (int i = 0; i < MOST_STEPS && step.gap() > gap * (1 + step.worth()); i++) {
       step.take();
     }
     return y;
@@ -206,6 +220,10 @@ public final class SteadyPath {
     private final double[] dz = new double[rows];
     private final double[] dw = new double[rows];
     private final double[] cross = new double[rows];
+    private final double[] crossed = new double[rows];
+    private final double[] centred = new double[rows];
+    private final double[] right = new double[n];
+    private final double[] bands = new double[BANDS * n];
 
     Step(double[] x, double[] s, double[] z, double[] w, double[] y) {
       this.x = x;
@@ -234,7 +252,7 @@ public final class SteadyPath {
     }
 
     void take() {
-      double[][] bands = new double[n][BANDS];
+      Arrays.fill(bands, 0);
       for (int r = 0; r < rows; r++) {
         q[r] = 1 / (z[r] / x[r] + w[r] / s[r]);
         // What the slacks do not yet explain of the rest.
@@ -242,13 +260,13 @@ public final class SteadyPath {
         double[] a = coefficients[r];
         for (int k = 0; k < a.length; k++) {
           for (int j = k; j < a.length; j++) {
-            bands[firstColumn[r] + k][j - k] += q[r] * a[k] * a[j];
+            bands[BANDS * (firstColumn[r] + k) + j - k] += q[r] * a[k] * a[j];
           }
         }
       }
       factor(bands);
       double mu = gap() / (2 * rows);
-      direct(bands, 0, false);
+      direct(0, false);
       double price = longest(x, dx, s, -1);
       double slack = Math.min(longest(z, dz), longest(w, dw));
       double after = 0;
@@ -259,16 +277,14 @@ public final class SteadyPath {
         cross[r] = dx[r] * dz[r];
       }
       double ratio = after / (2 * rows) / mu;
-      double[] crossed = new double[rows];
       for (int r = 0; r < rows; r++) {
         crossed[r] = -dx[r] * dw[r];
       }
-      direct(bands, mu * ratio * ratio * ratio, true, crossed);
+      direct(mu * ratio * ratio * ratio, true);
     }
 
-    private void direct(double[][] bands, double mu, boolean last, double... crossed) {
-      double[] right = new double[n];
-      double[] centred = new double[rows];
+    private void direct(double mu, boolean last) {
+      Arrays.fill(right, 0);
       for (int r = 0; r < rows; r++) {
         double above = last ? (mu - cross[r]) / x[r] : 0;
         double below = last ? (mu - crossed[r]) / s[r] : 0;
@@ -324,40 +340,41 @@ public final class SteadyPath {
   }
 
   /** Turns a symmetric matrix of {@value #BANDS} bands into L, D and L transposed, in its place. */
-  private void factor(double[][] bands) {
+  private void factor(double[] bands) {
     for (int i = 0; i < n; i++) {
-      double pivot = Math.max(bands[i][0], 1e-12);
-      bands[i][0] = pivot;
-      double one = bands[i][1] / pivot;
-      double two = bands[i][2] / pivot;
+      int at = BANDS * i;
+      double pivot = Math.max(bands[at], 1e-12);
+      bands[at] = pivot;
+      double one = bands[at + 1] / pivot;
+      double two = bands[at + 2] / pivot;
       if (i + 1 < n) {
-        bands[i + 1][0] -= one * bands[i][1];
-        bands[i + 1][1] -= one * bands[i][2];
+        bands[at + BANDS] -= one * bands[at + 1];
+        bands[at + BANDS + 1] -= one * bands[at + 2];
       }
       if (i + 2 < n) {
-        bands[i + 2][0] -= two * bands[i][2];
+        bands[at + 2 * BANDS] -= two * bands[at + 2];
       }
-      bands[i][1] = one;
-      bands[i][2] = two;
+      bands[at + 1] = one;
+      bands[at + 2] = two;
     }
   }
 
-  private void substitute(double[][] factors, double[] right) {
+  private void substitute(double[] factors, double[] right) {
     for (int i = 0; i < n; i++) {
       if (i + 1 < n) {
-        right[i + 1] -= factors[i][1] * right[i];
+        right[i + 1] -= factors[BANDS * i + 1] * right[i];
       }
       if (i + 2 < n) {
-        right[i + 2] -= factors[i][2] * right[i];
+        right[i + 2] -= factors[BANDS * i + 2] * right[i];
       }
     }
     for (int i = n - 1; i >= 0; i--) {
-      right[i] /= factors[i][0];
+      right[i] /= factors[BANDS * i];
       if (i + 1 < n) {
-        right[i] -= factors[i][1] * right[i + 1];
+        right[i] -= factors[BANDS * i + 1] * right[i + 1];
       }
       if (i + 2 < n) {
-        right[i] -= factors[i][2] * right[i + 2];
+        right[i] -= factors[BANDS * i + 2] * right[i + 2];
       }
     }
   }
