@@ -80,6 +80,12 @@ final class RenderBench {
         theirs,
         composition.playback().cuts().lengthUs() / 1e6,
         composition.playback().cuts().cut().size());
+    moving(episode, clip, stretch, theirs, work);
+  }
+
+  /** The same clip with a window that comes nearer from the first frame to the last. */
+  private static void moving(
+      Episode episode, ClipDocument clip, Span stretch, double theirs, Path work) {
     PushIn glide =
         new PushIn(0, stretch, 0.2, PushIn.Move.GLIDE, Curve.SOFT, PushIn.Why.BY_HAND, true);
     Composition moving =
@@ -89,7 +95,7 @@ final class RenderBench {
     double moved =
         seconds(
             () ->
-                new ClipRenderer(fonts)
+                new ClipRenderer(new CaptionFonts(work.resolve("fonts")))
                     .render(episode, moving, work.resolve("moving.mp4"), share -> {}));
     System.out.printf(
         Locale.ROOT,
