@@ -45,7 +45,7 @@ export function CorrectBar({ episodeId, transcript, corrections, cuts, doubtful 
   const why = first === last ? doubtful.find((d) => d.index === first)?.why : undefined;
   return (
     <div
-      className="flex h-[38px] shrink-0 items-center border-b border-rule bg-desk px-4 text-[13px] whitespace-nowrap"
+      className="flex h-[38px] shrink-0 items-center overflow-x-auto border-b border-rule bg-desk px-4 text-[13px] whitespace-nowrap"
       data-testid="correct-bar"
     >
       {carrying ? (

@@ -7,6 +7,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import paringknife.media.ffmpeg.Ffmpeg;
+import paringknife.server.commands.RunningServer;
 import tools.jackson.databind.JsonNode;
 
 /** The sheet of two hundred clips, and ten people who edit while something is encoded. */
@@ -22,6 +23,9 @@ final class LoadBench {
   private static final double SHEET_BUDGET_MS = 300;
   private static final double EDIT_BUDGET_MS = 100;
   private static final int READS = 20;
+  private static final int STARTS = 4;
+  private static final double START_BUDGET_MS = 15_000;
+  private static final double STOP_BUDGET_MS = 5_000;
 
   private LoadBench() {}
 
@@ -43,6 +47,23 @@ final class LoadBench {
       sheet(address, episode.id(), ids);
       editors(address, ids);
     }
+    stopsAndStarts(work);
+  }
+
+  /** A server that has had work, stopped and started again. */
+  private static void stopsAndStarts(Path work) {
+    double[] starts = new double[STARTS];
+    double[] stops = new double[STARTS];
+    for (int i = 0; i < STARTS; i++) {
+      long from = System.nanoTime();
+      RunningServer server = RunningServer.start(work.resolve("data"), work.resolve("media"), 0);
+      starts[i] = (System.nanoTime() - from) / 1e6;
+      long asked = System.nanoTime();
+      server.close();
+      stops[i] = (System.nanoTime() - asked) / 1e6;
+    }
+    LongTranscriptBench.report("a start with an existing database", starts, START_BUDGET_MS);
+    LongTranscriptBench.report("a stop", stops, STOP_BUDGET_MS);
   }
 
   /** Read after an edit, as a page does. */

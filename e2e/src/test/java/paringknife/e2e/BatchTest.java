@@ -287,12 +287,86 @@ class BatchTest {
     assertThat(compared).isGreaterThanOrEqualTo(4);
   }
 
+  private static double at(JsonNode node, String name) {
+    return node.path(name).asDouble();
+  }
+
+  /** Two panes, windows without gap, and the window that comes nearer told by its frames. */
+  @Test
+  void theFramingAskedForIsToldStretchByStretch() throws IOException {
+    Path framed = folder.resolve("framed");
+    ChildProcess.Outcome outcome =
+        Command.run(
+            "batch",
+            "--media",
+            episode.camera().toString(),
+            "--transcript",
+            episode.transcript().toString(),
+            "--clips",
+            "1",
+            "--length",
+            "6-12",
+            "--spec",
+            "feed-square",
+            "--layout",
+            "stacked",
+            "--liveliness",
+            "lively",
+            "--push-ins",
+            "12",
+            "--out",
+            framed.toString());
+    assertThat(outcome.exit()).as(outcome.errors()).isZero();
+    JsonNode made =
+        new JsonMapper().readTree(Files.readString(framed.resolve("report.json"))).path("clips");
+    JsonNode pick =
+        new JsonMapper()
+            .readTree(Files.readString(framed.resolve("report.json")))
+            .path("picks")
+            .get(0);
+    JsonNode file = made.get(0).path("files").get(0);
+    double until = at(pick, "in");
+    for (JsonNode window : file.path("windows")) {
+      assertThat(at(window, "in")).as("without gap").isCloseTo(until, within(0.0011));
+      until = at(window, "out");
+      assertThat(window.path("panes")).hasSize(2);
+      for (JsonNode pane : window.path("panes")) {
+        assertThat(at(pane, "x")).isGreaterThanOrEqualTo(0);
+        assertThat(at(pane, "x") + at(pane, "width")).isLessThanOrEqualTo(960.001);
+        assertThat(at(pane, "width") / at(pane, "height")).isCloseTo(2, within(0.05));
+      }
+      assertThat(window.path("panes").get(0).path("person").asInt())
+          .isNotEqualTo(window.path("panes").get(1).path("person").asInt());
+    }
+    assertThat(until).isCloseTo(at(pick, "out"), within(0.0011));
+    assertThat(Eye.probe(framed.resolve(file.path("file").asString()), "stream=width,height"))
+        .startsWith("1080,1080");
+  }
+
   @Test
   void badInputIsRefusedInOneLineWithStatus2() throws IOException {
     Path text = Files.writeString(folder.resolve("text.mp4"), "no recording");
     for (String[] arguments :
         new String[][] {
           {"batch", "--media", text.toString(), "--out", folder.resolve("none").toString()},
+          {
+            "batch",
+            "--media",
+            episode.camera().toString(),
+            "--push-ins",
+            "900",
+            "--out",
+            folder.resolve("none").toString()
+          },
+          {
+            "batch",
+            "--media",
+            episode.camera().toString(),
+            "--layout",
+            "sideways",
+            "--out",
+            folder.resolve("none").toString()
+          },
           {
             "batch",
             "--media",
