@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react';
 import { useQuery } from '@tanstack/react-query';
-import { api, type EpisodeCard } from '../api/client';
+import { api, type EpisodeCard, type FaceTrack } from '../api/client';
 import { lastAtOrBefore } from '../plate/sorted';
 import { usePlayhead } from '../plate/playhead';
 import { useWorkbench } from '../workbench/store';
@@ -32,9 +32,8 @@ export function FaceMarks({
       tracks?.forEach((track, i) => {
         const mark = marks.current[i];
         if (!mark) return;
-        const at = Math.max(0, lastAtOrBefore(track.timesUs, us));
-        mark.hidden = track.timesUs.length === 0 || Math.abs(track.timesUs[at] - us) > STALE_US;
-        const [x, y, width, height] = track.boxes.slice(at * 4, at * 4 + 4);
+        const [x, y, width, height] = faceAt(track, us);
+        mark.hidden = !isSeenAt(track, us);
         mark.style.left = `${x * 100}%`;
         mark.style.top = `${y * 100}%`;
         mark.style.width = `${width * 100}%`;
@@ -60,6 +59,26 @@ export function FaceMarks({
       </button>
     </div>
   ));
+}
+
+const NUMBERS_OF_A_BOX = 4;
+
+/** Whether a face was found shortly before or after a time. */
+function isSeenAt(track: FaceTrack, us: number) {
+  const at = Math.max(0, lastAtOrBefore(track.timesUs, us));
+  return track.timesUs.length > 0 && Math.abs(track.timesUs[at] - us) <= STALE_US;
+}
+
+/** A face at a time: between two times at which it was found, on the way from one to the other. */
+function faceAt(track: FaceTrack, us: number): number[] {
+  const at = Math.max(0, lastAtOrBefore(track.timesUs, us));
+  const next = Math.min(track.timesUs.length - 1, at + 1);
+  const lasts = track.timesUs[next] - track.timesUs[at];
+  const share = lasts > 0 ? Math.max(0, Math.min(1, (us - track.timesUs[at]) / lasts)) : 0;
+  return Array.from({ length: NUMBERS_OF_A_BOX }, (_, k) => {
+    const here = track.boxes[at * NUMBERS_OF_A_BOX + k];
+    return here + share * (track.boxes[next * NUMBERS_OF_A_BOX + k] - here);
+  });
 }
 
 /** The minute of the episode that the playhead is in. */

@@ -47,16 +47,49 @@ public record Person(List<Sighting> sightings) {
     return sightings.subList(firstNotBefore(span.startUs()), firstNotBefore(span.endUs()));
   }
 
-  /** Their face at a time: between two sightings on the way from one to the other. */
+  /** For so many pictures at most a face is taken to be where it was, before it is looked for. */
+  private static final int LONGEST_WAIT = 10;
+
+  /**
+   * Their face at a time: between two places where it was found on the way from one to the other. A
+   * place that is the same to the last bit was not found again but taken over.
+   */
   Face faceAt(long us) {
     int next = firstNotBefore(us);
     if (next == 0 || next == sightings.size()) {
       return sightings.get(Math.min(next, sightings.size() - 1)).face();
     }
-    Sighting before = sightings.get(next - 1);
-    Sighting after = sightings.get(next);
+    Sighting before = sightings.get(foundAt(next - 1));
+    Sighting after = sightings.get(movedAfter(next));
     double share = (us - before.timeUs()) / (double) (after.timeUs() - before.timeUs());
     return before.face().towards(after.face(), share);
+  }
+
+  /** Where the place of a sighting was found. */
+  private int foundAt(int sighting) {
+    int at = sighting;
+    while (at > 0 && sighting - at < LONGEST_WAIT && isTakenOver(at)) {
+      at--;
+    }
+    return at;
+  }
+
+  /** The next sighting, from one on, whose place was found; that one where none comes soon. */
+  private int movedAfter(int sighting) {
+    int at = sighting;
+    while (at + 1 < sightings.size() && at - sighting < LONGEST_WAIT && isTakenOver(at)) {
+      at++;
+    }
+    return at;
+  }
+
+  private boolean isTakenOver(int sighting) {
+    Face here = sightings.get(sighting).face();
+    Face before = sightings.get(sighting - 1).face();
+    return here.x() == before.x()
+        && here.y() == before.y()
+        && here.width() == before.width()
+        && here.height() == before.height();
   }
 
   private int firstNotBefore(long us) {
