@@ -1,6 +1,6 @@
 import type { ClipState } from '../api/client';
 import type { FramePath, Segment } from '../plate/framePath';
-import { toEpisode, type Programme } from '../plate/programme';
+import { episodeFrameAt, type Programme } from '../plate/programme';
 import { assertNever } from '../ui/assertNever';
 import type { Extent, Framed, Layout, Reach } from './framing';
 
@@ -14,23 +14,30 @@ export interface Standing {
   segment: Segment;
   /** On the episode's clock. */
   atUs: number;
-  /** The words that are selected, on the episode's clock. */
+  /** What is selected, on the episode's clock; a single word too. */
   selected: { startUs: number; endUs: number } | null;
+  /** What is selected where it is more than the word one stands at. */
+  several: { startUs: number; endUs: number } | null;
 }
 
-/** When a segment was recorded. */
-export function spanOf({ programme, segment }: Standing) {
-  const frameUs = 1e6 / programme.rate;
-  const startUs = Math.round(toEpisode(programme, Math.round(segment.clipFrame * frameUs)));
-  const lastUs = toEpisode(programme, Math.round((segment.clipFrame + segment.count) * frameUs) - 1);
-  return { startUs, endUs: Math.max(startUs + Math.round(frameUs), Math.round(lastUs)) };
+/**
+ * When the pictures of a segment were recorded, from the first to the last: a picture may be half a frame from what
+ * is heard with it, and none of them is to keep what was seen before.
+ */
+export function spanOf({ clip, programme, segment }: Pick<Standing, 'clip' | 'programme' | 'segment'>) {
+  const startOf = (episodeFrame: number) => Math.floor((episodeFrame * 1e6) / programme.rate);
+  const first = episodeFrameAt(programme, segment.clipFrame);
+  const last = episodeFrameAt(programme, segment.clipFrame + segment.count - 1);
+  const clipEndUs = Math.max(...clip.pared.stretches.map((s) => s.endUs));
+  const endUs = last < first ? clipEndUs : Math.min(clipEndUs, startOf(last + 1));
+  return { startUs: startOf(first), endUs: Math.max(startOf(first + 1), endUs) };
 }
 
 /** Where what is set holds; null where it is the clip's own layout that changes. */
 export function extentOf(reach: Reach, standing: Standing): Extent | null {
   switch (reach) {
     case 'stretch':
-      return { type: 'stretch', span: standing.selected ?? spanOf(standing) };
+      return { type: 'stretch', span: standing.several ?? spanOf(standing) };
     case 'fromHere':
       return { type: 'fromHere', atUs: Math.round(standing.atUs) };
     case 'shot':
@@ -54,7 +61,7 @@ export const fromTheStart = (clip: ClipState): Extent => ({
 export function reachName(reach: Reach, standing: Standing | null, names: string[]): string {
   switch (reach) {
     case 'stretch':
-      return standing?.selected ? 'the selected words' : 'this stretch';
+      return standing?.several ? 'the selected words' : 'this stretch';
     case 'fromHere':
       return 'from here on';
     case 'shot':

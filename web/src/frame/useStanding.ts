@@ -32,6 +32,7 @@ export function useStanding(
       path,
       segment,
       selected,
+      several: first !== last ? selected : null,
       get atUs() {
         return usePlayhead.getState().episodeUs;
       },

@@ -1,5 +1,5 @@
 import type { VideoSample, VideoSampleSink } from 'mediabunny';
-import type { Programme } from './programme';
+import { episodeFrameAt, type Programme } from './programme';
 
 const QUEUE = 12;
 const FULL_QUEUE_MS = 8;
@@ -77,9 +77,7 @@ export async function* picturesFrom(
 
 /** One picture of a programme. */
 export function pictureAt(source: VideoSampleSink, programme: Programme, frame: number): Promise<VideoSample | null> {
-  const run = programme.runs.find((r) => frame >= r.clipFrame && frame < r.clipFrame + r.count);
-  const episodeFrame = run ? run.episodeFrame + (run.held ? 0 : frame - run.clipFrame) : 0;
-  return source.getSample((episodeFrame + 0.5) / programme.rate);
+  return source.getSample((episodeFrameAt(programme, frame) + 0.5) / programme.rate);
 }
 
 export const sleep = (ms: number) => new Promise((r) => setTimeout(r, ms));

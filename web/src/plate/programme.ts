@@ -95,6 +95,12 @@ export function toEpisode(p: Layout, us: number): number {
   return Math.max(span.startUs, Math.min(span.endUs, span.startUs + us - p.playsAt[at]));
 }
 
+/** The frame of the episode that a frame of the programme shows; the first where there is none. */
+export function episodeFrameAt(p: Pick<Programme, 'runs'>, frame: number): number {
+  const run = p.runs.find((r) => frame >= r.clipFrame && frame < r.clipFrame + r.count);
+  return run ? run.episodeFrame + (run.held ? 0 : frame - run.clipFrame) : 0;
+}
+
 /** Where an episode time plays; the next kept moment when it was cut. */
 export function toProgramme(p: Programme, episodeUs: number): number {
   let next = Infinity;
