@@ -30,6 +30,10 @@ class FrameInBrowserTest extends FerryInBrowser {
         AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
   }
 
+  private void reaching(String reach) {
+    page.getByLabel("For what it holds").selectOption(reach);
+  }
+
   private JsonNode set() {
     saved();
     return clip().path("framed").path("set");
@@ -83,6 +87,46 @@ class FrameInBrowserTest extends FerryInBrowser {
     JsonNode still = set().get(0).path("shown").path("window");
     assertThat(window.boundingBox().height).isLessThan(box.height);
     assertThat(still.path("height").asDouble()).isBetween(0.1, 1.0);
+  }
+
+  @Test
+  void aLayoutHoldsAsFarAsItIsSaidTo() {
+    assertThat(page.getByTestId("places")).hasText("1 place");
+    word(30).click();
+    assertThat(page.getByLabel("For what it holds")).hasValue("stretch");
+    button("Both, stacked").click();
+    assertThat(button("Both, stacked")).hasAttribute("aria-pressed", "true");
+    JsonNode span = set().get(0).path("extent").path("span");
+    assertThat(span.path("endUs").asLong() - span.path("startUs").asLong())
+        .as("the stretch, not the word that was clicked")
+        .isGreaterThan(1_000_000);
+    assertThat(set().get(0).path("extent").path("type").asString()).isEqualTo("stretch");
+    assertThat(page.getByText("2 together, set").first()).isVisible();
+
+    reaching("clip");
+    button("Whole, soft").click();
+    saved();
+    assertThat(clip().path("framed").path("layout").path("type").asString()).isEqualTo("whole");
+
+    long other =
+        post("/api/episodes/1/clips", "{\"firstWord\":5,\"lastWord\":40,\"title\":\"Another\"}")
+            .path("id")
+            .asLong();
+    page.reload();
+    assertThat(page.getByTestId("window")).isVisible();
+    reaching("episode");
+    assertThat(page.getByTestId("places")).hasText("2 clips");
+    button("The middle").click();
+    page.waitForCondition(
+        () ->
+            api("/api/clips/" + other)
+                .path("framed")
+                .path("layout")
+                .path("type")
+                .asString()
+                .equals("middle"));
+    saved();
+    assertThat(clip().path("framed").path("layout").path("type").asString()).isEqualTo("middle");
   }
 
   @Test
