@@ -28,6 +28,7 @@ export type MediaFile = Schemas['MediaFile'];
 export type Span = Schemas['Span'];
 export type Hit = Schemas['Hit'];
 export type FaceTrack = Schemas['FaceTrack'];
+export type PeopleCorrection = Schemas['PeopleCorrection'];
 
 export type Removal = Schemas['Removal'];
 export type Means = Removal['means'];
@@ -174,9 +175,11 @@ export const api = {
   duplicate: (id: number) => post<ClipState>(`/clips/${id}/duplicate`),
   preview: (id: number) => get<Preview>(`/clips/${id}/preview`),
   cues: (id: number) => get<Cue[]>(`/clips/${id}/cues`),
-  /** Where the script of the captions lies; the revisions tell one state from the next. */
   faces: (id: number, fromUs: number, toUs: number) =>
     get<FaceTrack[]>(`/episodes/${id}/faces?fromUs=${fromUs}&toUs=${toUs}`),
+  putPeopleRight: (id: number, correction: PeopleCorrection) => post<void>(`/episodes/${id}/people`, { correction }),
+  takeBackPeople: (id: number) => request<void>('DELETE', `/episodes/${id}/people/last`),
+  /** Where the script of the captions lies; the revisions tell one state from the next. */
   captionScript: (id: number, revision: number, words: number) =>
     `/api/clips/${id}/captions.ass?clip=${revision}&words=${words}`,
   specs: () => get<Spec[]>('/specs'),

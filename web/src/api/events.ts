@@ -51,6 +51,9 @@ export function useServerEvents() {
       const id = JSON.parse((e as MessageEvent).data).episodeId as number;
       if (useWorkbench.getState().saving === 0) void queries.invalidateQueries({ queryKey: ['transcript', id] });
     });
+    source.addEventListener('people', () => {
+      for (const seen of ['episode', 'faces', 'preview', 'sheet']) void queries.invalidateQueries({ queryKey: [seen] });
+    });
     source.addEventListener('renderings', () => {
       queries.invalidateQueries({ queryKey: ['sheet'] });
     });

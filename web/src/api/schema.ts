@@ -324,6 +324,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/episodes/{id}/people": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["putRight"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/episodes/{id}/marks/remove": {
         parameters: {
             query?: never;
@@ -1236,6 +1252,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/episodes/{id}/people/last": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["takeBack"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1427,6 +1459,10 @@ export interface components {
             /** Format: int64 */
             endUs: number;
         };
+        PeopleChange: {
+            correction: components["schemas"]["PeopleCorrection"];
+        };
+        PeopleCorrection: components["schemas"]["DismissedPeopleCorrection"] | components["schemas"]["JoinedPeopleCorrection"] | components["schemas"]["NamedPeopleCorrection"] | components["schemas"]["NotThisPeopleCorrection"];
         NewMark: {
             /** Format: int64 */
             startUs: number;
@@ -1911,11 +1947,15 @@ export interface components {
             /** Format: double */
             quietBelowDb: number;
             people: components["schemas"]["PersonInPicture"][];
+            peoplePutRight: boolean;
         };
         PersonInPicture: {
             /** Format: int32 */
             index: number;
             name: string;
+            named: boolean;
+            /** Format: int64 */
+            seenAtUs: number;
             /** Format: double */
             x: number;
             /** Format: double */
@@ -2514,29 +2554,6 @@ export interface components {
             type: "askFor";
             specs: string[];
         };
-        WholeLayout: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "whole";
-            /** @enum {string} */
-            ground: "SOFT" | "DARK" | "LIGHT";
-        };
-        MiddleLayout: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "middle";
-        };
-        SpeakerLayout: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "speaker";
-        };
         OneLayout: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -2546,14 +2563,28 @@ export interface components {
             /** Format: int32 */
             person: number;
         };
-        ConversationLayout: {
+        SpeakerLayout: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "conversation";
+            type: "speaker";
+        };
+        MiddleLayout: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "middle";
+        };
+        WholeLayout: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "whole";
             /** @enum {string} */
-            arrangement: "STACKED" | "BESIDE" | "INSET";
+            ground: "SOFT" | "DARK" | "LIGHT";
         };
         TogetherLayout: {
             /**
@@ -2565,14 +2596,14 @@ export interface components {
             /** @enum {string} */
             arrangement: "STACKED" | "BESIDE" | "INSET";
         };
-        ShotExtent: {
+        ConversationLayout: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "shot";
-            /** Format: int64 */
-            atUs: number;
+            type: "conversation";
+            /** @enum {string} */
+            arrangement: "STACKED" | "BESIDE" | "INSET";
         };
         SpeakingExtent: {
             /**
@@ -2583,13 +2614,14 @@ export interface components {
             /** Format: int32 */
             person: number;
         };
-        StretchExtent: {
+        ShotExtent: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "stretch";
-            span: components["schemas"]["Span"];
+            type: "shot";
+            /** Format: int64 */
+            atUs: number;
         };
         FromHereExtent: {
             /**
@@ -2600,6 +2632,14 @@ export interface components {
             /** Format: int64 */
             atUs: number;
         };
+        StretchExtent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "stretch";
+            span: components["schemas"]["Span"];
+        };
         StillShown: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -2607,6 +2647,14 @@ export interface components {
              */
             type: "still";
             window: components["schemas"]["PlacedWindow"];
+        };
+        LaidShown: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "laid";
+            layout: components["schemas"]["Layout"];
         };
         TravelShown: {
             /**
@@ -2618,14 +2666,6 @@ export interface components {
             to: components["schemas"]["PlacedWindow"];
             curve: components["schemas"]["Curve"];
         };
-        LaidShown: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "laid";
-            layout: components["schemas"]["Layout"];
-        };
         ShowAsCaptionEdit: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -2636,21 +2676,21 @@ export interface components {
             wordId: number;
             text: string;
         };
-        GoOnWithCaptionEdit: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "goOnWith";
-            /** Format: int64 */
-            wordId: number;
-        };
         BreakBeforeCaptionEdit: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
             type: "breakBefore";
+            /** Format: int64 */
+            wordId: number;
+        };
+        GoOnWithCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "goOnWith";
             /** Format: int64 */
             wordId: number;
         };
@@ -2671,16 +2711,12 @@ export interface components {
             type: "inColour";
             text: components["schemas"]["Colour"];
         };
-        PopEntrance: {
+        AtOnceEntrance: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "pop";
-            /** Format: int32 */
-            ms: number;
-            /** Format: double */
-            from: number;
+            type: "atOnce";
         };
         FadeEntrance: {
             /**
@@ -2691,12 +2727,16 @@ export interface components {
             /** Format: int32 */
             ms: number;
         };
-        AtOnceEntrance: {
+        PopEntrance: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "atOnce";
+            type: "pop";
+            /** Format: int32 */
+            ms: number;
+            /** Format: double */
+            from: number;
         };
         ReplaceTranscriptIntent: {
             /**
@@ -2809,6 +2849,49 @@ export interface components {
              * @enum {string}
              */
             type: "punctuate";
+        };
+        NamedPeopleCorrection: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "named";
+            /** Format: int32 */
+            person: number;
+            name: string;
+        };
+        JoinedPeopleCorrection: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "joined";
+            /** Format: int32 */
+            person: number;
+            /** Format: int32 */
+            into: number;
+        };
+        NotThisPeopleCorrection: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "notThis";
+            /** Format: int32 */
+            person: number;
+            /** Format: int64 */
+            atUs: number;
+            /** Format: int32 */
+            other: number;
+        };
+        DismissedPeopleCorrection: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "dismissed";
+            /** Format: int32 */
+            person: number;
         };
     };
     responses: never;
@@ -3633,6 +3716,38 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["Pick"][];
                 };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    putRight: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        /** @description Up to 1 MB; more is answered with 413. */
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PeopleChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description More than is taken. */
             413: {
@@ -5204,6 +5319,26 @@ export interface operations {
                 content: {
                     "text/plain;charset=UTF-8": string;
                 };
+            };
+        };
+    };
+    takeBack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

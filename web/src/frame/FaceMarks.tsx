@@ -29,8 +29,8 @@ export function FaceMarks({
   const marks = useRef<(HTMLDivElement | null)[]>([]);
   useEffect(() => {
     const show = (us: number) =>
-      tracks?.forEach((track, i) => {
-        const mark = marks.current[i];
+      tracks?.forEach((track) => {
+        const mark = marks.current[track.person];
         if (!mark) return;
         const [x, y, width, height] = faceAt(track, us);
         mark.hidden = !isSeenAt(track, us);
@@ -42,10 +42,10 @@ export function FaceMarks({
     show(usePlayhead.getState().episodeUs);
     return usePlayhead.subscribe((s) => show(s.episodeUs));
   });
-  return episode.people.map((p, i) => (
+  return episode.people.map((p) => (
     <div
       key={p.index}
-      ref={(element) => void (marks.current[i] = element)}
+      ref={(element) => void (marks.current[p.index] = element)}
       className="pointer-events-none absolute flex items-end justify-center rounded-[50%] border border-white/80"
       hidden
     >

@@ -5,6 +5,8 @@ import { useLook } from '../plate/shownLook';
 import type { StageProps } from '../workbench/stageView';
 import { LayoutChoice } from './LayoutChoice';
 import { LookPanel } from './LookPanel';
+import { namesOf } from './names';
+import { PeoplePanel } from './PeoplePanel';
 import { PushInPanel } from './PushInPanel';
 import { layoutAt } from './reach';
 import { ReachChoice } from './ReachChoice';
@@ -25,7 +27,7 @@ export function FrameTop({ open: { clip, card, preview, transcript, clips } }: S
   const acts = useFrameActs(standing, clips, card!);
   const path = useMemo(() => new FramePath(preview?.path ?? []), [preview]);
   const look = useLook(clip);
-  const names = card!.people.map((p) => p.name);
+  const names = namesOf(card!);
   return (
     <>
       <WholePicture
@@ -40,6 +42,9 @@ export function FrameTop({ open: { clip, card, preview, transcript, clips } }: S
       />
       <div className="mt-3 flex items-baseline justify-between">
         <h2 className="label">In the frame</h2>
+        <span className="mr-auto ml-3">
+          <PeoplePanel episode={card!} />
+        </span>
         <ReachChoice standing={standing} names={names} clips={clips.length} />
       </div>
       <LayoutChoice

@@ -2,6 +2,7 @@ import { SelectionBar } from '../workbench/SelectionBar';
 import type { StageProps, StageView } from '../workbench/stageView';
 import { ClipMenu } from './ClipMenu';
 import { framePieces } from './frameLane';
+import { namesOf } from './names';
 import { FrameSide, FrameTop } from './FrameSide';
 
 function Bar(props: StageProps) {
@@ -21,7 +22,7 @@ export const frameStage: StageView = {
   Side,
   Top,
   lane: {
-    of: (clip, open) => open.preview && framePieces(clip, open.preview, open.card?.people.map((p) => p.name) ?? []),
+    of: (clip, open) => open.preview && framePieces(clip, open.preview, open.card ? namesOf(open.card) : []),
     named: true,
   },
   plateHeight: 290,

@@ -4,7 +4,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
-import paringknife.core.frame.ShotList;
+import paringknife.core.frame.shots.ShotList;
 import paringknife.core.transcript.Transcript;
 import paringknife.media.process.ChildProcess;
 import paringknife.media.transcripts.TranscriptFile;

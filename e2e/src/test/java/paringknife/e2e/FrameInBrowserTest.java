@@ -9,6 +9,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
+import com.microsoft.playwright.options.RequestOptions;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -87,6 +88,48 @@ class FrameInBrowserTest extends FerryInBrowser {
     JsonNode still = set().get(0).path("shown").path("window");
     assertThat(window.boundingBox().height).isLessThan(box.height);
     assertThat(still.path("height").asDouble()).isBetween(0.1, 1.0);
+  }
+
+  /** Named once, joined and dismissed; each is seen at once, here and over HTTP, and taken back. */
+  @Test
+  void whoIsSeenIsPutRight() {
+    button("People").click();
+    page.getByLabel("Name of Ben Ford").fill("Benedict Ford");
+    page.keyboard().press("Enter");
+    assertThat(page.getByLabel("Hold Benedict Ford")).isVisible();
+    assertThat(page.getByLabel("Name of Benedict Ford")).isVisible();
+
+    page.getByLabel("Put Benedict Ford right").selectOption("dismiss");
+    assertThat(page.getByLabel("Hold Benedict Ford")).hasCount(0);
+    assertThat(button("Both, stacked")).hasCount(0);
+    assertThat(api("/api/episodes/1").path("people").size()).isEqualTo(1);
+
+    page.getByText("Take back the last change").click();
+    assertThat(page.getByLabel("Hold Benedict Ford")).isVisible();
+    page.getByText("Take back the last change").click();
+    assertThat(page.getByLabel("Hold Ben Ford")).isVisible();
+    assertThat(page.getByText("Take back the last change")).isDisabled();
+    for (String wrong :
+        new String[] {
+          "{\"correction\":{\"type\":\"joined\",\"person\":0,\"into\":0}}",
+          "{\"correction\":{\"type\":\"joined\",\"person\":0,\"into\":7}}",
+          "{\"correction\":{\"type\":\"named\",\"person\":-4,\"name\":\"Ada\"}}",
+          "{\"correction\":{\"type\":\"named\",\"person\":0,\"name\":\" \"}}",
+          "{\"correction\":{\"type\":\"notThis\",\"person\":0,\"atUs\":-9,\"other\":0}}",
+          "{\"correction\":null}",
+          "{}"
+        }) {
+      assertThat(status("/api/episodes/1/people", wrong)).as(wrong).isBetween(400, 499);
+    }
+    assertThat(api("/api/episodes/1").path("peoplePutRight").asBoolean()).isFalse();
+  }
+
+  private int status(String path, String body) {
+    return page.request()
+        .post(
+            server.address() + path,
+            RequestOptions.create().setHeader("Content-Type", "application/json").setData(body))
+        .status();
   }
 
   @Test

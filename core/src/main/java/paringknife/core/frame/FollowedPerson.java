@@ -2,6 +2,8 @@ package paringknife.core.frame;
 
 import java.util.Arrays;
 import org.jspecify.annotations.Nullable;
+import paringknife.core.frame.people.Face;
+import paringknife.core.frame.people.Person;
 import paringknife.core.time.Span;
 
 /**

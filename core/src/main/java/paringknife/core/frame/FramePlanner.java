@@ -9,6 +9,11 @@ import org.jspecify.annotations.Nullable;
 import paringknife.core.clip.cut.CutList;
 import paringknife.core.clip.cut.KeptIndex;
 import paringknife.core.clip.cut.PictureRun;
+import paringknife.core.frame.people.Face;
+import paringknife.core.frame.people.People;
+import paringknife.core.frame.people.Person;
+import paringknife.core.frame.people.SpeakerPlacement;
+import paringknife.core.frame.shots.ShotList;
 import paringknife.core.time.FrameRate;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
@@ -27,6 +32,7 @@ public final class FramePlanner {
 
   private final int pictureWidth;
   private final int pictureHeight;
+  private final People known;
   private final List<Person> people;
   private final ShotList shots;
   private final SpeakerTurns turns;
@@ -52,13 +58,21 @@ public final class FramePlanner {
       List<Person> people,
       ShotList shots,
       Transcript transcript) {
+    this(pictureWidth, pictureHeight, People.found(people), shots, transcript);
+  }
+
+  /** Measures in pixels of the recording. */
+  public FramePlanner(
+      int pictureWidth, int pictureHeight, People people, ShotList shots, Transcript transcript) {
     this.shots = shots;
     this.pictureWidth = pictureWidth;
     this.pictureHeight = pictureHeight;
-    this.people = people;
+    this.known = people;
+    this.people = people.all();
     this.turns = new SpeakerTurns(people, shots, transcript);
     this.belowEyes =
-        people.stream()
+        this.people.stream()
+            .filter(Person::isSeen)
             .mapToDouble(p -> p.typicalFace(0, Long.MAX_VALUE).eyesY())
             .map(eyes -> (1 - eyes) * pictureHeight)
             .max()
@@ -163,7 +177,8 @@ public final class FramePlanner {
 
   private List<ShownTurn> set(ShownTurn turn, Span shot, Holding holding, KeptIndex kept) {
     SetFrame set = holding.set();
-    if (set.extent() instanceof SetFrame.Extent.Speaking s && s.person() != turn.person()) {
+    if (set.extent() instanceof SetFrame.Extent.Speaking s
+        && known.now(s.person()) != turn.person()) {
       return List.of(turn);
     }
     if (set.shown() instanceof SetFrame.Shown.Laid other) {
@@ -183,10 +198,11 @@ public final class FramePlanner {
       return conversation(part, shot, conversation, kept);
     }
     if (layout instanceof Layout.One one) {
-      int person = isSeen(one.person(), shot) ? one.person() : turns.mostSeen(shot);
+      int asked = known.now(one.person());
+      int person = isSeen(asked, shot) ? asked : turns.mostSeen(shot);
       return List.of(ShownTurn.of(part, layout, person));
     }
-    int person = layout instanceof Layout.Together together ? together.people().get(0) : -1;
+    int person = layout instanceof Layout.Together both ? known.now(both.people().get(0)) : -1;
     return List.of(ShownTurn.of(part, layout, person));
   }
 
@@ -278,7 +294,8 @@ public final class FramePlanner {
   /** Those who are seen in the shot; where it is one of them only, they have the canvas. */
   private PlannedFrame together(
       ShownTurn turn, Layout.Together asked, Span shot, Manner manner, Shape shape) {
-    List<Integer> seen = asked.people().stream().filter(p -> isSeen(p, shot)).toList();
+    List<Integer> seen =
+        asked.people().stream().map(known::now).distinct().filter(p -> isSeen(p, shot)).toList();
     if (seen.size() < 2) {
       int person = seen.isEmpty() ? turns.mostSeen(shot) : seen.get(0);
       return one(turn, window(person, turn.span(), shot, manner, shape.ratio(), false));
@@ -346,7 +363,7 @@ public final class FramePlanner {
 
   /** Where the eyes of all lie low, a little less, so that they come near the upper third. */
   private double asMuchAsThereIs(double full) {
-    return people.isEmpty() ? full : Math.max(TIGHTEST * full, Math.min(full, 1.5 * belowEyes));
+    return belowEyes == 0 ? full : Math.max(TIGHTEST * full, Math.min(full, 1.5 * belowEyes));
   }
 
   private static double clamp(double value, double most) {

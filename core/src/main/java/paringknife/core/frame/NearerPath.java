@@ -4,6 +4,9 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import paringknife.core.clip.cut.PictureRun;
+import paringknife.core.frame.people.Face;
+import paringknife.core.frame.people.Person;
+import paringknife.core.frame.shots.ShotList;
 import paringknife.core.time.FrameRate;
 import paringknife.core.time.Span;
 

@@ -5,6 +5,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import paringknife.core.clip.cut.KeptIndex;
+import paringknife.core.frame.people.People;
+import paringknife.core.frame.people.Person;
+import paringknife.core.frame.people.SpeakerPlacement;
+import paringknife.core.frame.shots.ShotList;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
 import paringknife.core.transcript.Word;
@@ -28,8 +32,8 @@ final class SpeakerTurns {
   private final SpeakerPlacement placement;
   private final Map<Span, SpeakerPlacement> placements = new ConcurrentHashMap<>();
 
-  SpeakerTurns(List<Person> people, ShotList shots, Transcript transcript) {
-    this.people = people;
+  SpeakerTurns(People people, ShotList shots, Transcript transcript) {
+    this.people = people.all();
     this.shots = shots;
     this.transcript = transcript;
     this.placement = SpeakerPlacement.of(people, transcript);
@@ -45,11 +49,11 @@ final class SpeakerTurns {
     return placement;
   }
 
-  /** Who speaks is found for each shot anew: the same place is somebody else in another one. */
+  /** Who speaks of those who are seen in a shot. */
   private SpeakerPlacement placementIn(Span shot) {
     return shots.isOne()
         ? placement
-        : placements.computeIfAbsent(shot, s -> SpeakerPlacement.of(people, transcript, s));
+        : placements.computeIfAbsent(shot, s -> placement.in(s, people, transcript));
   }
 
   /** Whoever is seen most in a shot; -1 where nobody is. */

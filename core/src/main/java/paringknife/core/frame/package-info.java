@@ -1,4 +1,4 @@
-/** From landscape to vertical: faces, people, who speaks, held windows. */
+/** From landscape to vertical: layouts, windows, the path they take. */
 @NullMarked
 package paringknife.core.frame;
 

@@ -10,6 +10,9 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import paringknife.core.clip.cut.PictureRun;
+import paringknife.core.frame.people.Face;
+import paringknife.core.frame.people.Person;
+import paringknife.core.frame.shots.ShotList;
 import paringknife.core.time.FrameRate;
 import paringknife.core.time.Span;
 

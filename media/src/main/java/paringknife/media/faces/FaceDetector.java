@@ -16,7 +16,7 @@ import org.opencv.core.Size;
 import org.opencv.dnn.Dnn;
 import org.opencv.dnn.Net;
 import org.opencv.imgproc.Imgproc;
-import paringknife.core.frame.Face;
+import paringknife.core.frame.people.Face;
 
 /**
  * Finds faces with the full-range model of {@code @mediapipe/face_detection} (Apache-2.0) through

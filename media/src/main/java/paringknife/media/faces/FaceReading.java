@@ -6,7 +6,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.util.ArrayList;
 import java.util.List;
-import paringknife.core.frame.FaceSample;
+import paringknife.core.frame.people.FaceSample;
 
 /** Reads a run of pictures, packed RGB, into face samples. */
 public final class FaceReading {

@@ -4,7 +4,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.time.Duration;
 import java.util.List;
-import paringknife.core.frame.FaceSample;
+import paringknife.core.frame.people.FaceSample;
 import paringknife.media.faces.FaceReading;
 
 /**

@@ -6,7 +6,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.time.Duration;
 import java.util.List;
-import paringknife.core.frame.ShotDetector;
+import paringknife.core.frame.shots.ShotDetector;
 import paringknife.core.time.FrameRate;
 
 /** The shots of a recording, from every one of its pictures, made small and grey. */

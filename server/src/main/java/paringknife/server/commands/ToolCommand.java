@@ -9,15 +9,15 @@ import org.jspecify.annotations.Nullable;
 import paringknife.core.clip.cut.CutList;
 import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.deliver.DeliverySpecs;
-import paringknife.core.frame.Face;
-import paringknife.core.frame.FaceSample;
 import paringknife.core.frame.FramePlanner;
 import paringknife.core.frame.Framed;
 import paringknife.core.frame.Layout;
-import paringknife.core.frame.PeopleTracker;
-import paringknife.core.frame.Person;
 import paringknife.core.frame.Shape;
-import paringknife.core.frame.ShotList;
+import paringknife.core.frame.people.Face;
+import paringknife.core.frame.people.FaceSample;
+import paringknife.core.frame.people.PeopleTracker;
+import paringknife.core.frame.people.Person;
+import paringknife.core.frame.shots.ShotList;
 import paringknife.core.letter.Cue;
 import paringknife.core.letter.CueBreaker;
 import paringknife.core.letter.CueLimits;
@@ -196,13 +196,17 @@ final class ToolCommand implements Runnable {
               description = "tells who speaks; without one the first person is held")
           @Nullable Path file) {
     Recording recording = Probe.of(video);
-    List<Person> people = PeopleTracker.people(new AnalysisPictures(recording).faces());
     Transcript transcript =
         file == null
             ? new Transcript("en", List.of(), List.of())
             : TranscriptFile.read(file).transcript();
     Recording.Picture picture = recording.picture();
     ShotList shots = ShotList.of(Shots.of(recording), picture.rate());
+    List<Person> people =
+        PeopleTracker.people(
+            new AnalysisPictures(recording).faces(),
+            shots,
+            picture.width() / (double) picture.height());
     FramePlanner planner =
         new FramePlanner(picture.width(), picture.height(), people, shots, transcript);
     Layout layout = file == null && !people.isEmpty() ? new Layout.One(0) : Layout.SPEAKER;

@@ -4,14 +4,19 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import paringknife.core.clip.ClipDesk;
 import paringknife.core.clip.ClipDocument;
 import paringknife.core.clip.ComposedClip;
 import paringknife.core.frame.FrameDesk;
 import paringknife.core.frame.FramePlanner;
-import paringknife.core.frame.PeopleTracker;
-import paringknife.core.frame.Person;
 import paringknife.core.frame.PushInFinder;
+import paringknife.core.frame.people.People;
+import paringknife.core.frame.people.PeopleCorrection;
+import paringknife.core.frame.people.PeopleTracker;
+import paringknife.core.frame.people.Person;
+import paringknife.core.frame.shots.ShotList;
 import paringknife.core.listen.LevelCurve;
 import paringknife.core.listen.RoomToneFinder;
 import paringknife.core.listen.SampleSource;
@@ -36,12 +41,14 @@ import paringknife.media.language.SnowballForms;
  * All that is known of an episode, in memory; what is costly is worked out when first asked for.
  */
 public final class Episode {
+  private static final Logger LOG = LoggerFactory.getLogger(Episode.class);
+
   private final Recording recording;
   private final EpisodeFolder folder;
   private final Transcript transcript;
   private final LevelCurve levels;
   private final LevelCurve pauseLevels;
-  private final List<Person> people;
+  private final Seen seen;
   private final FillerList fillers;
   private final PareEditor editor;
   private volatile @Nullable FramePlanner planner;
@@ -61,6 +68,33 @@ public final class Episode {
     this(recording, folder, transcript, folder.readLevels(), fillers);
   }
 
+  /** Who is seen, as found and as put right. */
+  private record Seen(List<Person> found, People people, ShotList shots) {
+    static Seen in(EpisodeFolder folder, Recording recording) {
+      Recording.Picture picture = recording.picture();
+      ShotList shots = folder.readShots();
+      List<Person> found =
+          PeopleTracker.people(
+              folder.readFaces(),
+              shots,
+              picture == null ? 1 : picture.width() / (double) picture.height());
+      return new Seen(found, People.found(found), shots);
+    }
+
+    /** What is about somebody who is not found any more is left out. */
+    Seen corrected(List<PeopleCorrection> corrections) {
+      People corrected = People.found(found);
+      for (PeopleCorrection correction : corrections) {
+        try {
+          corrected = corrected.with(correction, shots);
+        } catch (IllegalArgumentException noLonger) {
+          LOG.info("{} does not apply any more", correction);
+        }
+      }
+      return new Seen(found, corrected, shots);
+    }
+  }
+
   private Episode(
       Recording recording,
       EpisodeFolder folder,
@@ -73,7 +107,7 @@ public final class Episode {
         transcript,
         levels,
         folder.readPauseLevels(levels),
-        PeopleTracker.people(folder.readFaces()),
+        Seen.in(folder, recording),
         fillers);
   }
 
@@ -83,14 +117,14 @@ public final class Episode {
       Transcript transcript,
       LevelCurve levels,
       LevelCurve pauseLevels,
-      List<Person> people,
+      Seen seen,
       FillerList fillers) {
     this.recording = recording;
     this.folder = folder;
     this.transcript = transcript;
     this.levels = levels;
     this.pauseLevels = pauseLevels;
-    this.people = people;
+    this.seen = seen;
     this.fillers = fillers;
     this.editor = new PareEditor(transcript, pauseLevels, fillers);
   }
@@ -100,7 +134,13 @@ public final class Episode {
    * kept.
    */
   public Episode with(Transcript changed, FillerList changedFillers) {
-    return new Episode(recording, folder, changed, levels, pauseLevels, people, changedFillers);
+    return new Episode(recording, folder, changed, levels, pauseLevels, seen, changedFillers);
+  }
+
+  /** The same episode with what a producer has put right about who is seen. */
+  public Episode with(List<PeopleCorrection> corrections) {
+    return new Episode(
+        recording, folder, transcript, levels, pauseLevels, seen.corrected(corrections), fillers);
   }
 
   /** The filler words looked for. */
@@ -157,8 +197,12 @@ public final class Episode {
     return levels;
   }
 
-  public List<Person> people() {
-    return people;
+  public People people() {
+    return seen.people();
+  }
+
+  public ShotList shots() {
+    return seen.shots();
   }
 
   public FramePlanner planner() {
@@ -169,8 +213,8 @@ public final class Episode {
           new FramePlanner(
               picture == null ? 640 : picture.width(),
               picture == null ? 360 : picture.height(),
-              people,
-              folder.readShots(),
+              seen.people(),
+              seen.shots(),
               transcript);
       planner = made;
     }
@@ -186,7 +230,8 @@ public final class Episode {
   public ClipDesk desk() {
     return new ClipDesk(
         new PareDesk(editor, stretches(), transcript.words().size(), levels.durationUs()),
-        new FrameDesk(people.size(), levels.durationUs(), new PushInFinder(transcript, levels)));
+        new FrameDesk(
+            people().all().size(), levels.durationUs(), new PushInFinder(transcript, levels)));
   }
 
   /** What a state of a clip comes to; see {@link ComposedClip}. */
@@ -205,8 +250,14 @@ public final class Episode {
     return Renderer.rateOf(recording);
   }
 
-  /** The speaker whom a person in the picture is; empty when nobody was matched to them. */
+  /**
+   * What a person in the picture is called: as a producer named them, or as the speaker who they
+   * are; empty when nobody was matched to them.
+   */
   public Optional<String> nameOf(int person) {
+    if (people().nameOf(person).isPresent()) {
+      return people().nameOf(person);
+    }
     for (int s = 0; s < transcript.speakers().size(); s++) {
       if (planner().placement().personOf(s) == person) {
         return Optional.of(transcript.speakers().get(s));

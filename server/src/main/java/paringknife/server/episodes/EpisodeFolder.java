@@ -1,5 +1,6 @@
 package paringknife.server.episodes;
 
+import com.fasterxml.jackson.annotation.JsonInclude;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
@@ -9,8 +10,8 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.DoubleConsumer;
-import paringknife.core.frame.FaceSample;
-import paringknife.core.frame.ShotList;
+import paringknife.core.frame.people.FaceSample;
+import paringknife.core.frame.shots.ShotList;
 import paringknife.core.listen.LevelCurve;
 import paringknife.media.ffmpeg.Ingest;
 import paringknife.media.ffmpeg.Probe;
@@ -22,7 +23,10 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** What ingest made of an episode, as files in one folder. */
 public record EpisodeFolder(Path root) {
-  private static final JsonMapper JSON = new JsonMapper();
+  private static final JsonMapper JSON =
+      JsonMapper.builder()
+          .changeDefaultPropertyInclusion(i -> i.withValueInclusion(JsonInclude.Include.NON_NULL))
+          .build();
 
   public Path proxy() {
     return root.resolve("proxy.mp4");

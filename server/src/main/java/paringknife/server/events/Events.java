@@ -100,6 +100,11 @@ public class Events {
     send("clips", Map.of("episodeId", episodeId));
   }
 
+  /** It was put right who is seen in an episode. */
+  public void peopleChanged(long episodeId) {
+    send("people", Map.of("episodeId", episodeId));
+  }
+
   /** A transcript was corrected. */
   public void transcriptChanged(long episodeId) {
     send("transcript", Map.of("episodeId", episodeId));

@@ -5,19 +5,15 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Objects;
-import java.util.stream.DoubleStream;
-import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import paringknife.core.frame.Face;
-import paringknife.core.frame.Person;
-import paringknife.core.time.Span;
+import paringknife.core.frame.people.Face;
+import paringknife.core.frame.people.Person;
 import paringknife.core.transcript.Transcript;
 import paringknife.media.transcripts.TranscriptFile;
 import paringknife.server.episodes.Episode;
@@ -63,14 +59,37 @@ class EpisodeController {
   /** A new episode, and what had to be put right in its transcript. */
   record Shelved(long id, List<String> mended) {}
 
-  /** A person in the picture; face as shares of the picture. */
-  record PersonInPicture(int index, String name, double x, double y, double width, double height) {}
+  /**
+   * A person in the picture.
+   *
+   * @param index their number, which stays theirs
+   * @param named whether a producer gave them their name
+   * @param seenAtUs when they are seen well, with the box of their face as shares of the picture
+   */
+  record PersonInPicture(
+      int index,
+      String name,
+      boolean named,
+      long seenAtUs,
+      double x,
+      double y,
+      double width,
+      double height) {
+    static PersonInPicture of(int index, String name, boolean named, Person person) {
+      Person.Sighting seen = person.seenBest();
+      Face face = seen.face();
+      return new PersonInPicture(
+          index, name, named, seen.timeUs(), face.x(), face.y(), face.width(), face.height());
+    }
+  }
 
   /**
    * What an opened episode is.
    *
    * @param madeAt names the state of its proxy and levels
    * @param quietBelowDb below which level its pauses lie, dBFS
+   * @param people who is seen; joined and dismissed ones are not
+   * @param peoplePutRight whether something about them can be taken back
    */
   record EpisodeCard(
       long id,
@@ -83,40 +102,8 @@ class EpisodeController {
       int frameRateNumerator,
       int frameRateDenominator,
       double quietBelowDb,
-      List<PersonInPicture> people) {}
-
-  /**
-   * Where a person's face is through a while.
-   *
-   * @param timesUs when it was looked for, microseconds
-   * @param boxes of each time left, upper edge, width and height, as shares of the picture
-   */
-  record FaceTrack(int person, long[] timesUs, double[] boxes) {}
-
-  /** How much of the faces is told at once, microseconds. */
-  private static final long MOST_FACES_US = 600_000_000;
-
-  /** Where faces are between two times, for up to ten minutes. */
-  @GetMapping("/{id}/faces")
-  List<FaceTrack> faces(@PathVariable long id, @RequestParam long fromUs, @RequestParam long toUs) {
-    if (fromUs < 0 || toUs < fromUs || toUs - fromUs > MOST_FACES_US) {
-      throw new IllegalArgumentException("Faces are told for up to ten minutes at once.");
-    }
-    List<Person> people = episodes.open(id).people();
-    return IntStream.range(0, people.size())
-        .mapToObj(p -> track(p, people.get(p).seenIn(new Span(fromUs, toUs))))
-        .toList();
-  }
-
-  private static FaceTrack track(int person, List<Person.Sighting> seen) {
-    return new FaceTrack(
-        person,
-        seen.stream().mapToLong(Person.Sighting::timeUs).toArray(),
-        seen.stream()
-            .map(Person.Sighting::face)
-            .flatMapToDouble(f -> DoubleStream.of(f.x(), f.y(), f.width(), f.height()))
-            .toArray());
-  }
+      List<PersonInPicture> people,
+      boolean peoplePutRight) {}
 
   @PostMapping
   Shelved add(@RequestBody NewEpisode asked) {
@@ -168,16 +155,17 @@ class EpisodeController {
     Episode episode = episodes.open(id);
     var picture = episode.recording().picture();
     List<PersonInPicture> people = new java.util.ArrayList<>();
-    for (int p = 0; p < episode.people().size(); p++) {
-      Face face = episode.people().get(p).typicalFace(0, Long.MAX_VALUE);
+    for (int p = 0; p < episode.people().all().size(); p++) {
+      Person person = episode.people().all().get(p);
+      if (!person.isSeen()) {
+        continue;
+      }
       people.add(
-          new PersonInPicture(
+          PersonInPicture.of(
               p,
               episode.nameOf(p).orElse("Person " + (p + 1)),
-              face.x(),
-              face.y(),
-              face.width(),
-              face.height()));
+              episode.people().nameOf(p).isPresent(),
+              person));
     }
     return new EpisodeCard(
         id,
@@ -190,6 +178,7 @@ class EpisodeController {
         episode.rate().numerator(),
         episode.rate().denominator(),
         episode.editor().quietBelowDb(),
-        people);
+        people,
+        episodes.arePeoplePutRight(id));
   }
 }

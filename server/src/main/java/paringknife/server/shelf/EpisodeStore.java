@@ -68,6 +68,11 @@ public class EpisodeStore {
     return select(DSL.noCondition());
   }
 
+  /** Lets nobody else change an episode until the transaction is over. */
+  void lock(long id) {
+    db.select(EPISODE.ID).from(EPISODE).where(EPISODE.ID.eq(id)).forUpdate().fetch();
+  }
+
   public Optional<Row> byId(long id) {
     return select(EPISODE.ID.eq(id)).stream().findFirst();
   }

@@ -6,6 +6,7 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import paringknife.core.formats.PlainText;
+import paringknife.core.frame.people.PeopleCorrection;
 import paringknife.core.pare.FillerList;
 import paringknife.core.transcript.CarriedOver;
 import paringknife.core.transcript.Transcript;
@@ -37,13 +38,14 @@ public class Episodes {
   private final TranscriptStore transcripts;
   private final Glossary glossary;
   private final FillerLists fillers;
+  private final EpisodePeople people;
   private final TransactionTemplate transactions;
   private final Recent<Opened> opened = new Recent<>(8);
 
   /** A new episode, and what had to be put right in its transcript. */
   public record Added(long id, List<String> mended) {}
 
-  private record Opened(int revision, Episode episode) {}
+  private record Opened(int revision, long people, Episode episode) {}
 
   Episodes(
       EpisodeStore store,
@@ -53,7 +55,9 @@ public class Episodes {
       TranscriptStore transcripts,
       Glossary glossary,
       FillerLists fillers,
+      EpisodePeople people,
       TransactionTemplate transactions) {
+    this.people = people;
     this.transactions = transactions;
     this.fillers = fillers;
     this.store = store;
@@ -276,7 +280,8 @@ public class Episodes {
     TranscriptStore.StoredTranscript stored = transcripts.of(id).orElse(null);
     int revision = stored == null ? 0 : stored.revision();
     Opened known = opened.get(id);
-    if (known != null && known.revision() == revision) {
+    long putRight = people.stateOf(id);
+    if (known != null && known.revision() == revision && known.people() == putRight) {
       return known.episode();
     }
     EpisodeStore.Row row = row(id);
@@ -293,8 +298,39 @@ public class Episodes {
                 data.episode(id),
                 transcript,
                 fillers.of(row.show(), transcript.language()));
-    opened.put(id, new Opened(revision, episode));
-    return episode;
+    boolean samePeople = (known == null ? 0 : known.people()) == putRight;
+    Episode seen = samePeople ? episode : episode.with(people.of(id));
+    opened.put(id, new Opened(revision, putRight, seen));
+    return seen;
+  }
+
+  /**
+   * Puts right who is seen in an episode.
+   *
+   * @throws IllegalArgumentException when it is about nobody who is seen
+   */
+  void putRight(long id, PeopleCorrection correction) {
+    transactions.executeWithoutResult(
+        inTransaction -> {
+          store.lock(id);
+          Episode episode = open(id);
+          episode.people().with(correction, episode.shots());
+          if (people.of(id).size() >= EpisodePeople.MOST) {
+            throw new IllegalArgumentException("Too much was put right already.");
+          }
+          people.add(id, correction);
+        });
+  }
+
+  boolean arePeoplePutRight(long id) {
+    return people.stateOf(id) > 0;
+  }
+
+  void takeBackPeople(long id) {
+    row(id);
+    if (!people.takeBack(id)) {
+      throw new IllegalArgumentException("Nothing was put right about who is seen.");
+    }
   }
 
   /** Changes the filler words of an episode's show, for the language the episode is in. */

@@ -21,6 +21,7 @@ import paringknife.server.database.generated.tables.EpisodeSound;
 import paringknife.server.database.generated.tables.FillerList;
 import paringknife.server.database.generated.tables.Glossary;
 import paringknife.server.database.generated.tables.Mark;
+import paringknife.server.database.generated.tables.PersonCorrection;
 import paringknife.server.database.generated.tables.Rendering;
 import paringknife.server.database.generated.tables.Shelf;
 import paringknife.server.database.generated.tables.Transcript;
@@ -54,6 +55,8 @@ public class DefaultSchema extends SchemaImpl {
 
     public final Mark MARK = Mark.MARK;
 
+    public final PersonCorrection PERSON_CORRECTION = PersonCorrection.PERSON_CORRECTION;
+
     public final Rendering RENDERING = Rendering.RENDERING;
 
     public final Shelf SHELF = Shelf.SHELF;
@@ -85,6 +88,7 @@ public class DefaultSchema extends SchemaImpl {
             FillerList.FILLER_LIST,
             Glossary.GLOSSARY,
             Mark.MARK,
+            PersonCorrection.PERSON_CORRECTION,
             Rendering.RENDERING,
             Shelf.SHELF,
             Transcript.TRANSCRIPT,

@@ -12,6 +12,8 @@ import org.jooq.impl.Internal;
 import paringknife.server.database.generated.tables.Clip;
 import paringknife.server.database.generated.tables.ClipVersion;
 import paringknife.server.database.generated.tables.Mark;
+import paringknife.server.database.generated.tables.PersonCorrection;
+import paringknife.server.database.generated.tables.Rendering;
 import paringknife.server.database.generated.tables.Shelf;
 
 
@@ -23,6 +25,8 @@ public class Indexes {
     // -------------------------------------------------------------------------
 
     public static final Index CLIP_EPISODE_ID = Internal.createIndex(DSL.name("episode_id"), Clip.CLIP, new OrderField[] { Clip.CLIP.EPISODE_ID }, false);
+    public static final Index PERSON_CORRECTION_EPISODE_ID = Internal.createIndex(DSL.name("episode_id"), PersonCorrection.PERSON_CORRECTION, new OrderField[] { PersonCorrection.PERSON_CORRECTION.EPISODE_ID }, false);
+    public static final Index RENDERING_MADE_ALIKE = Internal.createIndex(DSL.name("made_alike"), Rendering.RENDERING, new OrderField[] { Rendering.RENDERING.FINGERPRINT }, false);
     public static final Index CLIP_VERSION_OF_CLIP = Internal.createIndex(DSL.name("of_clip"), ClipVersion.CLIP_VERSION, new OrderField[] { ClipVersion.CLIP_VERSION.CLIP_ID, ClipVersion.CLIP_VERSION.ID }, false);
     public static final Index MARK_OF_EPISODE = Internal.createIndex(DSL.name("of_episode"), Mark.MARK, new OrderField[] { Mark.MARK.EPISODE_ID, Mark.MARK.START_US }, false);
     public static final Index SHELF_PARENT_ID = Internal.createIndex(DSL.name("parent_id"), Shelf.SHELF, new OrderField[] { Shelf.SHELF.PARENT_ID }, false);

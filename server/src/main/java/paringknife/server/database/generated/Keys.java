@@ -21,6 +21,7 @@ import paringknife.server.database.generated.tables.EpisodeSound;
 import paringknife.server.database.generated.tables.FillerList;
 import paringknife.server.database.generated.tables.Glossary;
 import paringknife.server.database.generated.tables.Mark;
+import paringknife.server.database.generated.tables.PersonCorrection;
 import paringknife.server.database.generated.tables.Rendering;
 import paringknife.server.database.generated.tables.Shelf;
 import paringknife.server.database.generated.tables.Transcript;
@@ -45,6 +46,7 @@ public class Keys {
     public static final UniqueKey<Record> KEY_FILLER_LIST_PRIMARY = Internal.createUniqueKey(FillerList.FILLER_LIST, DSL.name("KEY_filler_list_PRIMARY"), new TableField[] { FillerList.FILLER_LIST.SHOW_NAME, FillerList.FILLER_LIST.LANGUAGE }, true);
     public static final UniqueKey<Record> KEY_GLOSSARY_PRIMARY = Internal.createUniqueKey(Glossary.GLOSSARY, DSL.name("KEY_glossary_PRIMARY"), new TableField[] { Glossary.GLOSSARY.SHOW_NAME, Glossary.GLOSSARY.HEARD, Glossary.GLOSSARY.WRITTEN }, true);
     public static final UniqueKey<Record> KEY_MARK_PRIMARY = Internal.createUniqueKey(Mark.MARK, DSL.name("KEY_mark_PRIMARY"), new TableField[] { Mark.MARK.ID }, true);
+    public static final UniqueKey<Record> KEY_PERSON_CORRECTION_PRIMARY = Internal.createUniqueKey(PersonCorrection.PERSON_CORRECTION, DSL.name("KEY_person_correction_PRIMARY"), new TableField[] { PersonCorrection.PERSON_CORRECTION.ID }, true);
     public static final UniqueKey<Record> KEY_RENDERING_ONE_CELL = Internal.createUniqueKey(Rendering.RENDERING, DSL.name("KEY_rendering_one_cell"), new TableField[] { Rendering.RENDERING.CLIP_ID, Rendering.RENDERING.SPEC }, true);
     public static final UniqueKey<Record> KEY_RENDERING_PRIMARY = Internal.createUniqueKey(Rendering.RENDERING, DSL.name("KEY_rendering_PRIMARY"), new TableField[] { Rendering.RENDERING.ID }, true);
     public static final UniqueKey<Record> KEY_SHELF_PRIMARY = Internal.createUniqueKey(Shelf.SHELF, DSL.name("KEY_shelf_PRIMARY"), new TableField[] { Shelf.SHELF.ID }, true);
@@ -62,6 +64,7 @@ public class Keys {
     public static final ForeignKey<Record, Record> EPISODE_ON_SHELF = Internal.createForeignKey(Episode.EPISODE, DSL.name("episode_on_shelf"), new TableField[] { Episode.EPISODE.SHELF_ID }, Keys.KEY_SHELF_PRIMARY, new TableField[] { Shelf.SHELF.ID }, true);
     public static final ForeignKey<Record, Record> EPISODE_SOUND_IBFK_1 = Internal.createForeignKey(EpisodeSound.EPISODE_SOUND, DSL.name("episode_sound_ibfk_1"), new TableField[] { EpisodeSound.EPISODE_SOUND.EPISODE_ID }, Keys.KEY_EPISODE_PRIMARY, new TableField[] { Episode.EPISODE.ID }, true);
     public static final ForeignKey<Record, Record> MARK_IBFK_1 = Internal.createForeignKey(Mark.MARK, DSL.name("mark_ibfk_1"), new TableField[] { Mark.MARK.EPISODE_ID }, Keys.KEY_EPISODE_PRIMARY, new TableField[] { Episode.EPISODE.ID }, true);
+    public static final ForeignKey<Record, Record> PERSON_CORRECTION_IBFK_1 = Internal.createForeignKey(PersonCorrection.PERSON_CORRECTION, DSL.name("person_correction_ibfk_1"), new TableField[] { PersonCorrection.PERSON_CORRECTION.EPISODE_ID }, Keys.KEY_EPISODE_PRIMARY, new TableField[] { Episode.EPISODE.ID }, true);
     public static final ForeignKey<Record, Record> RENDERING_IBFK_1 = Internal.createForeignKey(Rendering.RENDERING, DSL.name("rendering_ibfk_1"), new TableField[] { Rendering.RENDERING.CLIP_ID }, Keys.KEY_CLIP_PRIMARY, new TableField[] { Clip.CLIP.ID }, true);
     public static final ForeignKey<Record, Record> SHELF_IBFK_1 = Internal.createForeignKey(Shelf.SHELF, DSL.name("shelf_ibfk_1"), new TableField[] { Shelf.SHELF.PARENT_ID }, Keys.KEY_SHELF_PRIMARY, new TableField[] { Shelf.SHELF.ID }, true);
     public static final ForeignKey<Record, Record> TRANSCRIPT_IBFK_1 = Internal.createForeignKey(Transcript.TRANSCRIPT, DSL.name("transcript_ibfk_1"), new TableField[] { Transcript.TRANSCRIPT.EPISODE_ID }, Keys.KEY_EPISODE_PRIMARY, new TableField[] { Episode.EPISODE.ID }, true);

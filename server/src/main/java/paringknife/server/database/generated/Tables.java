@@ -14,6 +14,7 @@ import paringknife.server.database.generated.tables.EpisodeSound;
 import paringknife.server.database.generated.tables.FillerList;
 import paringknife.server.database.generated.tables.Glossary;
 import paringknife.server.database.generated.tables.Mark;
+import paringknife.server.database.generated.tables.PersonCorrection;
 import paringknife.server.database.generated.tables.Rendering;
 import paringknife.server.database.generated.tables.Shelf;
 import paringknife.server.database.generated.tables.Transcript;
@@ -42,6 +43,8 @@ public class Tables {
     public static final Glossary GLOSSARY = Glossary.GLOSSARY;
 
     public static final Mark MARK = Mark.MARK;
+
+    public static final PersonCorrection PERSON_CORRECTION = PersonCorrection.PERSON_CORRECTION;
 
     public static final Rendering RENDERING = Rendering.RENDERING;
 

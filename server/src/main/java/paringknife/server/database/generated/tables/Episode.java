@@ -37,6 +37,7 @@ import paringknife.server.database.generated.tables.Chapter.ChapterPath;
 import paringknife.server.database.generated.tables.Clip.ClipPath;
 import paringknife.server.database.generated.tables.EpisodeSound.EpisodeSoundPath;
 import paringknife.server.database.generated.tables.Mark.MarkPath;
+import paringknife.server.database.generated.tables.PersonCorrection.PersonCorrectionPath;
 import paringknife.server.database.generated.tables.Shelf.ShelfPath;
 import paringknife.server.database.generated.tables.Transcript.TranscriptPath;
 import paringknife.server.database.generated.tables.TranscriptChange.TranscriptChangePath;
@@ -206,6 +207,15 @@ public class Episode extends TableImpl<Record> {
             _mark = new MarkPath(this, null, Keys.MARK_IBFK_1.getInverseKey());
 
         return _mark;
+    }
+
+    private transient PersonCorrectionPath _personCorrection;
+
+    public PersonCorrectionPath personCorrection() {
+        if (_personCorrection == null)
+            _personCorrection = new PersonCorrectionPath(this, null, Keys.PERSON_CORRECTION_IBFK_1.getInverseKey());
+
+        return _personCorrection;
     }
 
     private transient TranscriptChangePath _transcriptChange;

@@ -13,6 +13,7 @@ import org.jooq.Condition;
 import org.jooq.Field;
 import org.jooq.ForeignKey;
 import org.jooq.Identity;
+import org.jooq.Index;
 import org.jooq.InverseForeignKey;
 import org.jooq.Name;
 import org.jooq.Path;
@@ -32,6 +33,7 @@ import org.jooq.impl.SQLDataType;
 import org.jooq.impl.TableImpl;
 
 import paringknife.server.database.generated.DefaultSchema;
+import paringknife.server.database.generated.Indexes;
 import paringknife.server.database.generated.Keys;
 import paringknife.server.database.generated.tables.Clip.ClipPath;
 
@@ -133,6 +135,11 @@ public class Rendering extends TableImpl<Record> {
     @Override
     public Schema getSchema() {
         return aliased() ? null : DefaultSchema.DEFAULT_SCHEMA;
+    }
+
+    @Override
+    public List<Index> getIndexes() {
+        return Arrays.asList(Indexes.RENDERING_MADE_ALIKE);
     }
 
     @Override

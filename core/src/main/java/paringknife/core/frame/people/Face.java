@@ -1,4 +1,6 @@
-package paringknife.core.frame;
+package paringknife.core.frame.people;
+
+import org.jspecify.annotations.Nullable;
 
 /**
  * A face in one picture; all lengths as shares of the picture's width and height.
@@ -7,19 +9,30 @@ package paringknife.core.frame;
  * @param y upper edge
  * @param mouthMotion how much the mouth moved since the picture before, beyond the rest of the
  *     face; mean difference of grey values, 0 to 255
+ * @param appearance what they look like, where it was looked at
  */
-public record Face(double x, double y, double width, double height, double mouthMotion) {
+public record Face(
+    double x,
+    double y,
+    double width,
+    double height,
+    double mouthMotion,
+    @Nullable Appearance appearance) {
+  public Face(double x, double y, double width, double height, double mouthMotion) {
+    this(x, y, width, height, mouthMotion, null);
+  }
+
   public double middleX() {
     return x + width / 2;
   }
 
   /** Height of the eyes in the picture: about 0.42 of a detected face's box (common practice). */
-  double eyesY() {
+  public double eyesY() {
     return y + 0.42 * height;
   }
 
   /** A face on the way to another place and size; share 0 is here, 1 there. */
-  Face towards(Face other, double share) {
+  public Face towards(Face other, double share) {
     return new Face(
         x + share * (other.x - x),
         y + share * (other.y - y),

@@ -1,4 +1,4 @@
-package paringknife.core.frame;
+package paringknife.core.frame.shots;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -25,12 +25,12 @@ public record ShotList(List<Long> startsUs) {
     return new ShotList(starts.stream().map(rate::startUs).toList());
   }
 
-  boolean isOne() {
+  public boolean isOne() {
     return startsUs.size() == 1;
   }
 
   /** A stretch of the recording by its shots, in order; never empty. */
-  List<Span> parts(Span whole) {
+  public List<Span> parts(Span whole) {
     List<Span> parts = new ArrayList<>();
     long from = whole.startUs();
     for (long start : startsUs) {
@@ -44,7 +44,7 @@ public record ShotList(List<Long> startsUs) {
   }
 
   /** The shot in which a time lies. */
-  Span around(long us) {
+  public Span around(long us) {
     int shot = 0;
     while (shot + 1 < startsUs.size() && startsUs.get(shot + 1) <= us) {
       shot++;

@@ -1,4 +1,4 @@
-package paringknife.core.frame;
+package paringknife.core.frame.people;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;

@@ -1,4 +1,4 @@
-package paringknife.core.frame;
+package paringknife.core.frame.people;
 
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -25,14 +25,45 @@ public final class SpeakerPlacement {
   private record Pairing(int speaker, int person, double contrast) {}
 
   public static SpeakerPlacement of(List<Person> people, Transcript transcript) {
-    return of(people, transcript, new Span(Long.MIN_VALUE, Long.MAX_VALUE));
+    return of(People.found(people), transcript);
   }
 
-  /** By what is seen and said during one shot. */
-  static SpeakerPlacement of(List<Person> people, Transcript transcript, Span shot) {
+  /** By all that is seen and said; who bears a speaker's name is that speaker. */
+  public static SpeakerPlacement of(People people, Transcript transcript) {
+    Map<Integer, Integer> named = new HashMap<>();
+    for (int p = 0; p < people.all().size(); p++) {
+      int speaker = people.nameOf(p).map(transcript.speakers()::indexOf).orElse(-1);
+      if (speaker >= 0 && people.all().get(p).isSeen()) {
+        named.putIfAbsent(speaker, p);
+      }
+    }
+    return completed(named, people.all(), transcript);
+  }
+
+  /**
+   * During one shot: those who are in it where they are known, and of the others who are in it by
+   * what is seen and said during the shot.
+   */
+  public SpeakerPlacement in(Span shot, List<Person> people, Transcript transcript) {
+    Map<Integer, Integer> here = new HashMap<>();
+    List<Person> others = new ArrayList<>();
+    for (Person person : people) {
+      others.add(person.in(shot));
+    }
+    for (Map.Entry<Integer, Integer> placed : personOfSpeaker.entrySet()) {
+      if (others.get(placed.getValue()).isSeen()) {
+        here.put(placed.getKey(), placed.getValue());
+      }
+      others.set(placed.getValue(), Person.NOBODY);
+    }
+    return completed(here, others, transcript);
+  }
+
+  private static SpeakerPlacement completed(
+      Map<Integer, Integer> known, List<Person> people, Transcript transcript) {
     List<Pairing> pairings = new ArrayList<>();
     for (int p = 0; p < people.size(); p++) {
-      Map<Integer, double[]> motion = motionBySpeaker(people.get(p).in(shot), transcript);
+      Map<Integer, double[]> motion = motionBySpeaker(people.get(p), transcript);
       double sum = motion.values().stream().mapToDouble(m -> m[0]).sum();
       double count = motion.values().stream().mapToDouble(m -> m[1]).sum();
       for (Map.Entry<Integer, double[]> entry : motion.entrySet()) {
@@ -43,8 +74,8 @@ public final class SpeakerPlacement {
       }
     }
     pairings.sort(Comparator.comparingDouble(Pairing::contrast).reversed());
-    Map<Integer, Integer> placed = new HashMap<>();
-    Set<Integer> taken = new HashSet<>();
+    Map<Integer, Integer> placed = new HashMap<>(known);
+    Set<Integer> taken = new HashSet<>(known.values());
     for (Pairing pairing : pairings) {
       if (!placed.containsKey(pairing.speaker()) && taken.add(pairing.person())) {
         placed.put(pairing.speaker(), pairing.person());

@@ -1,6 +1,7 @@
-package paringknife.core.frame;
+package paringknife.core.frame.people;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import paringknife.core.time.Span;
 
@@ -17,8 +18,23 @@ public record Person(List<Sighting> sightings) {
     sightings = List.copyOf(sightings);
   }
 
-  /** The middle face box of all sightings within a stretch, or of all when there is none there. */
+  /** Somebody who is seen nowhere. */
+  public static final Person NOBODY = new Person(List.of());
+
+  private static final Face MIDDLE = new Face(0.45, 0.25, 0.1, 0.18, 0);
+
+  public boolean isSeen() {
+    return !sightings.isEmpty();
+  }
+
+  /**
+   * The middle face box of all sightings within a stretch, or of all when there is none there; a
+   * face in the middle where they are seen nowhere.
+   */
   public Face typicalFace(long fromUs, long toUs) {
+    if (sightings.isEmpty()) {
+      return MIDDLE;
+    }
     List<Face> faces =
         sightings.subList(firstNotBefore(fromUs), firstNotBefore(toUs)).stream()
             .map(Sighting::face)
@@ -32,13 +48,31 @@ public record Person(List<Sighting> sightings) {
         0);
   }
 
+  /**
+   * Where they are seen well: their face as large as mostly or larger, away from the edges.
+   *
+   * @throws java.util.NoSuchElementException when they are seen nowhere
+   */
+  public Sighting seenBest() {
+    return sightings.stream().max(Comparator.comparingDouble(s -> clear(s.face()))).orElseThrow();
+  }
+
+  /** The height of a face, less where it lies near an edge. */
+  private static double clear(Face face) {
+    double room =
+        Math.min(
+            Math.min(face.x(), 1 - face.x() - face.width()),
+            Math.min(face.y(), 1 - face.y() - face.height()));
+    return face.height() * Math.min(1, Math.max(0, room / (face.height() / 2)));
+  }
+
   /** What is seen of them during a stretch. */
-  Person in(Span stretch) {
+  public Person in(Span stretch) {
     return new Person(seenIn(stretch));
   }
 
   /** From the first sighting to the last. */
-  Span seen() {
+  public Span seen() {
     return new Span(sightings.get(0).timeUs(), sightings.get(sightings.size() - 1).timeUs());
   }
 
@@ -54,7 +88,7 @@ public record Person(List<Sighting> sightings) {
    * Their face at a time: between two places where it was found on the way from one to the other. A
    * place that is the same to the last bit was not found again but taken over.
    */
-  Face faceAt(long us) {
+  public Face faceAt(long us) {
     int next = firstNotBefore(us);
     if (next == 0 || next == sightings.size()) {
       return sightings.get(Math.min(next, sightings.size() - 1)).face();

@@ -1,4 +1,4 @@
-package paringknife.core.frame;
+package paringknife.core.frame.shots;
 
 import java.util.ArrayList;
 import java.util.List;

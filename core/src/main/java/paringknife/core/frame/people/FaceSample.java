@@ -1,4 +1,4 @@
-package paringknife.core.frame;
+package paringknife.core.frame.people;
 
 import java.util.List;
 

@@ -1,0 +1,56 @@
+package paringknife.core.frame.people;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.ToDoubleFunction;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * One face followed through one shot.
+ *
+ * @param sightings in order, never empty
+ */
+record FaceTrack(List<Person.Sighting> sightings) {
+  /** Deviation of what a detector says of a face that does not stir, as a share of the picture. */
+  private static final double UNSTIRRED = 0.0012;
+
+  private static final long STILL_US = 60_000_000;
+
+  Person.Sighting last() {
+    return sightings.get(sightings.size() - 1);
+  }
+
+  private long seenUs() {
+    return last().timeUs() - sightings.get(0).timeUs();
+  }
+
+  /** Whether it never stirs for so long that it is a poster or a picture on a screen. */
+  boolean isPicture() {
+    return seenUs() >= STILL_US
+        && deviation(Face::middleX) < UNSTIRRED
+        && deviation(Face::y) < UNSTIRRED
+        && deviation(Face::width) < UNSTIRRED;
+  }
+
+  private double deviation(ToDoubleFunction<Face> of) {
+    double mean = sightings.stream().map(Person.Sighting::face).mapToDouble(of).average().orElse(0);
+    return Math.sqrt(
+        sightings.stream()
+            .map(Person.Sighting::face)
+            .mapToDouble(f -> Math.pow(of.applyAsDouble(f) - mean, 2))
+            .average()
+            .orElse(0));
+  }
+
+  /** What they look like on the whole; null where it was not looked at. */
+  @Nullable Appearance appearance() {
+    List<Appearance> seen = new ArrayList<>();
+    for (Person.Sighting sighting : sightings) {
+      Appearance appearance = sighting.face().appearance();
+      if (appearance != null) {
+        seen.add(appearance);
+      }
+    }
+    return seen.isEmpty() ? null : Appearance.mean(seen);
+  }
+}

@@ -1,0 +1,6 @@
+CREATE TABLE person_correction (
+  id BIGINT NOT NULL AUTO_INCREMENT PRIMARY KEY,
+  episode_id BIGINT NOT NULL,
+  correction TEXT NOT NULL,
+  FOREIGN KEY (episode_id) REFERENCES episode (id) ON DELETE CASCADE
+) CHARACTER SET utf8mb4;
