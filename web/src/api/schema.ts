@@ -1521,6 +1521,14 @@ export interface components {
             lastWord: number;
             title: string;
         };
+        CameraCut: {
+            /** Format: int64 */
+            id: number;
+            /** Format: int64 */
+            atUs: number;
+            /** Format: int32 */
+            camera: number;
+        };
         CaptionEdit: components["schemas"]["BreakBeforeCaptionEdit"] | components["schemas"]["GoOnWithCaptionEdit"] | components["schemas"]["ShowAsCaptionEdit"];
         Cleanup: {
             hum: boolean;
@@ -1567,6 +1575,7 @@ export interface components {
             /** Format: double */
             alternating: number;
             look: components["schemas"]["Look"];
+            cameras: components["schemas"]["CameraCut"][];
             /** Format: int64 */
             nextId: number;
         };
@@ -1795,7 +1804,7 @@ export interface components {
             revision: number;
             intent: components["schemas"]["Intent"];
         };
-        Intent: components["schemas"]["AlternateIntent"] | components["schemas"]["AskForIntent"] | components["schemas"]["ChangeGapIntent"] | components["schemas"]["ChangeLookIntent"] | components["schemas"]["ChangePushInIntent"] | components["schemas"]["CleanUpIntent"] | components["schemas"]["DropPushInsIntent"] | components["schemas"]["DropStretchIntent"] | components["schemas"]["FitIntent"] | components["schemas"]["KeepAttemptIntent"] | components["schemas"]["LetGoIntent"] | components["schemas"]["LetterIntent"] | components["schemas"]["MoveCutIntent"] | components["schemas"]["MoveSeamIntent"] | components["schemas"]["MoveWordsIntent"] | components["schemas"]["PareChosenFillersIntent"] | components["schemas"]["PareFillersIntent"] | components["schemas"]["ParePauseAfterIntent"] | components["schemas"]["ParePausesIntent"] | components["schemas"]["PareRepeatsIntent"] | components["schemas"]["PareWordsIntent"] | components["schemas"]["ProposePushInsIntent"] | components["schemas"]["PullWordsIntent"] | components["schemas"]["PushInOnIntent"] | components["schemas"]["PutBackReasonIntent"] | components["schemas"]["PutBackRemovalsIntent"] | components["schemas"]["PutBackWordsIntent"] | components["schemas"]["PutGapIntent"] | components["schemas"]["ReframeIntent"] | components["schemas"]["RenameIntent"] | components["schemas"]["SetByHandIntent"] | components["schemas"]["SetMannerIntent"] | components["schemas"]["SetSpeedIntent"] | components["schemas"]["TreatWordsIntent"];
+        Intent: components["schemas"]["AlternateIntent"] | components["schemas"]["AskForIntent"] | components["schemas"]["ChangeGapIntent"] | components["schemas"]["ChangeLookIntent"] | components["schemas"]["ChangePushInIntent"] | components["schemas"]["CleanUpIntent"] | components["schemas"]["CutToIntent"] | components["schemas"]["DropCameraCutsIntent"] | components["schemas"]["DropPushInsIntent"] | components["schemas"]["DropStretchIntent"] | components["schemas"]["FitIntent"] | components["schemas"]["KeepAttemptIntent"] | components["schemas"]["LetGoIntent"] | components["schemas"]["LetterIntent"] | components["schemas"]["MoveCutIntent"] | components["schemas"]["MoveSeamIntent"] | components["schemas"]["MoveWordsIntent"] | components["schemas"]["PareChosenFillersIntent"] | components["schemas"]["PareFillersIntent"] | components["schemas"]["ParePauseAfterIntent"] | components["schemas"]["ParePausesIntent"] | components["schemas"]["PareRepeatsIntent"] | components["schemas"]["PareWordsIntent"] | components["schemas"]["ProposePushInsIntent"] | components["schemas"]["PullWordsIntent"] | components["schemas"]["PushInOnIntent"] | components["schemas"]["PutBackReasonIntent"] | components["schemas"]["PutBackRemovalsIntent"] | components["schemas"]["PutBackWordsIntent"] | components["schemas"]["PutGapIntent"] | components["schemas"]["ReframeIntent"] | components["schemas"]["RenameIntent"] | components["schemas"]["SetByHandIntent"] | components["schemas"]["SetMannerIntent"] | components["schemas"]["SetSpeedIntent"] | components["schemas"]["TreatWordsIntent"];
         Storage: {
             /** Format: int64 */
             usedBytes: number;
@@ -1927,6 +1936,16 @@ export interface components {
             /** Format: int64 */
             timeout: number;
         };
+        CameraPicture: {
+            /** Format: int32 */
+            x: number;
+            /** Format: int32 */
+            y: number;
+            /** Format: int32 */
+            width: number;
+            /** Format: int32 */
+            height: number;
+        };
         EpisodeCard: {
             /** Format: int64 */
             id: number;
@@ -1946,6 +1965,7 @@ export interface components {
             frameRateDenominator: number;
             /** Format: double */
             quietBelowDb: number;
+            cameras: components["schemas"]["CameraPicture"][];
             people: components["schemas"]["PersonInPicture"][];
             peoplePutRight: boolean;
         };
@@ -2071,6 +2091,8 @@ export interface components {
         FaceTrack: {
             /** Format: int32 */
             person: number;
+            /** Format: int32 */
+            camera: number;
             timesUs: number[];
             boxes: number[];
         };
@@ -2530,6 +2552,25 @@ export interface components {
             type: "changeLook";
             look: components["schemas"]["Look"];
         };
+        CutToIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "cutTo";
+            /** Format: int64 */
+            atUs: number;
+            /** Format: int32 */
+            camera: number;
+        };
+        DropCameraCutsIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "dropCameraCuts";
+            ids: number[];
+        };
         LetterIntent: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -2553,29 +2594,6 @@ export interface components {
              */
             type: "askFor";
             specs: string[];
-        };
-        OneLayout: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "one";
-            /** Format: int32 */
-            person: number;
-        };
-        SpeakerLayout: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "speaker";
-        };
-        MiddleLayout: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "middle";
         };
         WholeLayout: {
             /**
@@ -2605,14 +2623,28 @@ export interface components {
             /** @enum {string} */
             arrangement: "STACKED" | "BESIDE" | "INSET";
         };
-        SpeakingExtent: {
+        OneLayout: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "speaking";
+            type: "one";
             /** Format: int32 */
             person: number;
+        };
+        SpeakerLayout: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "speaker";
+        };
+        MiddleLayout: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "middle";
         };
         ShotExtent: {
             /**
@@ -2640,13 +2672,14 @@ export interface components {
             type: "stretch";
             span: components["schemas"]["Span"];
         };
-        StillShown: {
+        SpeakingExtent: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "still";
-            window: components["schemas"]["PlacedWindow"];
+            type: "speaking";
+            /** Format: int32 */
+            person: number;
         };
         LaidShown: {
             /**
@@ -2665,6 +2698,14 @@ export interface components {
             from: components["schemas"]["PlacedWindow"];
             to: components["schemas"]["PlacedWindow"];
             curve: components["schemas"]["Curve"];
+        };
+        StillShown: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "still";
+            window: components["schemas"]["PlacedWindow"];
         };
         ShowAsCaptionEdit: {
             /**
@@ -2694,6 +2735,14 @@ export interface components {
             /** Format: int64 */
             wordId: number;
         };
+        InColourSpokenMark: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "inColour";
+            text: components["schemas"]["Colour"];
+        };
         BoxSpokenMark: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -2702,14 +2751,6 @@ export interface components {
             type: "box";
             text: components["schemas"]["Colour"];
             ground: components["schemas"]["Colour"];
-        };
-        InColourSpokenMark: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "inColour";
-            text: components["schemas"]["Colour"];
         };
         AtOnceEntrance: {
             /**
@@ -2879,6 +2920,8 @@ export interface components {
             type: "notThis";
             /** Format: int32 */
             person: number;
+            /** Format: int32 */
+            camera: number;
             /** Format: int64 */
             atUs: number;
             /** Format: int32 */

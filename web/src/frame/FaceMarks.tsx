@@ -13,11 +13,14 @@ const STALE_US = 1_000_000;
 export function FaceMarks({
   episode,
   speaking,
+  heldOn,
   onChoose,
 }: {
   episode: EpisodeCard;
   /** Index of the person that the frame holds. */
   speaking: number;
+  /** The camera on which it does. */
+  heldOn: number;
   onChoose: (person: number) => void;
 }) {
   const minute = useMinute();
@@ -26,11 +29,11 @@ export function FaceMarks({
     queryFn: () => api.faces(episode.id, Math.max(0, minute - 1) * MINUTE_US, (minute + 2) * MINUTE_US),
     placeholderData: (before) => before,
   }).data;
-  const marks = useRef<(HTMLDivElement | null)[]>([]);
+  const marks = useRef<Record<string, HTMLDivElement | null>>({});
   useEffect(() => {
     const show = (us: number) =>
       tracks?.forEach((track) => {
-        const mark = marks.current[track.person];
+        const mark = marks.current[keyOf(track.person, track.camera)];
         if (!mark) return;
         const [x, y, width, height] = faceAt(track, us);
         mark.hidden = !isSeenAt(track, us);
@@ -42,10 +45,11 @@ export function FaceMarks({
     show(usePlayhead.getState().episodeUs);
     return usePlayhead.subscribe((s) => show(s.episodeUs));
   });
-  return episode.people.map((p) => (
+  const everywhere = episode.people.flatMap((p) => episode.cameras.map((_, camera) => ({ p, camera })));
+  return everywhere.map(({ p, camera }) => (
     <div
-      key={p.index}
-      ref={(element) => void (marks.current[p.index] = element)}
+      key={keyOf(p.index, camera)}
+      ref={(element) => void (marks.current[keyOf(p.index, camera)] = element)}
       className="pointer-events-none absolute flex items-end justify-center rounded-[50%] border border-white/80"
       hidden
     >
@@ -55,13 +59,15 @@ export function FaceMarks({
         onClick={() => onChoose(p.index)}
       >
         {p.name.split(' ')[0]}
-        {speaking === p.index && ', held'}
+        {speaking === p.index && heldOn === camera && ', held'}
       </button>
     </div>
   ));
 }
 
 const NUMBERS_OF_A_BOX = 4;
+
+const keyOf = (person: number, camera: number) => `${person} ${camera}`;
 
 /** Whether a face was found shortly before or after a time. */
 function isSeenAt(track: FaceTrack, us: number) {

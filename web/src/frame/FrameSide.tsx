@@ -1,8 +1,10 @@
 import { useMemo } from 'react';
 import { Tabs } from 'radix-ui';
-import { FramePath } from '../plate/framePath';
+import { FramePath, windowAt } from '../plate/framePath';
 import { useLook } from '../plate/shownLook';
 import type { StageProps } from '../workbench/stageView';
+import { CameraChoice } from './CameraChoice';
+import { cameraOf } from './cameras';
 import { LayoutChoice } from './LayoutChoice';
 import { LookPanel } from './LookPanel';
 import { namesOf } from './names';
@@ -28,6 +30,8 @@ export function FrameTop({ open: { clip, card, preview, transcript, clips } }: S
   const path = useMemo(() => new FramePath(preview?.path ?? []), [preview]);
   const look = useLook(clip);
   const names = namesOf(card!);
+  const shown = standing && windowAt(standing.segment.panes[0], 0);
+  const camera = shown ? cameraOf(shown, card!.cameras) : 0;
   return (
     <>
       <WholePicture
@@ -37,13 +41,15 @@ export function FrameTop({ open: { clip, card, preview, transcript, clips } }: S
         look={look}
         shape={clip!.framed.shape.width / clip!.framed.shape.height}
         held={standing?.segment.panes[0].person ?? -1}
+        heldOn={camera}
         onPlaced={acts.hold}
         onChoose={(person) => acts.lay({ type: 'one', person })}
       />
+      {card!.cameras.length > 1 && <CameraChoice clip={clip!} episode={card!} standing={standing} />}
       <div className="mt-3 flex items-baseline justify-between">
         <h2 className="label">In the frame</h2>
         <span className="mr-auto ml-3">
-          <PeoplePanel episode={card!} />
+          <PeoplePanel episode={card!} camera={camera} />
         </span>
         <ReachChoice standing={standing} names={names} clips={clips.length} />
       </div>

@@ -11,7 +11,14 @@ const LONGEST_NAME = 100;
 const SOMEBODY_ELSE = -1;
 
 /** Who is seen in the episode: named once, joined where two are one, parted where one is two. */
-export function PeoplePanel({ episode }: { episode: EpisodeCard }) {
+export function PeoplePanel({
+  episode,
+  camera,
+}: {
+  episode: EpisodeCard;
+  /** That is seen where one stands. */
+  camera: number;
+}) {
   const queries = useQueryClient();
   const [problem, setProblem] = useState<string | null>(null);
   const act = async (done: Promise<void>) => {
@@ -45,7 +52,14 @@ export function PeoplePanel({ episode }: { episode: EpisodeCard }) {
           </div>
           <ul className="mt-2 divide-y divide-rule">
             {episode.people.map((p) => (
-              <PersonRow key={p.index} person={p} people={episode.people} episode={episode} onPutRight={putRight} />
+              <PersonRow
+                key={p.index}
+                person={p}
+                people={episode.people}
+                episode={episode}
+                camera={camera}
+                onPutRight={putRight}
+              />
             ))}
           </ul>
           <p className="mt-2 text-[12.5px] text-soft">
@@ -66,11 +80,13 @@ function PersonRow({
   person,
   people,
   episode,
+  camera,
   onPutRight,
 }: {
   person: Person;
   people: Person[];
   episode: EpisodeCard;
+  camera: number;
   onPutRight: (correction: PeopleCorrection) => void;
 }) {
   const others = people.filter((p) => p.index !== person.index);
@@ -79,7 +95,7 @@ function PersonRow({
     const [act, number] = value.split(' ');
     const other = Number(number);
     if (act === 'join') onPutRight({ type: 'joined', person: person.index, into: other });
-    if (act === 'not') onPutRight({ type: 'notThis', person: person.index, atUs: here(), other });
+    if (act === 'not') onPutRight({ type: 'notThis', person: person.index, camera, atUs: here(), other });
     if (act === 'dismiss') onPutRight({ type: 'dismissed', person: person.index });
   };
   return (

@@ -21,12 +21,14 @@ interface Props {
   shape: number;
   /** Index of the person whom the frame holds; -1 for nobody. */
   held: number;
+  /** The camera on which it does. */
+  heldOn: number;
   onPlaced: (window: Window) => void;
   onChoose: (person: number) => void;
 }
 
-/** The whole picture as it plays, with the window that shows and the faces that were found. */
-export function WholePicture({ episode, path, rate, look, shape, held, onPlaced, onChoose }: Props) {
+/** The whole picture as it plays, or those of all cameras side by side, with the window that shows and the faces that were found. */
+export function WholePicture({ episode, path, rate, look, shape, held, heldOn, onPlaced, onChoose }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const playback = usePlayback();
   useEffect(() => {
@@ -51,7 +53,17 @@ export function WholePicture({ episode, path, rate, look, shape, held, onPlaced,
         data-testid="whole"
       />
       <DraggedWindow path={path} rate={rate} recorded={episode} ratio={shape} onPlaced={onPlaced} />
-      <FaceMarks episode={episode} speaking={held} onChoose={onChoose} />
+      {episode.cameras.length > 1 &&
+        episode.cameras.map((c, camera) => (
+          <span
+            key={camera}
+            className="pointer-events-none absolute rounded-br bg-[#1b1817]/80 px-1.5 text-[11px] font-semibold text-white"
+            style={{ left: `${(c.x / episode.width) * 100}%`, top: `${(c.y / episode.height) * 100}%` }}
+          >
+            {camera + 1}
+          </span>
+        ))}
+      <FaceMarks episode={episode} speaking={held} heldOn={heldOn} onChoose={onChoose} />
     </div>
   );
 }

@@ -1,7 +1,8 @@
-import type { ClipState, Preview } from '../api/client';
+import type { ClipState, EpisodeCard, Preview } from '../api/client';
 import { beside } from '../galley/beside';
 import type { LanePiece } from '../galley/Lane';
-import { FramePath, moves, type Segment } from '../plate/framePath';
+import { FramePath, moves, windowAt, type Segment } from '../plate/framePath';
+import { cameraOf } from './cameras';
 import type { Framed } from './framing';
 
 function holder(person: number, names: string[]): string {
@@ -10,18 +11,26 @@ function holder(person: number, names: string[]): string {
 }
 
 /** What a segment shows, in the words of the lane. */
-function said(segment: Segment, framed: Framed, names: string[]): string {
+function said(segment: Segment, framed: Framed, names: string[], cameras: EpisodeCard['cameras']): string {
   const set = framed.set.find((s) => s.id === segment.setBy);
   if (set && set.shown.type !== 'laid') return set.shown.type === 'travel' ? 'travels, set' : 'by hand';
   const hand = set ? ', set' : '';
   const [first] = segment.panes;
   if (segment.panes.length > 1) return `${segment.panes.length} together${hand}`;
   if (first.place.width < 1 || first.place.height < 1) return `whole${hand}`;
-  return `${holder(first.person, names)} ${set ? 'set' : moves(segment) ? 'moves' : 'held'}`;
+  const whom = holder(first.person, names);
+  const how = set ? 'set' : moves(segment) ? 'moves' : '';
+  if (cameras.length < 2) return `${whom} ${how || 'held'}`;
+  return `${whom} on ${cameraOf(windowAt(first, 0), cameras) + 1}${how && `, ${how}`}`;
 }
 
 /** Who is held in the frame, and where one comes nearer, beside the words. */
-export function framePieces(clip: ClipState, preview: Preview, names: string[]): LanePiece[] {
+export function framePieces(
+  clip: ClipState,
+  preview: Preview,
+  names: string[],
+  cameras: EpisodeCard['cameras'],
+): LanePiece[] {
   const frameUs = (1e6 * preview.frameRateDenominator) / preview.frameRateNumerator;
   const { framed } = clip;
   const nearer = framed.pushIns.filter((p) => p.on);
@@ -30,7 +39,7 @@ export function framePieces(clip: ClipState, preview: Preview, names: string[]):
     new FramePath(preview.path).segments.map((s) => ({
       startUs: s.clipFrame * frameUs,
       endUs: (s.clipFrame + s.count) * frameUs,
-      text: said(s, framed, names),
+      text: said(s, framed, names, cameras),
       marked: s.setBy !== 0,
       still: { segment: s, ratio: framed.shape.width / framed.shape.height, frameUs },
     })),

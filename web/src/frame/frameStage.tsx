@@ -22,7 +22,8 @@ export const frameStage: StageView = {
   Side,
   Top,
   lane: {
-    of: (clip, open) => open.preview && framePieces(clip, open.preview, open.card ? namesOf(open.card) : []),
+    of: (clip, open) =>
+      open.preview && framePieces(clip, open.preview, open.card ? namesOf(open.card) : [], open.card?.cameras ?? []),
     named: true,
   },
   plateHeight: 290,

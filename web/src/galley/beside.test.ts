@@ -51,7 +51,7 @@ describe('what stands beside the words', () => {
         ...[51, 12, 1, 0, 1, 0, 0, 0, 1, 1, 1, 9, 0, 304, 540],
       ],
     } as unknown as Preview;
-    expect(framePieces(framed, preview, ['Ada Moor']).map((p) => p.text)).toEqual([
+    expect(framePieces(framed, preview, ['Ada Moor'], []).map((p) => p.text)).toEqual([
       'Ada held',
       'Ada moves',
       'Person 2 set',

@@ -58,6 +58,7 @@ const ROWS: Row[] = [
 const FIXED: [string, string][] = [
   ['Ctrl X, Ctrl V', 'take words of a clip up, put them before the selected word; or drag them'],
   ['Ctrl Z, Ctrl Shift Z', 'undo, redo'],
+  ['Keypad 0 to 9', 'in Frame, of several cameras: by itself, or that one from here on'],
   ['Esc', 'let go of the selection'],
 ];
 

@@ -175,6 +175,8 @@ export class CutPlayer implements Player {
   destroy() {
     this.halt();
     this.clock.close();
+    // Left before it was open, it is not opened any more.
+    void this.ready.catch(() => undefined);
     this.input.dispose();
   }
 

@@ -4,6 +4,7 @@ import { useWorkbench } from '../workbench/store';
 import { CaptionLayer } from './CaptionLayer';
 import { CutPlayer } from './CutPlayer';
 import { PlainPlayer } from './PlainPlayer';
+import { oneWindow } from './framePath';
 import { seen, type Look } from './look';
 import { LookFilter } from './LookFilter';
 import { drawnCanvas, paintFrame } from './paintFrame';
@@ -43,18 +44,27 @@ export function Plate({ episode, clip, preview, captionScript, look, safeZones, 
   const rate = useWorkbench((s) => s.rate);
   const [ready, setReady] = useState(false);
 
-  const vertical = preview ? preview.canvas.width / preview.canvas.height : episode.width / episode.height;
+  const [first] = episode.cameras;
+  const vertical = preview ? preview.canvas.width / preview.canvas.height : first.width / first.height;
   const width = Math.round(Math.min(height * vertical, room));
   const plateHeight = Math.round(width / vertical);
 
   useEffect(() => {
+    // Where nothing is framed it is the first camera.
+    const unframed = episode.cameras.length > 1 ? oneWindow(episode.cameras[0]) : undefined;
     const draw: Draw = (sample, frame) => {
       const target = canvas.current;
       const context = target?.getContext('2d');
       if (!target || !context) return;
       playback.lookOn(sample, frame);
       const dragged = playback.dragged;
-      paintFrame(context, sample, episode, dragged ?? playback.programme?.path.segmentAt(frame), dragged ? 0 : frame);
+      paintFrame(
+        context,
+        sample,
+        episode,
+        dragged ?? playback.programme?.path.segmentAt(frame) ?? unframed,
+        dragged ? 0 : frame,
+      );
       target.dataset.frame = String(frame);
       setReady(true);
     };
@@ -76,7 +86,7 @@ export function Plate({ episode, clip, preview, captionScript, look, safeZones, 
       const context = canvas.current?.getContext('2d');
       const frame = Number(canvas.current?.dataset.frame ?? 0);
       const dragged = playback.dragged;
-      const segment = dragged ?? playback.programme?.path.segmentAt(frame);
+      const segment = dragged ?? playback.programme?.path.segmentAt(frame) ?? unframed;
       if (context) paintFrame(context, drawnCanvas(whole), episode, segment, dragged ? 0 : frame);
     });
     (window as unknown as { paringKnifePlayer: Player }).paringKnifePlayer = made;

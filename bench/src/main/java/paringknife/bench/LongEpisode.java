@@ -6,6 +6,7 @@ import java.time.Duration;
 import java.util.List;
 import paringknife.core.frame.shots.ShotList;
 import paringknife.core.transcript.Transcript;
+import paringknife.media.ffmpeg.Ingest;
 import paringknife.media.process.ChildProcess;
 import paringknife.media.transcripts.TranscriptFile;
 import paringknife.server.commands.RunningServer;
@@ -59,7 +60,12 @@ record LongEpisode(RunningServer server, long id) implements AutoCloseable {
     folder.create();
     Files.copy(recording, folder.proxy());
     folder.writeAnalysis(
-        ThreeHours.levels(transcript), ThreeHours.levels(transcript), List.of(), ShotList.ONE);
+        new Ingest.Result(
+            ThreeHours.levels(transcript),
+            ThreeHours.levels(transcript),
+            List.of(List.of()),
+            List.of(ShotList.ONE)),
+        List.of());
     store.arrived(new EpisodeStore.Work(id, 1), null);
     return new LongEpisode(server, id);
   }

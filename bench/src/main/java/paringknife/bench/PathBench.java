@@ -6,7 +6,7 @@ import java.util.Locale;
 import java.util.Random;
 import paringknife.core.clip.cut.CutList;
 import paringknife.core.clip.cut.PictureRun;
-import paringknife.core.frame.FramePlanner;
+import paringknife.core.frame.CameraPlanner;
 import paringknife.core.frame.Framed;
 import paringknife.core.frame.Layout;
 import paringknife.core.frame.Shape;
@@ -52,7 +52,7 @@ final class PathBench {
     double least = Double.MAX_VALUE;
     long moving = 0;
     for (int i = 0; i < TRIES; i++) {
-      FramePlanner planner = new FramePlanner(1920, 1080, people, new ShotList(starts), nothing);
+      CameraPlanner planner = CameraPlanner.of(1920, 1080, people, new ShotList(starts), nothing);
       long from = System.nanoTime();
       var planned = planner.plan(whole.stretches(), cuts, framed, framed.shape());
       least = Math.min(least, (System.nanoTime() - from) / 1e9);

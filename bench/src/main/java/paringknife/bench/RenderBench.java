@@ -41,7 +41,10 @@ final class RenderBench {
     Recording recording = Probe.of(source.resolve("camera.mp4"));
     EpisodeFolder folder = new EpisodeFolder(work.resolve("episode"));
     double ingest =
-        seconds(() -> EpisodeIngest.run(recording, java.util.List.of(), folder, share -> {}));
+        seconds(
+            () ->
+                EpisodeIngest.run(
+                    recording, java.util.List.of(), java.util.List.of(), folder, share -> {}));
     double proxy = seconds(() -> proxyAlone(recording, work));
     System.out.printf(
         Locale.ROOT,

@@ -7,7 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import paringknife.core.clip.cut.CutList;
-import paringknife.core.frame.FramePlanner;
+import paringknife.core.frame.CameraPlanner;
 import paringknife.core.frame.Framed;
 import paringknife.core.frame.PlannedFrame;
 import paringknife.core.frame.PlannedWindow;
@@ -58,7 +58,7 @@ class FrameTest {
   }
 
   private static List<PlannedWindow> windows(
-      FramePlanner planner, List<Span> stretches, CutList cuts, Framed framed, Shape shape) {
+      CameraPlanner planner, List<Span> stretches, CutList cuts, Framed framed, Shape shape) {
     return planner.plan(stretches, cuts, framed, shape).stream().map(PlannedFrame::first).toList();
   }
 
@@ -118,7 +118,7 @@ class FrameTest {
   @Test
   void theFrameHoldsWhoeverSpeaksAndIgnoresAShortYes() {
     Transcript transcript = TALK.transcript();
-    FramePlanner planner = new FramePlanner(1280, 720, people(transcript), transcript);
+    CameraPlanner planner = CameraPlanner.of(1280, 720, people(transcript), transcript);
     List<PlannedWindow> windows =
         windows(
             planner,
@@ -139,7 +139,7 @@ class FrameTest {
 
   @Test
   void withoutFacesTheMiddleIsHeld() {
-    FramePlanner planner = new FramePlanner(1920, 1080, List.of(), TALK.transcript());
+    CameraPlanner planner = CameraPlanner.of(1920, 1080, List.of(), TALK.transcript());
     PlannedWindow window =
         planner
             .plan(
@@ -163,8 +163,8 @@ class FrameTest {
       double x = us < cut ? 0.2 : 0.62;
       samples.add(new FaceSample(us, List.of(new Face(x, 0.3, 0.1, 0.2, 5))));
     }
-    FramePlanner planner =
-        new FramePlanner(
+    CameraPlanner planner =
+        CameraPlanner.of(
             1280, 720, PeopleTracker.people(samples), new ShotList(List.of(0L, cut)), transcript);
     Span whole = new Span(0, 12_000_000);
     List<PlannedWindow> windows =

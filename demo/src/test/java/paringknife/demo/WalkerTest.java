@@ -24,8 +24,8 @@ import org.junit.jupiter.api.TestInstance;
 import org.junit.jupiter.api.io.TempDir;
 import paringknife.core.clip.cut.CutList;
 import paringknife.core.clip.cut.PictureRun;
+import paringknife.core.frame.CameraPlanner;
 import paringknife.core.frame.FramePath;
-import paringknife.core.frame.FramePlanner;
 import paringknife.core.frame.Framed;
 import paringknife.core.frame.Layout;
 import paringknife.core.frame.Shape;
@@ -113,7 +113,7 @@ class WalkerTest {
     path =
         FramePath.of(
             PictureRun.of(cuts, RATE),
-            new FramePlanner(WIDTH, HEIGHT, people, nothingSaid)
+            CameraPlanner.of(WIDTH, HEIGHT, people, nothingSaid)
                 .plan(
                     whole.stretches(),
                     cuts,

@@ -25,6 +25,7 @@ import paringknife.core.frame.Look;
 import paringknife.core.listen.SoundPlan;
 import paringknife.core.time.FrameRate;
 import paringknife.core.time.Span;
+import paringknife.media.ffmpeg.Cameras;
 import paringknife.media.ffmpeg.Probe;
 import paringknife.media.ffmpeg.Recording;
 import paringknife.media.ffmpeg.RenderOrder;
@@ -72,7 +73,7 @@ class EdlReassemblyTest {
     new Renderer(new CaptionFonts(folder.resolve("fonts")))
         .render(
             new RenderOrder(
-                recording,
+                Cameras.of(recording),
                 SoundFile.of(sound),
                 SoundPlan.of(cuts.kept()),
                 runs,
@@ -112,11 +113,11 @@ class EdlReassemblyTest {
     }
     assertThat(chosen).hasSize(4);
 
-    assertThat(least(camera, ours, String.join("+", chosen), ""))
+    assertThat(Likeness.least(camera, ours, String.join("+", chosen), ""))
         .as("as the list says")
         .isGreaterThan(0.9);
     assertThat(
-            least(
+            Likeness.least(
                 camera, ours, String.join("+", chosen), "trim=start_frame=1,setpts=PTS-STARTPTS,"))
         .as("one frame off")
         .isLessThan(0.9);
@@ -167,7 +168,7 @@ class EdlReassemblyTest {
     new Renderer(new CaptionFonts(folder.resolve("fonts")))
         .render(
             new RenderOrder(
-                recording,
+                Cameras.of(recording),
                 SoundFile.of(sound),
                 plan,
                 runs,
@@ -298,44 +299,6 @@ class EdlReassemblyTest {
     while (each.find()) {
       least = Math.min(least, Double.parseDouble(each.group(1)));
     }
-    return least;
-  }
-
-  /** The least likeness (SSIM) of two pictures at the same place of render and re-assembly. */
-  private static double least(Path camera, Path ours, String frames, String shift) {
-    String graph =
-        "[0:v]select='"
-            + frames
-            + "',setpts=N/(30000/1001)/TB,scale=320:180[a];[1:v]"
-            + shift
-            + "setpts=N/(30000/1001)/TB,scale=320:180[b];[a][b]ssim=stats_file=-:shortest=1";
-    String said =
-        ChildProcess.run(
-                List.of(
-                    "ffmpeg",
-                    "-nostdin",
-                    "-v",
-                    "error",
-                    "-i",
-                    camera.toString(),
-                    "-i",
-                    ours.toString(),
-                    "-filter_complex",
-                    graph,
-                    "-f",
-                    "null",
-                    "-"),
-                null,
-                Duration.ofMinutes(2))
-            .text();
-    Matcher each = Pattern.compile("All:([\\d.]+)").matcher(said);
-    double least = 1;
-    int count = 0;
-    while (each.find()) {
-      least = Math.min(least, Double.parseDouble(each.group(1)));
-      count++;
-    }
-    assertThat(count).isGreaterThan(90);
     return least;
   }
 }

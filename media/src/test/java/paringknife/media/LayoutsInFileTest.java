@@ -23,6 +23,7 @@ import paringknife.core.frame.Window;
 import paringknife.core.listen.SoundPlan;
 import paringknife.core.time.FrameRate;
 import paringknife.core.time.Span;
+import paringknife.media.ffmpeg.Cameras;
 import paringknife.media.ffmpeg.Probe;
 import paringknife.media.ffmpeg.Recording;
 import paringknife.media.ffmpeg.RenderOrder;
@@ -90,7 +91,7 @@ class LayoutsInFileTest {
     new Renderer(new CaptionFonts(folder.resolve("fonts")))
         .render(
             new RenderOrder(
-                recording,
+                Cameras.of(recording),
                 SoundFile.of(film),
                 SoundPlan.of(cuts.kept()),
                 PictureRun.of(cuts, RATE),

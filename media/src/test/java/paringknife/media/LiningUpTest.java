@@ -9,6 +9,7 @@ import java.util.List;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import paringknife.media.ffmpeg.Cameras;
 import paringknife.media.ffmpeg.DecodedSound;
 import paringknife.media.ffmpeg.HeardSound;
 import paringknife.media.ffmpeg.Ingest;
@@ -91,7 +92,7 @@ class LiningUpTest {
     assertThat(heard.get(0).placement().agreeing()).isGreaterThan(0.7);
 
     Path sound = folder.resolve("sound.flac");
-    new Ingest(first, heard, folder.resolve("proxy.mp4"), sound).run(share -> {});
+    new Ingest(Cameras.of(first), heard, folder.resolve("proxy.mp4"), sound).run(share -> {});
     DecodedSound own = DecodedSound.of(first, folder.resolve("own.raw"));
     DecodedSound mixed = DecodedSound.of(Probe.of(sound), folder.resolve("mixed.raw"));
     double seconds = first.durationUs() / 1e6;

@@ -18,6 +18,7 @@ import paringknife.core.frame.Window;
 import paringknife.core.listen.SoundPlan;
 import paringknife.core.time.FrameRate;
 import paringknife.core.time.Span;
+import paringknife.media.ffmpeg.Cameras;
 import paringknife.media.ffmpeg.Measurement;
 import paringknife.media.ffmpeg.Probe;
 import paringknife.media.ffmpeg.Recording;
@@ -57,7 +58,7 @@ class ManySpansTest {
     new Renderer(new CaptionFonts(folder.resolve("fonts")))
         .render(
             new RenderOrder(
-                recording,
+                Cameras.of(recording),
                 SoundFile.of(sound),
                 SoundPlan.of(kept),
                 runs,

@@ -26,6 +26,7 @@ import paringknife.core.pare.Pared;
 import paringknife.core.time.FrameRate;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
+import paringknife.media.ffmpeg.Cameras;
 import paringknife.media.ffmpeg.Probe;
 import paringknife.media.ffmpeg.Recording;
 import paringknife.media.ffmpeg.RenderOrder;
@@ -104,7 +105,7 @@ class MovingWindowTest {
     new Renderer(new CaptionFonts(folder.resolve("fonts")))
         .render(
             new RenderOrder(
-                recording,
+                Cameras.of(recording),
                 SoundFile.of(film),
                 SoundPlan.of(cuts.kept()),
                 PictureRun.of(cuts, new FrameRate(25, 1)),

@@ -26,6 +26,7 @@ import paringknife.core.frame.Look;
 import paringknife.core.listen.SoundPlan;
 import paringknife.core.time.FrameRate;
 import paringknife.core.time.Span;
+import paringknife.media.ffmpeg.Cameras;
 import paringknife.media.ffmpeg.Ingest;
 import paringknife.media.ffmpeg.Probe;
 import paringknife.media.ffmpeg.Recording;
@@ -97,7 +98,7 @@ class OddPicturesTest {
     new Renderer(new CaptionFonts(folder.resolve("fonts")))
         .render(
             new RenderOrder(
-                recording,
+                Cameras.of(recording),
                 SoundFile.of(sound),
                 SoundPlan.of(cuts.kept()),
                 runs,

@@ -22,7 +22,7 @@ public record ClipDocument(
     LaidOver laidOver,
     Sounded sounded,
     Delivered delivered) {
-  public static final int SCHEMA = 3;
+  public static final int SCHEMA = 4;
 
   public ClipDocument {
     if (schema != SCHEMA) {

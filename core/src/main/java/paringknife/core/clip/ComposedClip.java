@@ -10,8 +10,8 @@ import paringknife.core.clip.cut.Removal;
 import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.deliver.DeliverySpecs;
 import paringknife.core.deliver.Limit;
+import paringknife.core.frame.CameraPlanner;
 import paringknife.core.frame.FramePath;
-import paringknife.core.frame.FramePlanner;
 import paringknife.core.frame.Framed;
 import paringknife.core.frame.Look;
 import paringknife.core.frame.PlannedFrame;
@@ -35,7 +35,7 @@ public final class ComposedClip {
 
   /** What a clip is worked out from. */
   public record Material(
-      Transcript transcript, FramePlanner planner, SoundPlanner sound, FrameRate rate) {}
+      Transcript transcript, CameraPlanner planner, SoundPlanner sound, FrameRate rate) {}
 
   private record State(ClipDocument clip, CutList cuts, Material material) {}
 
@@ -79,7 +79,7 @@ public final class ComposedClip {
     return paths.computeIfAbsent(
         shape,
         s -> {
-          FramePlanner planner = state.material().planner();
+          CameraPlanner planner = state.material().planner();
           Framed framed = state.clip().framed();
           return planner.path(
               playback().runs(), planned(s), framed, state.material().rate(), leastLines(s));

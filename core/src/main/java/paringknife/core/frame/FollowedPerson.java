@@ -2,6 +2,7 @@ package paringknife.core.frame;
 
 import java.util.Arrays;
 import org.jspecify.annotations.Nullable;
+import paringknife.core.frame.cameras.CameraGrid;
 import paringknife.core.frame.people.Face;
 import paringknife.core.frame.people.Person;
 import paringknife.core.time.Span;
@@ -25,17 +26,15 @@ final class FollowedPerson {
 
   private final Person person;
   private final int index;
-  private final int pictureWidth;
-  private final int pictureHeight;
+  private final CameraGrid.Cell picture;
   private final double width;
   private final double height;
   private final SteadyPath.Costs costs;
   private volatile @Nullable MovingWindow path;
 
   /**
-   * Measures in pixels of the recording.
-   *
    * @param index of the person
+   * @param picture where that of the camera lies
    * @param width of the window
    * @param height of the window
    * @param costs what it costs to move
@@ -43,15 +42,13 @@ final class FollowedPerson {
   FollowedPerson(
       Person person,
       int index,
-      int pictureWidth,
-      int pictureHeight,
+      CameraGrid.Cell picture,
       double width,
       double height,
       SteadyPath.Costs costs) {
     this.person = person;
     this.index = index;
-    this.pictureWidth = pictureWidth;
-    this.pictureHeight = pictureHeight;
+    this.picture = picture;
     this.width = width;
     this.height = height;
     this.costs = costs;
@@ -74,26 +71,28 @@ final class FollowedPerson {
   }
 
   private Range across(Face face) {
-    double middle = face.middleX() * pictureWidth;
+    double middle = face.middleX() * picture.width();
     double left = middle - width / 2;
-    double free = Math.max(0, Math.min(width / 6, (width - face.width() * pictureWidth) / 2));
-    return Range.of(left, left - free, left + free, pictureWidth - width);
+    double free = Math.max(0, Math.min(width / 6, (width - face.width() * picture.width()) / 2));
+    return Range.of(left, left - free, left + free, picture.width() - width);
   }
 
   private Range down(Face face) {
-    double eyes = face.eyesY() * pictureHeight;
+    double eyes = face.eyesY() * picture.height();
     return Range.of(
         eyes - height * EYES_AT,
         eyes - height * EYES_LOWEST,
         eyes - height * EYES_HIGHEST,
-        pictureHeight - height);
+        picture.height() - height);
   }
 
   /** The window over a stretch of the episode. */
   PlannedWindow over(Span span) {
     Face typical = person.typicalFace(span.startUs(), span.endUs());
     Window window = new Window(across(typical).wanted(), down(typical).wanted(), width, height);
-    return isEnough(window, span) ? new HeldWindow(span, window, index) : path().during(span);
+    return isEnough(window, span)
+        ? new HeldWindow(span, window.movedBy(picture.x(), picture.y()), index)
+        : path().during(span);
   }
 
   private boolean isEnough(Window window, Span span) {
@@ -134,10 +133,14 @@ final class FollowedPerson {
         seen,
         index,
         seen.startUs(),
-        steadiest(x, pictureWidth - width),
-        steadiest(y, pictureHeight - height),
+        moved(steadiest(x, picture.width() - width), picture.x()),
+        moved(steadiest(y, picture.height() - height), picture.y()),
         width,
         height);
+  }
+
+  private static double[] moved(double[] path, int by) {
+    return by == 0 ? path : Arrays.stream(path).map(p -> p + by).toArray();
   }
 
   /** Where one position shows what it must nearly always, the window keeps to it on this axis. */

@@ -4,6 +4,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import paringknife.core.clip.cut.CutList;
+import paringknife.core.frame.cameras.CameraCut;
 import paringknife.core.steps.Intent;
 import paringknife.core.time.Span;
 
@@ -169,6 +170,40 @@ public sealed interface FrameIntent extends Intent {
     @Override
     public String label() {
       return "change the picture";
+    }
+  }
+
+  /** See a camera from a time on, or again whichever is best (-1). */
+  record CutTo(long atUs, int camera) implements FrameIntent {
+    @Override
+    public Framed apply(Framed framed, CutList cuts, FrameDesk desk) {
+      if (camera >= desk.cameras()) {
+        throw new IllegalArgumentException("There is no such camera.");
+      }
+      if (atUs < 0 || atUs > desk.durationUs()) {
+        throw new IllegalArgumentException("That is not within the episode.");
+      }
+      return framed.cutTo(atUs, camera);
+    }
+
+    @Override
+    public String label() {
+      return camera == CameraCut.BY_ITSELF ? "cameras by themselves" : "cut to a camera";
+    }
+  }
+
+  /** Let go of cameras that were set. */
+  record DropCameraCuts(List<Long> ids) implements FrameIntent {
+    @Override
+    public Framed apply(Framed framed, CutList cuts, FrameDesk desk) {
+      Set<Long> gone = new HashSet<>(ids);
+      return framed.withCameras(
+          framed.cameras().stream().filter(c -> !gone.contains(c.id())).toList());
+    }
+
+    @Override
+    public String label() {
+      return "let a camera go";
     }
   }
 }

@@ -3,6 +3,7 @@ package paringknife.core.frame;
 import java.util.ArrayList;
 import java.util.List;
 import paringknife.core.clip.cut.PictureRun;
+import paringknife.core.frame.cameras.CameraGrid;
 import paringknife.core.time.FrameRate;
 
 /**
@@ -113,6 +114,47 @@ public record FramePath(List<Segment> segments) {
    */
   public static FramePath of(List<PictureRun> runs, List<PlannedFrame> planned, FrameRate rate) {
     return new FramePathMaker(planned, rate).path(runs);
+  }
+
+  /** The cameras of which something is seen, in order. */
+  public List<Integer> cameras(CameraGrid grid) {
+    return segments.stream()
+        .flatMap(s -> s.panes().stream())
+        .flatMap(p -> p.windows().stream())
+        .map(w -> grid.cameraAt(w.middleX(), w.middleY()))
+        .distinct()
+        .sorted()
+        .toList();
+  }
+
+  /**
+   * The same with windows where their cameras lie in another grid.
+   *
+   * @param kept which cameras of the first grid the second has, in its order
+   */
+  public FramePath moved(CameraGrid from, CameraGrid to, List<Integer> kept) {
+    return new FramePath(
+        segments.stream()
+            .map(
+                s ->
+                    new Segment(
+                        s.clipFrame(),
+                        s.count(),
+                        s.panes().stream().map(p -> moved(p, from, to, kept)).toList(),
+                        s.ground(),
+                        s.setBy()))
+            .toList());
+  }
+
+  private static Pane moved(Pane pane, CameraGrid from, CameraGrid to, List<Integer> kept) {
+    List<Window> windows = new ArrayList<>(pane.windows().size());
+    for (Window window : pane.windows()) {
+      int camera = from.cameraAt(window.middleX(), window.middleY());
+      CameraGrid.Cell was = from.cells().get(camera);
+      CameraGrid.Cell is = to.cells().get(kept.indexOf(camera));
+      windows.add(window.movedBy(is.x() - was.x(), is.y() - was.y()));
+    }
+    return new Pane(pane.place(), pane.person(), windows);
   }
 
   /** How many frames it covers. */

@@ -8,30 +8,29 @@ import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
 import paringknife.core.clip.cut.CutList;
 import paringknife.core.clip.cut.KeptIndex;
-import paringknife.core.clip.cut.PictureRun;
+import paringknife.core.frame.cameras.CameraGrid;
 import paringknife.core.frame.people.Face;
 import paringknife.core.frame.people.People;
 import paringknife.core.frame.people.Person;
 import paringknife.core.frame.people.SpeakerPlacement;
 import paringknife.core.frame.shots.ShotList;
-import paringknife.core.time.FrameRate;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
 
 /**
- * Lays out what is seen of an episode in a shape: whom its turns and layouts ask for, changed where
- * something was set by hand, and for each of them a window with the face in the middle, eyes near
- * the upper third where the picture leaves room (common practice), held while the person keeps to
- * their place and following them where they leave it.
+ * Lays out what is seen of a camera's picture in a shape: whom its turns and layouts ask for,
+ * changed where something was set by hand, and for each of them a window with the face in the
+ * middle, eyes near the upper third where the picture leaves room (common practice), held while the
+ * person keeps to their place and following them where they leave it.
  */
-public final class FramePlanner {
+final class FramePlanner {
   private static final double TIGHTEST = 0.8;
 
   /** A window is never so near that less than this share of the picture's height is seen. */
   private static final double NEAREST = 0.3;
 
-  private final int pictureWidth;
-  private final int pictureHeight;
+  private final CameraGrid grid;
+  private final CameraGrid.Cell picture;
   private final People known;
   private final List<Person> people;
   private final ShotList shots;
@@ -45,66 +44,31 @@ public final class FramePlanner {
   private record Following(
       int person, Span shot, double ratio, double height, Liveliness liveliness) {}
 
-  /** Measures in pixels of the recording; all of it is one shot. */
-  public FramePlanner(
-      int pictureWidth, int pictureHeight, List<Person> people, Transcript transcript) {
-    this(pictureWidth, pictureHeight, people, ShotList.ONE, transcript);
-  }
+  /**
+   * What a camera has filmed of an episode.
+   *
+   * @param number of the camera, counted from 0
+   */
+  record Filmed(CameraGrid grid, int number, People people, ShotList shots) {}
 
-  /** Measures in pixels of the recording. */
-  public FramePlanner(
-      int pictureWidth,
-      int pictureHeight,
-      List<Person> people,
-      ShotList shots,
-      Transcript transcript) {
-    this(pictureWidth, pictureHeight, People.found(people), shots, transcript);
-  }
-
-  /** Measures in pixels of the recording. */
-  public FramePlanner(
-      int pictureWidth, int pictureHeight, People people, ShotList shots, Transcript transcript) {
-    this.shots = shots;
-    this.pictureWidth = pictureWidth;
-    this.pictureHeight = pictureHeight;
-    this.known = people;
-    this.people = people.all();
-    this.turns = new SpeakerTurns(people, shots, transcript);
+  FramePlanner(Filmed camera, Transcript transcript, SpeakerPlacement placement) {
+    this.grid = camera.grid();
+    this.picture = grid.cells().get(camera.number());
+    this.known = camera.people();
+    this.people = known.on(camera.number());
+    this.shots = camera.shots();
+    this.turns = new SpeakerTurns(people, shots, transcript, placement, grid.cameras() == 1);
     this.belowEyes =
-        this.people.stream()
+        people.stream()
             .filter(Person::isSeen)
             .mapToDouble(p -> p.typicalFace(0, Long.MAX_VALUE).eyesY())
-            .map(eyes -> (1 - eyes) * pictureHeight)
+            .map(eyes -> (1 - eyes) * picture.height())
             .max()
             .orElse(0);
   }
 
-  public SpeakerPlacement placement() {
-    return turns.placement();
-  }
-
-  /**
-   * What every frame of a clip shows.
-   *
-   * @param runs what of the recording's picture plays
-   * @param planned what is seen of it
-   * @param leastLines the smallest height of a window, in pixels, that is not enlarged so that one
-   *     notices; windows come no nearer
-   */
-  public FramePath path(
-      List<PictureRun> runs,
-      List<PlannedFrame> planned,
-      Framed framed,
-      FrameRate rate,
-      double leastLines) {
-    NearerPath.Seen seen =
-        new NearerPath.Seen(people, shots, pictureWidth, pictureHeight, rate, leastLines);
-    return new NearerPath(FramePath.of(runs, planned, rate), runs, seen)
-        .of(framed.pushIns(), framed.alternating());
-  }
-
   /** What is seen during each stretch of a clip, without gap. */
-  public List<PlannedFrame> plan(List<Span> stretches, CutList cuts, Framed framed, Shape shape) {
+  List<PlannedFrame> plan(List<Span> stretches, CutList cuts, Framed framed, Shape shape) {
     KeptIndex kept = cuts.index();
     List<PlannedFrame> frames = new ArrayList<>();
     SetFrame goingOn = null;
@@ -260,14 +224,14 @@ public final class FramePlanner {
       return -1;
     }
     Face face = people.get(turn.person()).typicalFace(turn.span().startUs(), turn.span().endUs());
-    double x = face.middleX() * pictureWidth - window.x();
-    double y = face.eyesY() * pictureHeight - window.y();
+    double x = picture.x() + face.middleX() * picture.width() - window.x();
+    double y = picture.y() + face.eyesY() * picture.height() - window.y();
     boolean inside = x >= 0 && y >= 0 && x <= window.width() && y <= window.height();
     return inside ? turn.person() : -1;
   }
 
   private Window placed(PlacedWindow window, double ratio) {
-    return window.in(pictureWidth, pictureHeight, ratio);
+    return window.in(grid, ratio);
   }
 
   private static PlannedFrame one(ShownTurn turn, PlannedWindow window) {
@@ -279,11 +243,11 @@ public final class FramePlanner {
   }
 
   private PlannedFrame whole(ShownTurn turn, Ground ground, Shape shape) {
-    double fits = pictureWidth / (double) pictureHeight / shape.ratio();
+    double fits = picture.width() / (double) picture.height() / shape.ratio();
     double wide = Math.min(1, fits);
     double high = Math.min(1, 1 / fits);
     Place place = new Place((1 - wide) / 2, (1 - high) / 2, wide, high);
-    Window all = new Window(0, 0, pictureWidth, pictureHeight);
+    Window all = new Window(picture.x(), picture.y(), picture.width(), picture.height());
     return new PlannedFrame(
         turn.span(),
         List.of(new PlannedFrame.Pane(place, new HeldWindow(turn.span(), all, -1))),
@@ -327,17 +291,16 @@ public final class FramePlanner {
           .over(span);
     }
     double width = height * ratio;
-    double x = clamp(pictureWidth / 2.0 - width / 2, pictureWidth - width);
-    double y = clamp(pictureHeight / 3.0 - height / 3, pictureHeight - height);
-    return new HeldWindow(span, new Window(x, y, width, height), -1);
+    double x = clamp(picture.width() / 2.0 - width / 2, picture.width() - width);
+    double y = clamp(picture.height() / 3.0 - height / 3, picture.height() - height);
+    return new HeldWindow(span, new Window(picture.x() + x, picture.y() + y, width, height), -1);
   }
 
   private FollowedPerson follow(Following f) {
     return new FollowedPerson(
         people.get(f.person()).in(f.shot()),
         f.person(),
-        pictureWidth,
-        pictureHeight,
+        picture,
         f.height() * f.ratio(),
         f.height(),
         f.liveliness().costs());
@@ -345,17 +308,17 @@ public final class FramePlanner {
 
   private double windowHeight(
       int person, Span shot, Tightness tightness, double ratio, boolean alone) {
-    double full = Math.min(pictureHeight, pictureWidth / ratio);
+    double full = Math.min(picture.height(), picture.width() / ratio);
     Tightness near = alone && tightness == Tightness.ALL ? Tightness.TO_THE_WAIST : tightness;
     if (person < 0 || near == Tightness.ALL) {
       return asMuchAsThereIs(full);
     }
     Face face = people.get(person).typicalFace(shot.startUs(), shot.endUs());
-    double high = face.height() * pictureHeight;
+    double high = face.height() * picture.height();
     double wanted = near.faces() * high;
     if (alone) {
       // No wider than the person can be in its middle, as long as the shoulders are seen.
-      double room = 2 * Math.min(face.middleX(), 1 - face.middleX()) * pictureWidth / ratio;
+      double room = 2 * Math.min(face.middleX(), 1 - face.middleX()) * picture.width() / ratio;
       wanted = Math.min(wanted, Math.max(room, Tightness.HEAD_AND_SHOULDERS.faces() * high));
     }
     return Math.max(NEAREST * full, Math.min(full, wanted));

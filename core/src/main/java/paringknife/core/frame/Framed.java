@@ -2,6 +2,7 @@ package paringknife.core.frame;
 
 import java.util.List;
 import java.util.stream.Stream;
+import paringknife.core.frame.cameras.CameraCut;
 
 /**
  * The section of a clip that says how it is framed.
@@ -14,6 +15,7 @@ import java.util.stream.Stream;
  * @param alternating how much nearer every second piece is between joins within one shot; 0 for not
  *     at all
  * @param look what is done to the picture itself
+ * @param cameras which cameras are seen, where that was set
  * @param nextId names the next thing set, or push-in
  */
 public record Framed(
@@ -24,6 +26,7 @@ public record Framed(
     List<PushIn> pushIns,
     double alternating,
     Look look,
+    List<CameraCut> cameras,
     long nextId) {
   private static final int MOST = 500;
 
@@ -32,11 +35,12 @@ public record Framed(
 
   public Framed {
     set = List.copyOf(set);
+    cameras = List.copyOf(cameras);
     pushIns =
         pushIns.stream()
             .sorted((a, b) -> Long.compare(a.span().startUs(), b.span().startUs()))
             .toList();
-    if (set.size() > MOST || pushIns.size() > MOST) {
+    if (set.size() > MOST || pushIns.size() > MOST || cameras.size() > MOST) {
       throw new IllegalArgumentException("A clip holds up to " + MOST + " of these.");
     }
     if (alternating != 0) {
@@ -46,31 +50,52 @@ public record Framed(
 
   /** People in a shape, by themselves. */
   public static Framed of(Shape shape, Layout layout) {
-    return new Framed(shape, layout, Manner.USUAL, List.of(), List.of(), 0, Look.AS_RECORDED, 1);
+    return new Framed(
+        shape, layout, Manner.USUAL, List.of(), List.of(), 0, Look.AS_RECORDED, List.of(), 1);
   }
 
   Framed with(Shape otherShape, Layout other) {
-    return new Framed(otherShape, other, manner, set, pushIns, alternating, look, nextId);
+    return new Framed(otherShape, other, manner, set, pushIns, alternating, look, cameras, nextId);
   }
 
   public Framed with(Manner other) {
-    return new Framed(shape, layout, other, set, pushIns, alternating, look, nextId);
+    return new Framed(shape, layout, other, set, pushIns, alternating, look, cameras, nextId);
   }
 
   Framed with(Look other) {
-    return new Framed(shape, layout, manner, set, pushIns, alternating, other, nextId);
+    return new Framed(shape, layout, manner, set, pushIns, alternating, other, cameras, nextId);
   }
 
   Framed withSet(List<SetFrame> others) {
-    return new Framed(shape, layout, manner, others, pushIns, alternating, look, nextId);
+    return new Framed(shape, layout, manner, others, pushIns, alternating, look, cameras, nextId);
   }
 
   Framed withPushIns(List<PushIn> others) {
-    return new Framed(shape, layout, manner, set, others, alternating, look, nextId);
+    return new Framed(shape, layout, manner, set, others, alternating, look, cameras, nextId);
   }
 
   public Framed withAlternating(double share) {
-    return new Framed(shape, layout, manner, set, pushIns, share, look, nextId);
+    return new Framed(shape, layout, manner, set, pushIns, share, look, cameras, nextId);
+  }
+
+  Framed withCameras(List<CameraCut> others) {
+    return new Framed(shape, layout, manner, set, pushIns, alternating, look, others, nextId);
+  }
+
+  /** With a camera from a time on; it takes the place of what was set for that time. */
+  Framed cutTo(long atUs, int camera) {
+    Stream<CameraCut> others = cameras.stream().filter(c -> c.atUs() != atUs);
+    CameraCut cut = new CameraCut(nextId, atUs, camera);
+    return new Framed(
+        shape,
+        layout,
+        manner,
+        set,
+        pushIns,
+        alternating,
+        look,
+        Stream.concat(others, Stream.of(cut)).toList(),
+        nextId + 1);
   }
 
   /** With something set by hand besides; it takes the place of what held for just the same. */
@@ -85,6 +110,7 @@ public record Framed(
         pushIns,
         alternating,
         look,
+        cameras,
         nextId + 1);
   }
 
@@ -95,6 +121,6 @@ public record Framed(
     for (PushIn pushIn : added) {
       all.add(pushIn.withId(next++));
     }
-    return new Framed(shape, layout, manner, set, all, alternating, look, next);
+    return new Framed(shape, layout, manner, set, all, alternating, look, cameras, next);
   }
 }

@@ -13,4 +13,9 @@ public record HeldWindow(Span span, Window window, int person) implements Planne
   public Window at(long us) {
     return window;
   }
+
+  @Override
+  public HeldWindow during(Span stretch) {
+    return new HeldWindow(stretch, window, person);
+  }
 }

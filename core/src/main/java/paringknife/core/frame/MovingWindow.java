@@ -41,8 +41,8 @@ public record MovingWindow(
         + (0.5 + off) * (0.5 + off) / 2 * (after - here);
   }
 
-  /** The same way during another stretch. */
-  MovingWindow during(Span stretch) {
+  @Override
+  public MovingWindow during(Span stretch) {
     return new MovingWindow(stretch, person, originUs, x, y, width, height);
   }
 }

@@ -4,8 +4,9 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import paringknife.core.clip.cut.PictureRun;
+import paringknife.core.frame.cameras.CameraGrid;
 import paringknife.core.frame.people.Face;
-import paringknife.core.frame.people.Person;
+import paringknife.core.frame.people.People;
 import paringknife.core.frame.shots.ShotList;
 import paringknife.core.time.FrameRate;
 import paringknife.core.time.Span;
@@ -26,18 +27,18 @@ final class NearerPath {
   private int runIndex;
 
   /**
-   * What it has to know of the recording.
+   * What it has to know of the cameras.
    *
+   * @param shots of each
    * @param leastLines the smallest height of a window that is not enlarged more than is noticed,
    *     pixels
    */
   record Seen(
-      List<Person> people,
-      ShotList shots,
-      int pictureWidth,
-      int pictureHeight,
-      FrameRate rate,
-      double leastLines) {}
+      CameraGrid grid, People people, List<ShotList> shots, FrameRate rate, double leastLines) {
+    int cameraOf(Window window) {
+      return grid.cameraAt(window.middleX(), window.middleY());
+    }
+  }
 
   NearerPath(FramePath path, List<PictureRun> runs, Seen seen) {
     this.path = path;
@@ -90,8 +91,9 @@ final class NearerPath {
       for (long f = segment.clipFrame(); f < segment.clipFrame() + segment.count(); f++) {
         PictureRun run = runAt(f, last);
         boolean joined = last != null && run != last && !goesOn(last, run);
-        boolean other = before != null && before != segment && before.person() != segment.person();
-        if (other || (joined && !sameShot(times[(int) f - 1], times[(int) f]))) {
+        boolean other = before != null && before != segment && isOther(before, segment);
+        int camera = seen.cameraOf(segment.at(f));
+        if (other || (joined && !sameShot(camera, times[(int) f - 1], times[(int) f]))) {
           near = false;
         } else if (joined) {
           near = !near;
@@ -120,8 +122,15 @@ final class NearerPath {
         || before.episodeFrame() + before.count() == after.episodeFrame();
   }
 
-  private boolean sameShot(long us, long otherUs) {
-    return seen.shots().around(us).equals(seen.shots().around(otherUs));
+  private boolean isOther(FramePath.Segment before, FramePath.Segment segment) {
+    return before.person() != segment.person()
+        || seen.cameraOf(before.at(before.clipFrame()))
+            != seen.cameraOf(segment.at(segment.clipFrame()));
+  }
+
+  private boolean sameShot(int camera, long us, long otherUs) {
+    ShotList shots = seen.shots().get(camera);
+    return shots.around(us).equals(shots.around(otherUs));
   }
 
   private void comeNearer(
@@ -173,13 +182,16 @@ final class NearerPath {
       return new double[] {MIDDLE, EYES};
     }
     Window window = segment.at(segment.clipFrame());
-    Span shot = seen.shots().around(fromUs);
+    int camera = seen.cameraOf(window);
+    CameraGrid.Cell picture = seen.grid().cells().get(camera);
+    Span shot = seen.shots().get(camera).around(fromUs);
     Face face =
         seen.people()
+            .on(camera)
             .get(segment.person())
             .typicalFace(Math.max(shot.startUs(), fromUs), Math.max(fromUs + 1, toUs));
-    double across = (face.middleX() * seen.pictureWidth() - window.x()) / window.width();
-    double down = (face.eyesY() * seen.pictureHeight() - window.y()) / window.height();
+    double across = (picture.x() + face.middleX() * picture.width() - window.x()) / window.width();
+    double down = (picture.y() + face.eyesY() * picture.height() - window.y()) / window.height();
     return segment.isHeld()
         ? new double[] {inside(across), inside(down)}
         : new double[] {MIDDLE, EYES};

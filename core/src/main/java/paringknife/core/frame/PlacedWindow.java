@@ -1,7 +1,10 @@
 package paringknife.core.frame;
 
+import paringknife.core.frame.cameras.CameraGrid;
+
 /**
- * A window that a producer has placed, whatever the shape: shares of the picture.
+ * A window that a producer has placed, whatever the shape: shares of the picture, or of all
+ * cameras' pictures side by side.
  *
  * @param middleX its middle across
  * @param middleY its middle down
@@ -17,13 +20,16 @@ public record PlacedWindow(double middleX, double middleY, double height) {
     }
   }
 
-  /** The part of a picture that shows; moved inside it and made smaller where it must. */
-  Window in(int pictureWidth, int pictureHeight, double ratio) {
-    double most = Math.min(pictureHeight, pictureWidth / ratio);
-    double high = Math.min(most, height * pictureHeight);
+  /** The part of a camera's picture that shows; moved inside it and made smaller where it must. */
+  Window in(CameraGrid grid, double ratio) {
+    double across = middleX * grid.width();
+    double down = middleY * grid.height();
+    CameraGrid.Cell cell = grid.cells().get(grid.cameraAt(across, down));
+    double most = Math.min(cell.height(), cell.width() / ratio);
+    double high = Math.min(most, height * grid.height());
     double wide = high * ratio;
-    double x = Math.max(0, Math.min(pictureWidth - wide, middleX * pictureWidth - wide / 2));
-    double y = Math.max(0, Math.min(pictureHeight - high, middleY * pictureHeight - high / 2));
-    return new Window(x, y, wide, high);
+    double x = Math.max(0, Math.min(cell.width() - wide, across - cell.x() - wide / 2));
+    double y = Math.max(0, Math.min(cell.height() - high, down - cell.y() - high / 2));
+    return new Window(cell.x() + x, cell.y() + y, wide, high);
   }
 }

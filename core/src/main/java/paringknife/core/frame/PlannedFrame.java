@@ -28,6 +28,14 @@ public record PlannedFrame(Span span, List<Pane> panes, Ground ground, long setB
     return panes.get(0).window();
   }
 
+  PlannedFrame during(Span stretch) {
+    return new PlannedFrame(
+        stretch,
+        panes.stream().map(p -> new Pane(p.place(), p.window().during(stretch))).toList(),
+        ground,
+        setBy);
+  }
+
   boolean isHeld() {
     return panes.stream().allMatch(p -> p.window() instanceof HeldWindow);
   }

@@ -16,4 +16,7 @@ public sealed interface PlannedWindow permits HeldWindow, MovingWindow, Travelli
    * @param us on the episode's clock; before or after the stretch it is what shows at its edge
    */
   Window at(long us);
+
+  /** What shows during another stretch; a moving one goes the same way. */
+  PlannedWindow during(Span stretch);
 }

@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import paringknife.core.clip.cut.KeptIndex;
-import paringknife.core.frame.people.People;
 import paringknife.core.frame.people.Person;
 import paringknife.core.frame.people.SpeakerPlacement;
 import paringknife.core.frame.shots.ShotList;
@@ -30,13 +29,25 @@ final class SpeakerTurns {
   private final ShotList shots;
   private final Transcript transcript;
   private final SpeakerPlacement placement;
+  private final boolean onlyCamera;
   private final Map<Span, SpeakerPlacement> placements = new ConcurrentHashMap<>();
 
-  SpeakerTurns(People people, ShotList shots, Transcript transcript) {
-    this.people = people.all();
+  /**
+   * @param people as the camera sees them
+   * @param placement who is which speaker
+   * @param onlyCamera whether there is no other that sees who speaks
+   */
+  SpeakerTurns(
+      List<Person> people,
+      ShotList shots,
+      Transcript transcript,
+      SpeakerPlacement placement,
+      boolean onlyCamera) {
+    this.onlyCamera = onlyCamera;
+    this.people = people;
     this.shots = shots;
     this.transcript = transcript;
-    this.placement = SpeakerPlacement.of(people, transcript);
+    this.placement = placement;
   }
 
   /** A stretch in which one person speaks; -1 where nobody seen does. */
@@ -51,7 +62,7 @@ final class SpeakerTurns {
 
   /** Who speaks of those who are seen in a shot. */
   private SpeakerPlacement placementIn(Span shot) {
-    return shots.isOne()
+    return onlyCamera && shots.isOne()
         ? placement
         : placements.computeIfAbsent(shot, s -> placement.in(s, people, transcript));
   }
@@ -132,7 +143,8 @@ final class SpeakerTurns {
       Turn last = talks.isEmpty() ? null : talks.get(talks.size() - 1);
       if (person < 0) {
         // Who speaks is not in the picture.
-        person = last != null ? last.person() : shots.isOne() ? -1 : mostSeen(shot);
+        boolean nobody = onlyCamera && shots.isOne();
+        person = last != null ? last.person() : nobody ? -1 : mostSeen(shot);
       }
       if (last != null && last.person() == person) {
         talks.set(

@@ -10,4 +10,9 @@ record TravellingWindow(Span span, int person, Window from, Window to, Curve cur
     double time = way.lengthUs() == 0 ? 1 : (us - way.startUs()) / (double) way.lengthUs();
     return from.towards(to, curve.at(time));
   }
+
+  @Override
+  public TravellingWindow during(Span stretch) {
+    return new TravellingWindow(stretch, person, from, to, curve, way);
+  }
 }

@@ -16,6 +16,18 @@ public record Window(double x, double y, double width, double height) {
         height + share * (other.height - height));
   }
 
+  Window movedBy(double across, double down) {
+    return across == 0 && down == 0 ? this : new Window(x + across, y + down, width, height);
+  }
+
+  double middleX() {
+    return x + width / 2;
+  }
+
+  double middleY() {
+    return y + height / 2;
+  }
+
   /**
    * The window nearer by a factor; a point of it stays where it is in what is seen.
    *

@@ -17,7 +17,7 @@ public record Placement(long offsetUs, double driftPpm, double agreeing) {
   }
 
   /** Moment of the recording at an episode time; may lie outside the recording. */
-  long toRecording(long episodeUs) {
+  public long toRecording(long episodeUs) {
     return Math.round((episodeUs - offsetUs) / (1 + driftPpm / 1e6));
   }
 

@@ -10,7 +10,9 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import paringknife.core.clip.cut.PictureRun;
+import paringknife.core.frame.cameras.CameraGrid;
 import paringknife.core.frame.people.Face;
+import paringknife.core.frame.people.People;
 import paringknife.core.frame.people.Person;
 import paringknife.core.frame.shots.ShotList;
 import paringknife.core.time.FrameRate;
@@ -49,7 +51,12 @@ class NearerPathTest {
   private static FramePath nearer(
       List<PictureRun> runs, List<PushIn> pushIns, double alternating, double leastLines) {
     NearerPath.Seen seen =
-        new NearerPath.Seen(List.of(PERSON), ShotList.ONE, WIDTH, HEIGHT, RATE, leastLines);
+        new NearerPath.Seen(
+            CameraGrid.one(WIDTH, HEIGHT),
+            People.found(List.of(PERSON)),
+            List.of(ShotList.ONE),
+            RATE,
+            leastLines);
     return new NearerPath(held(PictureRun.total(runs)), runs, seen).of(pushIns, alternating);
   }
 

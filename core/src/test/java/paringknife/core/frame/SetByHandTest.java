@@ -44,8 +44,8 @@ class SetByHandTest {
   private static final SetFrame.Shown THERE =
       new SetFrame.Shown.Still(new PlacedWindow(0.3, 0.5, 0.4));
 
-  private final FramePlanner planner =
-      new FramePlanner(1280, 720, people(), new ShotList(List.of(0L, NEXT_SHOT)), TRANSCRIPT);
+  private final CameraPlanner planner =
+      CameraPlanner.of(1280, 720, people(), new ShotList(List.of(0L, NEXT_SHOT)), TRANSCRIPT);
 
   private static List<Person> people() {
     List<FaceSample> samples = new ArrayList<>();
@@ -195,14 +195,14 @@ class SetByHandTest {
         new CutList(
             List.of(new Span(0, 1_200_000), new Span(1_600_000, 9_000_000)),
             List.of(new Span(1_200_000, 1_600_000)));
-    FramePlanner corrected =
-        new FramePlanner(
+    CameraPlanner corrected =
+        CameraPlanner.of(
             1280,
             720,
             people(),
             new ShotList(List.of(0L, NEXT_SHOT)),
             new Transcript("en", TRANSCRIPT.speakers(), TRANSCRIPT.words().subList(0, 9)));
-    for (FramePlanner each : List.of(planner, corrected)) {
+    for (CameraPlanner each : List.of(planner, corrected)) {
       PlannedFrame here = at(each.plan(List.of(WHOLE), cuts, framed, UPRIGHT), 1_100_000);
       assertThat(here.span()).isEqualTo(new Span(1_000_000, 2_000_000));
       assertThat(here.first().at(0)).isEqualTo(at(plan(framed), 1_500_000).first().at(0));
@@ -266,7 +266,7 @@ class SetByHandTest {
                   new Face(0.2, 0.3, 0.1, 0.2, word.speaker() == 1 ? 6 : 1),
                   new Face(0.7, 0.3, 0.1, 0.2, word.speaker() == 0 ? 6 : 1))));
     }
-    FramePlanner both = new FramePlanner(1280, 720, PeopleTracker.people(samples), transcript);
+    CameraPlanner both = CameraPlanner.of(1280, 720, PeopleTracker.people(samples), transcript);
     List<PlannedFrame> frames =
         both.plan(
             talk.clip().stretches(),
@@ -290,7 +290,7 @@ class SetByHandTest {
 
   @Test
   void whatCannotBeShownIsRefused() {
-    FrameDesk desk = new FrameDesk(2, 9_000_000, new PushInFinder(TRANSCRIPT, TALK.levels()));
+    FrameDesk desk = new FrameDesk(2, 1, 9_000_000, new PushInFinder(TRANSCRIPT, TALK.levels()));
     CutList cuts = Pared.of(List.of(WHOLE)).cuts(TRANSCRIPT);
     SetFrame.Shown three = new SetFrame.Shown.Laid(new Layout.One(2));
     List<FrameIntent> wrong =

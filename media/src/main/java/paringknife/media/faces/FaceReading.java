@@ -10,6 +10,8 @@ import paringknife.core.frame.people.FaceSample;
 
 /** Reads a run of pictures, packed RGB, into face samples. */
 public final class FaceReading {
+  private static final int CHANNELS = 3;
+
   private final int width;
   private final int height;
   private final double picturesPerSecond;
@@ -20,18 +22,46 @@ public final class FaceReading {
     this.picturesPerSecond = picturesPerSecond;
   }
 
+  /** Where the picture of a camera lies in those that are read, pixels. */
+  public record Tile(int x, int y, int width, int height) {}
+
+  /** The faces of one camera, whose pictures are the whole of them. */
   public List<FaceSample> read(InputStream pictures) throws IOException {
-    List<FaceSample> samples = new ArrayList<>();
-    byte[] picture = new byte[width * height * 3];
-    try (DataInputStream in = new DataInputStream(pictures);
-        FaceWatcher watcher = new FaceWatcher(width, height)) {
+    return read(pictures, List.of(new Tile(0, 0, width, height))).get(0);
+  }
+
+  /** The faces that each of several cameras sees, whose pictures lie side by side. */
+  public List<List<FaceSample>> read(InputStream pictures, List<Tile> tiles) throws IOException {
+    List<List<FaceSample>> samples = new ArrayList<>();
+    List<FaceWatcher> watchers = new ArrayList<>();
+    for (Tile tile : tiles) {
+      samples.add(new ArrayList<>());
+      watchers.add(new FaceWatcher(tile.width(), tile.height()));
+    }
+    byte[] picture = new byte[width * height * CHANNELS];
+    try (DataInputStream in = new DataInputStream(pictures)) {
       for (int n = 0; ; n++) {
         in.readFully(picture);
-        samples.add(
-            new FaceSample(Math.round(n * 1e6 / picturesPerSecond), watcher.watch(picture)));
+        long us = Math.round(n * 1e6 / picturesPerSecond);
+        for (int t = 0; t < tiles.size(); t++) {
+          byte[] own = tiles.size() == 1 ? picture : of(tiles.get(t), picture);
+          samples.get(t).add(new FaceSample(us, watchers.get(t).watch(own)));
+        }
       }
     } catch (EOFException end) {
       return samples;
+    } finally {
+      watchers.forEach(FaceWatcher::close);
     }
+  }
+
+  private byte[] of(Tile tile, byte[] picture) {
+    byte[] own = new byte[tile.width() * tile.height() * CHANNELS];
+    int row = tile.width() * CHANNELS;
+    for (int y = 0; y < tile.height(); y++) {
+      int from = ((tile.y() + y) * width + tile.x()) * CHANNELS;
+      System.arraycopy(picture, from, own, y * row, row);
+    }
+    return own;
   }
 }

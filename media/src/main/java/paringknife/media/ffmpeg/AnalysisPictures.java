@@ -3,7 +3,9 @@ package paringknife.media.ffmpeg;
 import java.io.IOException;
 import java.io.InputStream;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.List;
+import paringknife.core.frame.cameras.CameraGrid;
 import paringknife.core.frame.people.FaceSample;
 import paringknife.media.faces.FaceReading;
 
@@ -16,35 +18,48 @@ public final class AnalysisPictures {
   private static final int WIDTH = 640;
   private static final double PER_SECOND = 5;
 
-  private final Recording recording;
-  private final int proxyHeight;
-  private final int width;
-  private final double ratio;
+  private final Cameras cameras;
+  private final CameraGrid grid;
+  private final int tileHeight;
+  private final int tileWidth;
 
+  /** Of one recording with a picture. */
   public AnalysisPictures(Recording recording) {
-    this.recording = recording;
-    Recording.Picture picture = recording.picture();
-    this.proxyHeight =
-        picture == null ? PROXY_HEIGHT : Math.min(PROXY_HEIGHT, even(picture.height()));
-    this.width = picture == null ? WIDTH : Math.min(WIDTH, even(picture.width()));
-    this.ratio = picture == null ? 16 / 9.0 : picture.width() / (double) picture.height();
+    this(Cameras.of(recording));
   }
 
-  /** Whether pictures of the proxy's size will do. */
+  AnalysisPictures(Cameras cameras) {
+    this.cameras = cameras;
+    this.grid = cameras.grid();
+    int high = grid.height() / grid.rows();
+    int wide = grid.width() / grid.columns();
+    this.tileHeight = Math.min(PROXY_HEIGHT, even(high));
+    this.tileWidth = even(tileHeight * (wide / (double) high));
+  }
+
+  /** Whether pictures of the proxy's size will do; several cameras are looked at in their tiles. */
   boolean areOfTheProxy() {
-    return ratio > 1;
+    return !cameras.isOne() || grid.width() > grid.height();
   }
 
-  int proxyHeight() {
-    return proxyHeight;
+  /** Of one camera's picture in the proxy. */
+  int tileHeight() {
+    return tileHeight;
+  }
+
+  /** Of one camera's picture in the proxy. */
+  int tileWidth() {
+    return tileWidth;
   }
 
   private int width() {
-    return areOfTheProxy() ? even(proxyHeight * ratio) : width;
+    return areOfTheProxy() ? tileWidth * grid.columns() : Math.min(WIDTH, even(grid.width()));
   }
 
   private int height() {
-    return areOfTheProxy() ? proxyHeight : even(width / ratio);
+    return areOfTheProxy()
+        ? tileHeight * grid.rows()
+        : even(width() * (grid.height() / (double) grid.width()));
   }
 
   private static int even(double length) {
@@ -73,20 +88,32 @@ public final class AnalysisPictures {
         + ":flags=area,format=rgb24";
   }
 
-  List<FaceSample> read(InputStream pictures) throws IOException {
-    return new FaceReading(width(), height(), PER_SECOND).read(pictures);
+  /** The faces that each camera sees. */
+  List<List<FaceSample>> read(InputStream pictures) throws IOException {
+    List<FaceReading.Tile> tiles = new ArrayList<>();
+    for (int c = 0; c < grid.cameras(); c++) {
+      CameraGrid.Cell cell = grid.cells().get(c);
+      double across = width() / (double) grid.width();
+      double down = height() / (double) grid.height();
+      tiles.add(
+          new FaceReading.Tile(
+              (int) Math.round(cell.x() * across),
+              (int) Math.round(cell.y() * down),
+              (int) Math.round(cell.width() * across),
+              (int) Math.round(cell.height() * down)));
+    }
+    return new FaceReading(width(), height(), PER_SECOND).read(pictures, tiles);
   }
 
   /** Faces of a whole recording, without taking it in. */
   public List<FaceSample> faces() {
-    if (recording.picture() == null) {
-      throw new UnusableRecording(recording.file().getFileName() + " has no picture.");
-    }
+    Recording recording = cameras.first();
     return Ffmpeg.now()
         .recording(recording.file())
         .with("-map", "0:v:0", "-vf", Straightened.filters(recording.picture()) + filters())
         .with("-f", "rawvideo", "pipe:1")
         .within(Duration.ofSeconds(120 + recording.durationUs() / 500_000))
-        .read(this::read);
+        .read(this::read)
+        .get(0);
   }
 }

@@ -12,6 +12,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.ExecutionException;
@@ -20,6 +21,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.locks.LockSupport;
 import java.util.function.DoubleConsumer;
+import paringknife.core.frame.cameras.CameraGrid;
 import paringknife.core.frame.people.FaceSample;
 import paringknife.core.frame.shots.ShotList;
 import paringknife.core.listen.LevelCurve;
@@ -40,9 +42,14 @@ public final class Ingest {
    * What ingest makes of a recording.
    *
    * @param pauseLevels the level curve to look for pauses in; often the same
+   * @param faces that each camera sees
+   * @param shots of each camera
    */
   public record Result(
-      LevelCurve levels, LevelCurve pauseLevels, List<FaceSample> faces, ShotList shots) {}
+      LevelCurve levels,
+      LevelCurve pauseLevels,
+      List<List<FaceSample>> faces,
+      List<ShotList> shots) {}
 
   private record Curves(LevelCurve own, LevelCurve forPauses) {}
 
@@ -51,8 +58,8 @@ public final class Ingest {
 
   private static final int THUMBNAIL_WIDTH = 192;
 
+  private final Cameras cameras;
   private final Recording recording;
-  private final Recording.Picture picture;
   private final List<HeardSound> heard;
   private final Path proxy;
   private final Path sound;
@@ -60,28 +67,22 @@ public final class Ingest {
 
   /** Takes in a recording with its own sound. */
   public Ingest(Recording recording, Path proxy, Path sound) {
-    this(recording, List.of(), proxy, sound);
+    this(Cameras.of(recording), List.of(), proxy, sound);
   }
 
   /**
-   * @param recording with a picture; see {@link SoundPicture} for one without
-   * @param heard what is heard instead of the recording's own sound; empty for that
+   * @param cameras all that is seen; see {@link SoundPicture} for a recording without a picture
+   * @param heard what is heard instead of the first camera's sound; empty for that
    * @param proxy where the small picture file for the browser goes
    * @param sound where the lossless 48 kHz stereo sound goes
    */
-  public Ingest(Recording recording, List<HeardSound> heard, Path proxy, Path sound) {
-    this(recording, heard, proxy, sound, new AnalysisPictures(recording)::read);
+  public Ingest(Cameras cameras, List<HeardSound> heard, Path proxy, Path sound) {
+    this(cameras, heard, proxy, sound, new AnalysisPictures(cameras)::read);
   }
 
-  Ingest(
-      Recording recording, List<HeardSound> heard, Path proxy, Path sound, PictureReader pictures) {
-    Recording.Picture seen = recording.picture();
-    if (seen == null) {
-      throw new UnusableRecording(
-          recording.file().getFileName() + " has no picture; one has to be drawn first.");
-    }
-    this.recording = recording;
-    this.picture = seen;
+  Ingest(Cameras cameras, List<HeardSound> heard, Path proxy, Path sound, PictureReader pictures) {
+    this.cameras = cameras;
+    this.recording = cameras.first();
     this.heard = List.copyOf(heard);
     this.proxy = proxy;
     this.sound = sound;
@@ -95,7 +96,7 @@ public final class Ingest {
 
   /** Looks at the small pictures as they come. */
   interface PictureReader {
-    List<FaceSample> read(InputStream pictures) throws IOException;
+    List<List<FaceSample>> read(InputStream pictures) throws IOException;
   }
 
   /**
@@ -122,14 +123,16 @@ public final class Ingest {
     ExecutorService reader = Executors.newSingleThreadExecutor();
     Future<Curves> levels = reader.submit(() -> readLevels(pcm));
     try {
-      List<FaceSample> faces =
+      List<List<FaceSample>> faces =
           takingIn(proxyPart, soundPart, thumbnailsPart, pcm)
               .with("-map", "[shots]", "-f", "rawvideo", small.toString())
               .telling(recording.durationUs(), progress)
               .within(limit())
               .read(pictures::read);
       release(levels, pcm);
-      Result result = new Result(levels.get().own(), levels.get().forPauses(), faces, shots(small));
+      Result result =
+          new Result(
+              levels.get().own(), levels.get().forPauses(), whileRunning(faces), shots(small));
       WholeFile.move(proxyPart, proxy);
       WholeFile.move(soundPart, sound);
       FolderTree.delete(thumbnails(proxy));
@@ -144,6 +147,16 @@ public final class Ingest {
       release(levels, pcm);
       reader.shutdownNow();
     }
+  }
+
+  /** A camera that stands still sees nobody. */
+  private List<List<FaceSample>> whileRunning(List<List<FaceSample>> faces) {
+    List<List<FaceSample>> seen = new ArrayList<>();
+    for (int c = 0; c < faces.size(); c++) {
+      Camera camera = cameras.all().get(c);
+      seen.add(faces.get(c).stream().filter(s -> camera.runsAt(s.timeUs())).toList());
+    }
+    return seen;
   }
 
   /**
@@ -164,6 +177,7 @@ public final class Ingest {
     }
     int firstHeard = recording.hasSound() ? 1 : 2;
     heard.forEach(other -> run.recording(other.recording().file()));
+    cameras.all().stream().skip(1).forEach(other -> run.recording(other.recording().file()));
     String audio = recording.hasSound() ? "0:a:0" : "1:a:0";
     run.with("-filter_complex", graph(audio, firstHeard));
     run.with("-map", "[proxy]", "-map", "[ap]");
@@ -183,38 +197,28 @@ public final class Ingest {
   /** One decode gives the proxy, pictures to look at, thumbnails and sound. */
   private String graph(String audio, int firstHeard) {
     StringBuilder graph = new StringBuilder();
-    AnalysisPictures analysis = new AnalysisPictures(recording);
-    String small =
-        "fps="
-            + picture.rate()
-            + ":start_time=0,scale=-2:"
-            + analysis.proxyHeight()
-            + ":flags=area:out_color_matrix=bt709:out_range=tv,format=yuv420p";
-    graph.append("[0:v:0]").append(Straightened.filters(picture));
+    AnalysisPictures analysis = new AnalysisPictures(cameras);
     if (analysis.areOfTheProxy()) {
-      graph
-          .append(small)
-          .append(",split=4[proxy][va][vt][vs];[va]")
-          .append(analysis.filtersAfterProxy())
-          .append("[frames];");
+      graph.append(proxyPictures(analysis, firstHeard + heard.size()));
+      graph.append(",split=4[proxy][va][vt][vs];[va]");
+      graph.append(analysis.filtersAfterProxy()).append("[frames];");
     } else {
-      graph
-          .append("split=2[vp][va];[vp]")
-          .append(small)
-          .append(",split=3[proxy][vt][vs];[va]")
-          .append(analysis.filters())
-          .append("[frames];");
+      graph.append("[0:v:0]").append(Straightened.filters(recording.picture()));
+      graph.append("split=2[vp][va];[vp]").append(small(analysis));
+      graph.append(",split=3[proxy][vt][vs];[va]");
+      graph.append(analysis.filters()).append("[frames];");
     }
-    graph.append("[vs]").append(Shots.SMALL).append("[shots];");
+    graph.append("[vs]").append(Shots.small(cameras.grid())).append("[shots];");
     String tens = "floor(%s/" + THUMBNAIL_SECONDS + ")";
     graph.append(
         String.format(
             Locale.ROOT,
-            "[vt]select='isnan(prev_selected_t)+gt("
+            "[vt]%sselect='isnan(prev_selected_t)+gt("
                 + tens
                 + ","
                 + tens
                 + ")',scale=%d:-2[thumbnails];",
+            cameras.isOne() ? "" : firstTile(analysis),
             "t",
             "prev_selected_t",
             THUMBNAIL_WIDTH));
@@ -225,9 +229,68 @@ public final class Ingest {
     return graph.append(",asplit=3[ap][af][al]").toString();
   }
 
-  private ShotList shots(Path small) throws IOException {
+  private static String firstTile(AnalysisPictures analysis) {
+    return "crop=" + analysis.tileWidth() + ":" + analysis.tileHeight() + ":0:0,";
+  }
+
+  /** The pictures of the first camera as small as they are in the proxy. */
+  private String small(AnalysisPictures analysis) {
+    return "fps="
+        + cameras.rate()
+        + ":start_time=0,scale=-2:"
+        + analysis.tileHeight()
+        + ":flags=area:out_color_matrix=bt709:out_range=tv,format=yuv420p";
+  }
+
+  /**
+   * The pictures of all cameras side by side; where one began later or ended earlier it stands
+   * still.
+   *
+   * @param firstOther the input of the second camera
+   */
+  private String proxyPictures(AnalysisPictures analysis, int firstOther) {
+    if (cameras.isOne()) {
+      return "[0:v:0]" + Straightened.filters(recording.picture()) + small(analysis);
+    }
+    CameraGrid grid = cameras.grid();
+    int wide = grid.width() / grid.columns();
+    int high = grid.height() / grid.rows();
+    StringBuilder graph = new StringBuilder();
+    StringBuilder tiles = new StringBuilder();
+    for (int c = 0; c < cameras.all().size(); c++) {
+      Camera camera = cameras.all().get(c);
+      int input = c == 0 ? 0 : firstOther + c - 1;
+      graph.append(
+          String.format(
+              Locale.ROOT,
+              "[%d:v:0]%sfps=%s:start_time=0,"
+                  + "scale=%d:%d:flags=area:out_color_matrix=bt709:out_range=tv,format=yuv420p,"
+                  + "pad=%d:%d:0:0,setsar=1%s[tile%d];",
+              input,
+              camera.filters(0, 0),
+              cameras.rate(),
+              even(camera.picture().width() * analysis.tileWidth() / (double) wide),
+              even(camera.picture().height() * analysis.tileHeight() / (double) high),
+              analysis.tileWidth(),
+              analysis.tileHeight(),
+              c == 0 ? "" : ",tpad=stop=-1:stop_mode=clone",
+              c));
+      tiles.append("[tile").append(c).append(']');
+    }
+    return graph
+        + tiles.toString()
+        + Cameras.sideBySide(grid, analysis.tileWidth(), analysis.tileHeight(), true);
+  }
+
+  private static int even(double length) {
+    return Math.max(2, 2 * (int) Math.round(length / 2));
+  }
+
+  private List<ShotList> shots(Path small) throws IOException {
     try (InputStream pictures = new BufferedInputStream(Files.newInputStream(small))) {
-      return ShotList.of(Shots.read(pictures, picture.rate()), picture.rate());
+      return Shots.read(pictures, cameras.rate(), cameras.grid()).stream()
+          .map(starts -> ShotList.of(starts, cameras.rate()))
+          .toList();
     }
   }
 

@@ -3,6 +3,7 @@ package paringknife.media.ffmpeg;
 import java.util.ArrayList;
 import java.util.List;
 import paringknife.core.clip.cut.PictureRun;
+import paringknife.core.frame.cameras.CameraGrid;
 import paringknife.core.time.FrameRate;
 
 /**
@@ -13,13 +14,13 @@ final class PictureSource implements RenderPart {
   /** Reading through up to this many seconds costs less than opening the file anew. */
   private static final double READ_THROUGH_S = 8;
 
-  private final Recording recording;
+  private final Cameras cameras;
   private final FrameRate rate;
   private final List<List<PictureRun>> groups = new ArrayList<>();
 
-  PictureSource(Recording recording, List<PictureRun> runs, FrameRate rate) {
-    this.recording = recording;
-    this.rate = rate;
+  PictureSource(Cameras cameras, List<PictureRun> runs) {
+    this.cameras = cameras;
+    this.rate = cameras.rate();
     for (PictureRun run : runs) {
       if (run.held()) {
         continue;
@@ -38,30 +39,56 @@ final class PictureSource implements RenderPart {
     return leap >= 0 && leap <= READ_THROUGH_S * rate.perSecond();
   }
 
-  /**
-   * Opens the recording once a group, a quarter of a frame before its first frame, so that rounding
-   * never loses that frame.
-   */
+  /** A quarter of a frame before its first frame, so that rounding never loses that frame. */
+  private long fromUs(List<PictureRun> group) {
+    return Math.max(0, rate.startUs(group.get(0).episodeFrame()) - quarterFrameUs());
+  }
+
+  private long quarterFrameUs() {
+    return Math.round(1e6 / rate.perSecond() / 4);
+  }
+
+  private long toUs(List<PictureRun> group) {
+    PictureRun last = group.get(group.size() - 1);
+    return rate.startUs(last.episodeFrame() + last.count() + 2);
+  }
+
+  /** Where in a camera's recording a group begins; at its beginning where that came later. */
+  private long openedAtUs(Camera camera, List<PictureRun> group) {
+    return Math.max(0, camera.placement().toRecording(fromUs(group)));
+  }
+
+  /** Whether a camera ran at some time of a group. */
+  private boolean ran(Camera camera, List<PictureRun> group) {
+    return camera.placement().toRecording(toUs(group)) > 0
+        && openedAtUs(camera, group) < camera.recording().durationUs() - 4 * quarterFrameUs();
+  }
+
+  /** Opens the recordings once a group. */
   @Override
   public int open(Ffmpeg run) {
+    int inputs = 0;
     for (List<PictureRun> group : groups) {
-      PictureRun last = group.get(group.size() - 1);
-      double frame = 1 / rate.perSecond();
-      double from = Math.max(0, rate.startUs(group.get(0).episodeFrame()) / 1e6 - frame / 4);
-      double to = rate.startUs(last.episodeFrame() + last.count() + 2) / 1e6;
-      run.recording(recording.file(), "-ss", Ffmpeg.seconds(from), "-t", Ffmpeg.seconds(to - from));
+      String length = Ffmpeg.seconds((toUs(group) - fromUs(group)) / 1e6);
+      for (Camera camera : cameras.all()) {
+        if (ran(camera, group)) {
+          String from = Ffmpeg.seconds(openedAtUs(camera, group) / 1e6);
+          run.recording(camera.recording().file(), "-ss", from, "-t", length);
+          inputs++;
+        }
+      }
     }
-    return groups.size();
+    return inputs;
   }
 
   @Override
   public String filters() {
-    String straight = recording.picture() == null ? "" : Straightened.filters(recording.picture());
     StringBuilder graph = new StringBuilder();
+    int input = 0;
     for (int g = 0; g < groups.size(); g++) {
-      graph.append('[').append(g).append(":v:0]").append(straight);
-      graph.append("fps=").append(rate).append(":start_time=0:round=near,");
-      graph.append("select='").append(selection(groups.get(g))).append("',");
+      List<PictureRun> group = groups.get(g);
+      input = seen(g, group, input, graph);
+      graph.append("select='").append(selection(group)).append("',");
       graph.append(FrameClock.counting(rate, "N"));
       graph.append(groups.size() > 1 ? "[g" + g + "];\n" : "");
     }
@@ -73,6 +100,50 @@ final class PictureSource implements RenderPart {
       graph.append(FrameClock.counting(rate, "N"));
     }
     return graph.toString();
+  }
+
+  /** What the cameras see during a group; answers the next input. */
+  private int seen(int number, List<PictureRun> group, int firstInput, StringBuilder graph) {
+    if (cameras.isOne() && ran(cameras.all().get(0), group)) {
+      graph.append(clocked(cameras.all().get(0), group, firstInput)).append(',');
+      return firstInput + 1;
+    }
+    CameraGrid grid = cameras.grid();
+    int wide = grid.width() / grid.columns();
+    int high = grid.height() / grid.rows();
+    int input = firstInput;
+    StringBuilder tiles = new StringBuilder();
+    for (int c = 0; c < cameras.all().size(); c++) {
+      Camera camera = cameras.all().get(c);
+      String tile = "[g" + number + "c" + c + "]";
+      if (ran(camera, group)) {
+        graph.append(clocked(camera, group, input++));
+        graph.append(",scale=out_color_matrix=bt709:out_range=tv,format=yuv420p,pad=");
+        graph.append(wide).append(':').append(high).append(":0:0,setsar=1");
+        graph.append(",tpad=stop=-1:stop_mode=clone");
+      } else {
+        graph.append("color=black:s=").append(wide).append('x').append(high);
+        graph.append(":r=").append(rate).append(",format=yuv420p,setsar=1");
+      }
+      double lasts = (toUs(group) - fromUs(group)) / 1e6;
+      graph.append(",trim=duration=").append(Ffmpeg.seconds(lasts));
+      graph.append(cameras.isOne() ? "," : tile + ";");
+      tiles.append(tile);
+    }
+    if (!cameras.isOne()) {
+      graph.append(tiles).append(Cameras.sideBySide(grid, wide, high, false)).append(',');
+    }
+    return input;
+  }
+
+  private String clocked(Camera camera, List<PictureRun> group, int input) {
+    return "["
+        + input
+        + ":v:0]"
+        + camera.filters(fromUs(group), openedAtUs(camera, group))
+        + "fps="
+        + rate
+        + ":start_time=0:round=near";
   }
 
   private static String selection(List<PictureRun> group) {

@@ -15,6 +15,7 @@ import org.opencv.imgproc.Imgproc;
 import paringknife.core.frame.FramePath;
 import paringknife.core.frame.Place;
 import paringknife.core.frame.Window;
+import paringknife.core.frame.cameras.CameraGrid;
 
 /**
  * Cuts windows out of pictures at fractions of a pixel and lays them on the canvas, pane by pane:
@@ -40,7 +41,7 @@ final class PlaneWarper {
     this.path = order.path();
     this.width = order.width();
     this.height = order.height();
-    Recording.Picture picture = order.recording().picture();
+    CameraGrid picture = order.cameras().grid();
     this.pictureWidth = picture.width();
     this.pictureHeight = picture.height();
     // Pictures are made smaller on their way here where windows are larger than the file.

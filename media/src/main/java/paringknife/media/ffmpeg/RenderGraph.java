@@ -20,7 +20,7 @@ final class RenderGraph {
   /** All of it in one run, where windows are held. */
   static RenderGraph held(RenderOrder order, Path fonts) {
     return new RenderGraph(
-        new PictureSource(order.recording(), order.runs(), order.rate()),
+        new PictureSource(order.cameras(), order.runs()),
         new HeldFrames(order.runs(), order.rate()),
         new CroppedWindow(order.path(), order.width(), order.height()),
         new ChangedLook(order.look()),
@@ -31,7 +31,7 @@ final class RenderGraph {
   /** Whole pictures out of which moving windows are to be warped. */
   static RenderGraph recorded(RenderOrder order, PlaneWarper warper) {
     return new RenderGraph(
-        new PictureSource(order.recording(), order.runs(), order.rate()),
+        new PictureSource(order.cameras(), order.runs()),
         new HeldFrames(order.runs(), order.rate()),
         warper.source());
   }

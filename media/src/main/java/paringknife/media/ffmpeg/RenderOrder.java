@@ -6,6 +6,7 @@ import paringknife.core.clip.cut.PictureRun;
 import paringknife.core.deliver.Encoding;
 import paringknife.core.frame.FramePath;
 import paringknife.core.frame.Look;
+import paringknife.core.frame.cameras.CameraGrid;
 import paringknife.core.listen.LoudnessTarget;
 import paringknife.core.listen.SampleSource;
 import paringknife.core.listen.SoundPlan;
@@ -14,11 +15,11 @@ import paringknife.core.time.FrameRate;
 /**
  * All that a finished file is made from.
  *
- * @param recording the original
+ * @param cameras the originals
  * @param sound the episode's sound as it is to be heard
  * @param plan what of the sound plays
  * @param runs what of the picture plays
- * @param path what every frame shows of it
+ * @param path what every frame shows of the cameras' pictures side by side
  * @param look what is done to the picture itself
  * @param captions an ASS script for that size; empty for none
  * @param width of the finished picture, pixels, even
@@ -28,7 +29,7 @@ import paringknife.core.time.FrameRate;
  * @param speed how fast all of it plays, at its own pitch
  */
 public record RenderOrder(
-    Recording recording,
+    Cameras cameras,
     SampleSource sound,
     SoundPlan plan,
     List<PictureRun> runs,
@@ -44,7 +45,30 @@ public record RenderOrder(
 
   /** The frame rate of the runs. */
   FrameRate rate() {
-    return Renderer.rateOf(recording);
+    return cameras.rate();
+  }
+
+  /** Without the cameras of which nothing is seen. */
+  RenderOrder withCamerasSeen() {
+    if (cameras.isOne()) {
+      return this;
+    }
+    CameraGrid grid = cameras.grid();
+    List<Integer> kept = path.cameras(grid);
+    return new RenderOrder(
+        cameras.only(kept),
+        sound,
+        plan,
+        runs,
+        path.moved(grid, grid.only(kept), kept),
+        look,
+        captions,
+        width,
+        height,
+        delivered,
+        loudness,
+        speed,
+        encoding);
   }
 
   /** How many frames the file will have. */

@@ -52,7 +52,7 @@ public final class Renderer {
    */
   public void render(RenderOrder order, Path target, DoubleConsumer progress) {
     try (ScratchFolder scratch = ScratchFolder.in(target.toAbsolutePath().getParent())) {
-      render(order, scratch.path(), target, progress);
+      render(order.withCamerasSeen(), scratch.path(), target, progress);
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }

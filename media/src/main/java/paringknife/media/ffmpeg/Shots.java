@@ -5,7 +5,9 @@ import java.io.EOFException;
 import java.io.IOException;
 import java.io.InputStream;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.List;
+import paringknife.core.frame.cameras.CameraGrid;
 import paringknife.core.frame.shots.ShotDetector;
 import paringknife.core.time.FrameRate;
 
@@ -15,7 +17,16 @@ public final class Shots {
   private static final int HEIGHT = 18;
 
   /** The filters that make a picture small and grey. */
-  static final String SMALL = "scale=" + WIDTH + ":" + HEIGHT + ":flags=area,format=gray";
+  private static final String SMALL = small(CameraGrid.one(WIDTH, HEIGHT));
+
+  /** The filters that make the pictures of all cameras small and grey. */
+  static String small(CameraGrid grid) {
+    return "scale="
+        + WIDTH * grid.columns()
+        + ":"
+        + HEIGHT * grid.rows()
+        + ":flags=area,format=gray";
+  }
 
   private Shots() {}
 
@@ -39,17 +50,37 @@ public final class Shots {
   }
 
   /** The first frames of all shots in a stream of small grey pictures. */
-  static List<Long> read(InputStream pictures, FrameRate rate) throws IOException {
-    ShotDetector detector = new ShotDetector(rate);
+  private static List<Long> read(InputStream pictures, FrameRate rate) throws IOException {
+    return read(pictures, rate, CameraGrid.one(WIDTH, HEIGHT)).get(0);
+  }
+
+  /** Likewise of each camera. */
+  static List<List<Long>> read(InputStream pictures, FrameRate rate, CameraGrid grid)
+      throws IOException {
+    List<ShotDetector> detectors = new ArrayList<>();
+    for (int c = 0; c < grid.cameras(); c++) {
+      detectors.add(new ShotDetector(rate));
+    }
     DataInputStream read = new DataInputStream(pictures);
-    byte[] grey = new byte[WIDTH * HEIGHT];
+    byte[] grey = new byte[WIDTH * grid.columns() * HEIGHT * grid.rows()];
     while (true) {
       try {
         read.readFully(grey);
       } catch (EOFException e) {
-        return detector.starts();
+        return detectors.stream().map(ShotDetector::starts).toList();
       }
-      detector.accept(grey);
+      for (int c = 0; c < detectors.size(); c++) {
+        detectors.get(c).accept(tile(grey, c % grid.columns(), c / grid.columns(), grid.columns()));
+      }
     }
+  }
+
+  private static byte[] tile(byte[] grey, int column, int row, int columns) {
+    byte[] own = new byte[WIDTH * HEIGHT];
+    for (int y = 0; y < HEIGHT; y++) {
+      int from = ((row * HEIGHT + y) * columns + column) * WIDTH;
+      System.arraycopy(grey, from, own, y * WIDTH, WIDTH);
+    }
+    return own;
   }
 }

@@ -122,7 +122,7 @@ class LongRecordingTest {
     Path proxy = folder.resolve("proxy.mp4");
     Path sound = folder.resolve("sound.flac");
     new Ingest(
-            recording,
+            Cameras.of(recording),
             List.of(),
             proxy,
             sound,

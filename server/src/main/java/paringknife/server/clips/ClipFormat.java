@@ -42,7 +42,7 @@ final class ClipFormat implements StepFormat<ClipDocument, ClipDelta> {
     JsonNode node = json.readTree(text);
     return switch (node.path("schema").asInt(1)) {
       case 1 -> first(node);
-      case 2 -> second((ObjectNode) node);
+      case 2, 3 -> second((ObjectNode) node);
       default -> json.treeToValue(node, ClipDocument.class);
     };
   }

@@ -54,6 +54,8 @@ class ClipKinds {
     kinds.put("proposePushIns", FrameIntent.ProposePushIns.class);
     kinds.put("alternate", FrameIntent.Alternate.class);
     kinds.put("changeLook", FrameIntent.ChangeLook.class);
+    kinds.put("cutTo", FrameIntent.CutTo.class);
+    kinds.put("dropCameraCuts", FrameIntent.DropCameraCuts.class);
     kinds.put("letter", LetterIntent.Letter.class);
     kinds.put("rename", DeliverIntent.Rename.class);
     kinds.put("askFor", DeliverIntent.AskFor.class);

@@ -22,13 +22,17 @@ record EarlierFraming(String mode, int person) {
     return Framed.of(shape, layout);
   }
 
-  /** Puts the section that has one as the present schema keeps it. */
+  /**
+   * Puts the section that has one as the present schema keeps it; schema 3 knew one camera only.
+   */
   static void bringUp(ObjectNode holder, String section, JsonMapper json) {
     JsonNode framed = holder.path(section);
     if (framed.has("framing")) {
       Shape shape = json.treeToValue(framed.path("shape"), Shape.class);
       EarlierFraming framing = json.treeToValue(framed.path("framing"), EarlierFraming.class);
       holder.set(section, json.valueToTree(framing.in(shape)));
+    } else if (framed instanceof ObjectNode third && !framed.has("cameras")) {
+      third.putArray("cameras");
     }
   }
 }

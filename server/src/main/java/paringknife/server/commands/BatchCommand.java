@@ -70,7 +70,8 @@ final class BatchCommand implements Callable<Integer> {
       names = "--media",
       required = true,
       description =
-          "the recording; further ones are lined up by their sound and heard instead of its own")
+          "the recording; further ones are lined up by their sound: those without a picture are"
+              + " heard instead of its own, those with one are further cameras")
   private List<Path> media = List.of();
 
   @Option(
@@ -110,11 +111,8 @@ final class BatchCommand implements Callable<Integer> {
     framing.check();
     Brief brief = Lengths.brief(clips, length, about);
     Recording recording = step("probe", () -> Probe.of(media.get(0)));
-    List<Recording> microphones = media.stream().skip(1).map(Probe::of).toList();
-    if (!recording.hasSound()) {
-      throw new UnusableRecording(
-          media.get(0).getFileName() + " has no sound, so there is nothing to read or pare.");
-    }
+    List<Recording> others = media.stream().skip(1).map(Probe::of).toList();
+    refuseSilent(recording);
     TranscriptFile.Imported given =
         transcriptFile == null ? null : TranscriptFile.read(transcriptFile);
     if (given != null) {
@@ -123,16 +121,13 @@ final class BatchCommand implements Callable<Integer> {
     try (ScratchFolder scratch = ScratchFolder.in(out)) {
       Path work = scratch.path();
       EpisodeFolder folder = new EpisodeFolder(work.resolve("episode"));
-      List<HeardSound> heard =
-          microphones.isEmpty()
+      List<HeardSound> placed =
+          others.isEmpty()
               ? List.of()
-              : step("line up", () -> RecordingLineUp.of(recording, microphones, work));
-      step(
-          "ingest",
-          () -> {
-            EpisodeIngest.run(recording, heard, folder, share -> tell("taking in", share));
-            return folder;
-          });
+              : step("line up", () -> RecordingLineUp.of(recording, others, work));
+      List<HeardSound> heard =
+          placed.stream().filter(p -> p.recording().picture() == null).toList();
+      step("ingest", () -> takenIn(recording, placed, heard, folder));
       Transcript transcript =
           given != null ? timed(given, folder) : step("recognise", () -> recognised(folder, heard));
       Episode episode = new Episode(folder.recording(recording.file()), folder, transcript);
@@ -146,7 +141,7 @@ final class BatchCommand implements Callable<Integer> {
       List<Made> made =
           step("pare", () -> picks.stream().map(p -> new Made(pare(episode, p), p)).toList());
       ObjectNode report = JSON.createObjectNode();
-      heard.forEach(h -> addSound(report.withArray("sounds"), h));
+      placed.forEach(p -> addSound(report.withArray("sounds"), p));
       ArrayNode pickNodes = report.putArray("picks");
       picks.forEach(p -> addPick(pickNodes, p));
       ArrayNode clipNodes = report.putArray("clips");
@@ -162,6 +157,21 @@ final class BatchCommand implements Callable<Integer> {
       System.err.println(made.size() + " clips for " + asked.size() + " specs are in " + out);
     }
     return 0;
+  }
+
+  private void refuseSilent(Recording recording) {
+    if (!recording.hasSound()) {
+      throw new UnusableRecording(
+          media.get(0).getFileName() + " has no sound, so there is nothing to read or pare.");
+    }
+  }
+
+  private EpisodeFolder takenIn(
+      Recording recording, List<HeardSound> placed, List<HeardSound> heard, EpisodeFolder folder) {
+    List<HeardSound> filming =
+        placed.stream().filter(p -> p.recording().picture() != null).toList();
+    EpisodeIngest.run(recording, filming, heard, folder, share -> tell("taking in", share));
+    return folder;
   }
 
   /** A transcript whose words have no times of their own is timed against the sound. */

@@ -9,7 +9,7 @@ import org.jspecify.annotations.Nullable;
 import paringknife.core.clip.cut.CutList;
 import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.deliver.DeliverySpecs;
-import paringknife.core.frame.FramePlanner;
+import paringknife.core.frame.CameraPlanner;
 import paringknife.core.frame.Framed;
 import paringknife.core.frame.Layout;
 import paringknife.core.frame.Shape;
@@ -207,8 +207,8 @@ final class ToolCommand implements Runnable {
             new AnalysisPictures(recording).faces(),
             shots,
             picture.width() / (double) picture.height());
-    FramePlanner planner =
-        new FramePlanner(picture.width(), picture.height(), people, shots, transcript);
+    CameraPlanner planner =
+        CameraPlanner.of(picture.width(), picture.height(), people, shots, transcript);
     Layout layout = file == null && !people.isEmpty() ? new Layout.One(0) : Layout.SPEAKER;
     Framed framed = Framed.of(Shape.parse(shape), layout);
     Pared whole = Pared.of(List.of(new Span(0, recording.durationUs())));

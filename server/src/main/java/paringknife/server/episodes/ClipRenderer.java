@@ -10,9 +10,9 @@ import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.deliver.Encoding;
 import paringknife.core.frame.FramePath;
 import paringknife.core.frame.Look;
+import paringknife.core.frame.cameras.CameraGrid;
 import paringknife.core.listen.SoundPlan;
 import paringknife.core.listen.clean.Cleanup;
-import paringknife.media.ffmpeg.Recording;
 import paringknife.media.ffmpeg.RenderOrder;
 import paringknife.media.ffmpeg.Renderer;
 import paringknife.media.store.CaptionFonts;
@@ -32,7 +32,7 @@ public final class ClipRenderer {
     Playback playback = composition.playback();
     renderer.render(
         new RenderOrder(
-            episode.recording(),
+            episode.cameras(),
             episode.sound(playback.cleanup()),
             playback.sound(),
             playback.runs(),
@@ -59,12 +59,12 @@ public final class ClipRenderer {
       List<PictureRun> runs,
       Path target,
       DoubleConsumer progress) {
-    Recording.Picture picture = episode.recording().picture();
-    int width = picture == null ? 640 : picture.width();
-    int height = picture == null ? 360 : picture.height();
+    CameraGrid.Cell picture = episode.cameras().grid().cells().get(0);
+    int width = picture.width();
+    int height = picture.height();
     renderer.render(
         new RenderOrder(
-            episode.recording(),
+            episode.cameras(),
             episode.sound(Cleanup.NONE),
             plan,
             runs,

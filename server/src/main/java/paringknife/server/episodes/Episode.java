@@ -1,5 +1,6 @@
 package paringknife.server.episodes;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
@@ -9,9 +10,11 @@ import org.slf4j.LoggerFactory;
 import paringknife.core.clip.ClipDesk;
 import paringknife.core.clip.ClipDocument;
 import paringknife.core.clip.ComposedClip;
+import paringknife.core.frame.CameraPlanner;
 import paringknife.core.frame.FrameDesk;
-import paringknife.core.frame.FramePlanner;
 import paringknife.core.frame.PushInFinder;
+import paringknife.core.frame.cameras.CameraGrid;
+import paringknife.core.frame.people.FaceSample;
 import paringknife.core.frame.people.People;
 import paringknife.core.frame.people.PeopleCorrection;
 import paringknife.core.frame.people.PeopleTracker;
@@ -32,6 +35,7 @@ import paringknife.core.pick.Pick;
 import paringknife.core.pick.PickFinder;
 import paringknife.core.time.FrameRate;
 import paringknife.core.transcript.Transcript;
+import paringknife.media.ffmpeg.Cameras;
 import paringknife.media.ffmpeg.Recording;
 import paringknife.media.ffmpeg.Renderer;
 import paringknife.media.ffmpeg.SoundFile;
@@ -51,7 +55,7 @@ public final class Episode {
   private final Seen seen;
   private final FillerList fillers;
   private final PareEditor editor;
-  private volatile @Nullable FramePlanner planner;
+  private volatile @Nullable CameraPlanner planner;
   private volatile @Nullable PickFinder finder;
   private volatile @Nullable RoomToneFinder tones;
   private volatile @Nullable SoundPlanner soundPlanner;
@@ -68,22 +72,27 @@ public final class Episode {
     this(recording, folder, transcript, folder.readLevels(), fillers);
   }
 
-  /** Who is seen, as found and as put right. */
-  private record Seen(List<Person> found, People people, ShotList shots) {
+  /** Who is seen by which cameras, as found and as put right. */
+  private record Seen(
+      Cameras cameras, List<List<Person>> found, People people, List<ShotList> shots) {
     static Seen in(EpisodeFolder folder, Recording recording) {
-      Recording.Picture picture = recording.picture();
-      ShotList shots = folder.readShots();
-      List<Person> found =
-          PeopleTracker.people(
-              folder.readFaces(),
-              shots,
-              picture == null ? 1 : picture.width() / (double) picture.height());
-      return new Seen(found, People.found(found), shots);
+      Cameras cameras = folder.cameras(recording);
+      CameraGrid grid = cameras.grid();
+      List<ShotList> shots = folder.readShots(grid.cameras());
+      List<List<FaceSample>> faces = folder.readFaces(grid.cameras());
+      List<PeopleTracker.Filmed> filmed = new ArrayList<>();
+      for (int c = 0; c < grid.cameras(); c++) {
+        CameraGrid.Cell cell = grid.cells().get(c);
+        double ratio = cell.width() / (double) cell.height();
+        filmed.add(new PeopleTracker.Filmed(faces.get(c), shots.get(c), ratio));
+      }
+      List<List<Person>> found = PeopleTracker.acrossCameras(filmed);
+      return new Seen(cameras, found, People.foundBy(found), shots);
     }
 
     /** What is about somebody who is not found any more is left out. */
     Seen corrected(List<PeopleCorrection> corrections) {
-      People corrected = People.found(found);
+      People corrected = People.foundBy(found);
       for (PeopleCorrection correction : corrections) {
         try {
           corrected = corrected.with(correction, shots);
@@ -91,7 +100,7 @@ public final class Episode {
           LOG.info("{} does not apply any more", correction);
         }
       }
-      return new Seen(found, corrected, shots);
+      return new Seen(cameras, found, corrected, shots);
     }
   }
 
@@ -201,21 +210,24 @@ public final class Episode {
     return seen.people();
   }
 
-  public ShotList shots() {
+  /** The shots of each camera. */
+  public List<ShotList> shots() {
     return seen.shots();
   }
 
-  public FramePlanner planner() {
-    FramePlanner made = planner;
+  public Cameras cameras() {
+    return seen.cameras();
+  }
+
+  /** Where the pictures of the cameras lie side by side. */
+  public CameraGrid grid() {
+    return seen.cameras().grid();
+  }
+
+  public CameraPlanner planner() {
+    CameraPlanner made = planner;
     if (made == null) {
-      Recording.Picture picture = recording.picture();
-      made =
-          new FramePlanner(
-              picture == null ? 640 : picture.width(),
-              picture == null ? 360 : picture.height(),
-              seen.people(),
-              seen.shots(),
-              transcript);
+      made = new CameraPlanner(grid(), people(), shots(), transcript);
       planner = made;
     }
     return made;
@@ -231,7 +243,10 @@ public final class Episode {
     return new ClipDesk(
         new PareDesk(editor, stretches(), transcript.words().size(), levels.durationUs()),
         new FrameDesk(
-            people().all().size(), levels.durationUs(), new PushInFinder(transcript, levels)));
+            people().count(),
+            grid().cameras(),
+            levels.durationUs(),
+            new PushInFinder(transcript, levels)));
   }
 
   /** What a state of a clip comes to; see {@link ComposedClip}. */

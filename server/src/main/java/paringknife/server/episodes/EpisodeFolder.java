@@ -10,9 +10,13 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.DoubleConsumer;
+import java.util.stream.IntStream;
 import paringknife.core.frame.people.FaceSample;
 import paringknife.core.frame.shots.ShotList;
 import paringknife.core.listen.LevelCurve;
+import paringknife.core.listen.Placement;
+import paringknife.media.ffmpeg.Cameras;
+import paringknife.media.ffmpeg.HeardSound;
 import paringknife.media.ffmpeg.Ingest;
 import paringknife.media.ffmpeg.Probe;
 import paringknife.media.ffmpeg.Recording;
@@ -90,13 +94,21 @@ public record EpisodeFolder(Path root) {
     return root.resolve("pause-levels.f32");
   }
 
-  private Path shots() {
-    return root.resolve("shots.json");
+  /** Of a camera, counted from 0; the first ones bear no number. */
+  private Path ofCamera(String what, int camera) {
+    return root.resolve(camera == 0 ? what + ".json" : what + "-" + (camera + 1) + ".json");
   }
 
   private Path faces() {
-    return root.resolve("faces.json");
+    return ofCamera("faces", 0);
   }
+
+  private Path otherCameras() {
+    return root.resolve("cameras.json");
+  }
+
+  /** A further camera as it was lined up when the episode was taken in. */
+  private record OtherCamera(String file, Placement placement) {}
 
   public void create() {
     try {
@@ -127,18 +139,35 @@ public record EpisodeFolder(Path root) {
   /**
    * Keeps what ingest found out.
    *
-   * @param pauseLevels the curve of the sound in which pauses are looked for
+   * @param filming the cameras besides the first
    */
-  public void writeAnalysis(
-      LevelCurve curve, LevelCurve pauseLevels, List<FaceSample> samples, ShotList shots) {
-    write(curve, levels());
-    if (pauseLevels.equals(curve)) {
+  public void writeAnalysis(Ingest.Result result, List<HeardSound> filming) {
+    write(result.levels(), levels());
+    if (result.pauseLevels().equals(result.levels())) {
       delete(pauseLevels());
     } else {
-      write(pauseLevels, pauseLevels());
+      write(result.pauseLevels(), pauseLevels());
     }
-    WholeFile.write(shots(), JSON.writeValueAsBytes(shots));
-    WholeFile.write(faces(), JSON.writeValueAsBytes(samples));
+    WholeFile.write(
+        otherCameras(),
+        JSON.writeValueAsBytes(
+            filming.stream()
+                .map(f -> new OtherCamera(f.recording().file().toString(), f.placement()))
+                .toList()));
+    // The faces of the first camera come last: they say that all is there.
+    for (int c = result.faces().size() - 1; c >= 0; c--) {
+      WholeFile.write(ofCamera("shots", c), JSON.writeValueAsBytes(result.shots().get(c)));
+      WholeFile.write(ofCamera("faces", c), JSON.writeValueAsBytes(result.faces().get(c)));
+    }
+  }
+
+  /** All that is seen: the first recording, and the others it was taken in with. */
+  Cameras cameras(Recording first) {
+    return Cameras.of(
+        first,
+        read(otherCameras(), new TypeReference<List<OtherCamera>>() {}, List.of()).stream()
+            .map(o -> new HeardSound(Probe.of(Path.of(o.file())), o.placement()))
+            .toList());
   }
 
   private static void write(LevelCurve curve, Path file) {
@@ -172,20 +201,25 @@ public record EpisodeFolder(Path root) {
     }
   }
 
-  /** The shots; one for all where it was taken in before they were looked for. */
-  ShotList readShots() {
-    try {
-      return Files.exists(shots())
-          ? JSON.readValue(Files.readAllBytes(shots()), ShotList.class)
-          : ShotList.ONE;
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
+  /** The shots of each camera; one for all where it was taken in before they were looked for. */
+  List<ShotList> readShots(int cameras) {
+    return IntStream.range(0, cameras)
+        .mapToObj(c -> ofCamera("shots", c))
+        .map(file -> read(file, new TypeReference<ShotList>() {}, ShotList.ONE))
+        .toList();
   }
 
-  List<FaceSample> readFaces() {
+  /** The faces that each camera sees. */
+  List<List<FaceSample>> readFaces(int cameras) {
+    return IntStream.range(0, cameras)
+        .mapToObj(c -> ofCamera("faces", c))
+        .map(file -> read(file, new TypeReference<List<FaceSample>>() {}, List.of()))
+        .toList();
+  }
+
+  private static <T> T read(Path file, TypeReference<T> type, T otherwise) {
     try {
-      return JSON.readValue(Files.readAllBytes(faces()), new TypeReference<List<FaceSample>>() {});
+      return Files.exists(file) ? JSON.readValue(Files.readAllBytes(file), type) : otherwise;
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }

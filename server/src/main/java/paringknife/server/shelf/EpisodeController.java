@@ -12,6 +12,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import paringknife.core.frame.cameras.CameraGrid;
 import paringknife.core.frame.people.Face;
 import paringknife.core.frame.people.Person;
 import paringknife.core.transcript.Transcript;
@@ -75,11 +76,17 @@ class EpisodeController {
       double y,
       double width,
       double height) {
-    static PersonInPicture of(int index, String name, boolean named, Person person) {
-      Person.Sighting seen = person.seenBest();
+    static PersonInPicture of(int index, String name, boolean named, Person.Sighting seen) {
       Face face = seen.face();
       return new PersonInPicture(
           index, name, named, seen.timeUs(), face.x(), face.y(), face.width(), face.height());
+    }
+  }
+
+  /** Where the picture of a camera lies among those of all, pixels. */
+  record CameraPicture(int x, int y, int width, int height) {
+    static CameraPicture of(CameraGrid.Cell cell) {
+      return new CameraPicture(cell.x(), cell.y(), cell.width(), cell.height());
     }
   }
 
@@ -88,6 +95,9 @@ class EpisodeController {
    *
    * @param madeAt names the state of its proxy and levels
    * @param quietBelowDb below which level its pauses lie, dBFS
+   * @param width of the pictures of all cameras side by side
+   * @param height likewise
+   * @param cameras where the picture of each lies
    * @param people who is seen; joined and dismissed ones are not
    * @param peoplePutRight whether something about them can be taken back
    */
@@ -102,6 +112,7 @@ class EpisodeController {
       int frameRateNumerator,
       int frameRateDenominator,
       double quietBelowDb,
+      List<CameraPicture> cameras,
       List<PersonInPicture> people,
       boolean peoplePutRight) {}
 
@@ -153,11 +164,10 @@ class EpisodeController {
   EpisodeCard card(@PathVariable long id) {
     EpisodeStore.Row row = episodes.row(id);
     Episode episode = episodes.open(id);
-    var picture = episode.recording().picture();
+    CameraGrid grid = episode.grid();
     List<PersonInPicture> people = new java.util.ArrayList<>();
-    for (int p = 0; p < episode.people().all().size(); p++) {
-      Person person = episode.people().all().get(p);
-      if (!person.isSeen()) {
+    for (int p = 0; p < episode.people().count(); p++) {
+      if (!episode.people().isSeen(p)) {
         continue;
       }
       people.add(
@@ -165,7 +175,7 @@ class EpisodeController {
               p,
               episode.nameOf(p).orElse("Person " + (p + 1)),
               episode.people().nameOf(p).isPresent(),
-              person));
+              InGrid.best(episode, p)));
     }
     return new EpisodeCard(
         id,
@@ -173,11 +183,12 @@ class EpisodeController {
         row.show(),
         row.title(),
         row.durationUs(),
-        picture == null ? 640 : picture.width(),
-        picture == null ? 360 : picture.height(),
+        grid.width(),
+        grid.height(),
         episode.rate().numerator(),
         episode.rate().denominator(),
         episode.editor().quietBelowDb(),
+        grid.cells().stream().map(CameraPicture::of).toList(),
         people,
         episodes.arePeoplePutRight(id));
   }

@@ -4,6 +4,7 @@ import static paringknife.server.database.generated.Tables.EPISODE_SOUND;
 
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Set;
 import org.jooq.DSLContext;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
@@ -43,15 +44,21 @@ class EpisodeSounds {
   /** What the producer may choose of a sound. */
   public record Choice(String speaker, long nudgeUs, boolean heard) {}
 
+  /**
+   * @param filming those that are cameras, which are not heard unless a producer wants it
+   */
   @Transactional
-  public void add(long episodeId, List<EpisodeSource.Microphone> microphones) {
+  public void add(
+      long episodeId,
+      List<EpisodeSource.Microphone> microphones,
+      Set<EpisodeSource.Microphone> filming) {
     for (int i = 0; i < microphones.size(); i++) {
       db.insertInto(EPISODE_SOUND)
           .set(EPISODE_SOUND.EPISODE_ID, episodeId)
           .set(EPISODE_SOUND.POSITION, i)
           .set(EPISODE_SOUND.SOURCE, microphones.get(i).file().toAbsolutePath().toString())
           .set(EPISODE_SOUND.SPEAKER, microphones.get(i).speaker())
-          .set(EPISODE_SOUND.HEARD, true)
+          .set(EPISODE_SOUND.HEARD, !filming.contains(microphones.get(i)))
           .execute();
     }
   }

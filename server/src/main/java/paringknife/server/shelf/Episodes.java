@@ -1,11 +1,14 @@
 package paringknife.server.shelf;
 
 import java.nio.file.Path;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import paringknife.core.formats.PlainText;
+import paringknife.core.frame.cameras.CameraGrid;
 import paringknife.core.frame.people.PeopleCorrection;
 import paringknife.core.pare.FillerList;
 import paringknife.core.transcript.CarriedOver;
@@ -94,14 +97,31 @@ public class Episodes {
                   ? " has no sound, so there is nothing to read or pare."
                   : " has no sound, so the microphones cannot be lined up with it."));
     }
+    Set<EpisodeSource.Microphone> filming = filming(source);
+    Transcript text = words == null ? null : timed(words, probed.durationUs());
+    Long id =
+        transactions.execute(status -> shelve(source, filming, words, text, probed.durationUs()));
+    return new Added(id, words == null ? List.of() : words.mended());
+  }
+
+  /** The separate recordings with a picture; all of them have to be heard to be lined up. */
+  private static Set<EpisodeSource.Microphone> filming(EpisodeSource source) {
+    Set<EpisodeSource.Microphone> filming = new HashSet<>();
     for (EpisodeSource.Microphone microphone : source.microphones()) {
-      if (!Probe.of(microphone.file()).hasSound()) {
-        throw new UnusableRecording(microphone.file().getFileName() + " has no sound.");
+      Recording separate = Probe.of(microphone.file());
+      if (!separate.hasSound()) {
+        throw new UnusableRecording(
+            microphone.file().getFileName()
+                + " has no sound, so it cannot be lined up with the others.");
+      }
+      if (separate.picture() != null) {
+        filming.add(microphone);
       }
     }
-    Transcript text = words == null ? null : timed(words, probed.durationUs());
-    Long id = transactions.execute(status -> shelve(source, words, text, probed.durationUs()));
-    return new Added(id, words == null ? List.of() : words.mended());
+    if (filming.size() >= CameraGrid.MOST) {
+      throw new UnusableRecording("An episode has up to " + CameraGrid.MOST + " cameras.");
+    }
+    return filming;
   }
 
   private static Transcript timed(TranscriptFile.Imported words, long durationUs) {
@@ -113,6 +133,7 @@ public class Episodes {
   /** All of an episode comes with it, and work on it begins, or nothing does. */
   private long shelve(
       EpisodeSource source,
+      Set<EpisodeSource.Microphone> filming,
       TranscriptFile.@Nullable Imported words,
       @Nullable Transcript text,
       long durationUs) {
@@ -121,7 +142,7 @@ public class Episodes {
     if (words != null && text != null) {
       transcripts.replace(id, glossary.apply(source.show(), text), words.timing());
     }
-    sounds.add(id, source.microphones());
+    sounds.add(id, source.microphones(), filming);
     ingest.schedule(new EpisodeStore.Work(id, 1));
     return id;
   }

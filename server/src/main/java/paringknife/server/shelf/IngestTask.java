@@ -98,7 +98,8 @@ class IngestTask {
     if (!folder.isComplete()) {
       Recording recording = Probe.of(row.source());
       List<HeardSound> heard = heard(row.id(), recording, folder, progress);
-      EpisodeIngest.run(recording, heard, folder, progress.of(IngestStep.PICTURE_AND_SOUND));
+      EpisodeIngest.run(
+          recording, filming(row.id()), heard, folder, progress.of(IngestStep.PICTURE_AND_SOUND));
     }
     store.arrived(
         work,
@@ -136,6 +137,14 @@ class IngestTask {
     return sounds.of(id).stream()
         .filter(EpisodeSounds.Sound::heard)
         .map(s -> new HeardSound(Probe.of(s.source()), s.placement()))
+        .toList();
+  }
+
+  /** The separate recordings that have a picture, whether they are heard or not. */
+  private List<HeardSound> filming(long id) {
+    return sounds.of(id).stream()
+        .map(s -> new HeardSound(Probe.of(s.source()), s.placement()))
+        .filter(s -> s.recording().picture() != null)
         .toList();
   }
 }

@@ -1,9 +1,9 @@
 package paringknife.server.shelf;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.DoubleStream;
-import java.util.stream.IntStream;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -14,9 +14,11 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import paringknife.core.frame.cameras.CameraGrid;
 import paringknife.core.frame.people.PeopleCorrection;
 import paringknife.core.frame.people.Person;
 import paringknife.core.time.Span;
+import paringknife.server.episodes.Episode;
 import paringknife.server.events.Events;
 import paringknife.server.web.JsonKinds;
 
@@ -53,10 +55,12 @@ class PeopleController {
   /**
    * Where a person's face is through a while.
    *
+   * @param camera that sees it, counted from 0
    * @param timesUs when it was looked for, microseconds
-   * @param boxes of each time left, upper edge, width and height, as shares of the picture
+   * @param boxes of each time left, upper edge, width and height, as shares of the pictures of all
+   *     cameras side by side
    */
-  record FaceTrack(int person, long[] timesUs, double[] boxes) {}
+  record FaceTrack(int person, int camera, long[] timesUs, double[] boxes) {}
 
   /** Where faces are between two times, for up to ten minutes. */
   @GetMapping("/faces")
@@ -64,18 +68,26 @@ class PeopleController {
     if (fromUs < 0 || toUs < fromUs || toUs - fromUs > MOST_FACES_US) {
       throw new IllegalArgumentException("Faces are told for up to ten minutes at once.");
     }
-    List<Person> people = episodes.open(id).people().all();
-    return IntStream.range(0, people.size())
-        .mapToObj(p -> track(p, people.get(p).seenIn(new Span(fromUs, toUs))))
-        .toList();
+    Episode episode = episodes.open(id);
+    Span span = new Span(fromUs, toUs);
+    List<FaceTrack> tracks = new ArrayList<>();
+    for (int c = 0; c < episode.grid().cameras(); c++) {
+      List<Person> people = episode.people().on(c);
+      for (int p = 0; p < people.size(); p++) {
+        tracks.add(track(p, c, people.get(p).seenIn(span), episode.grid()));
+      }
+    }
+    return tracks;
   }
 
-  private static FaceTrack track(int person, List<Person.Sighting> seen) {
+  private static FaceTrack track(
+      int person, int camera, List<Person.Sighting> seen, CameraGrid grid) {
     return new FaceTrack(
         person,
+        camera,
         seen.stream().mapToLong(Person.Sighting::timeUs).toArray(),
         seen.stream()
-            .map(Person.Sighting::face)
+            .map(s -> InGrid.of(s.face(), grid, camera))
             .flatMapToDouble(f -> DoubleStream.of(f.x(), f.y(), f.width(), f.height()))
             .toArray());
   }

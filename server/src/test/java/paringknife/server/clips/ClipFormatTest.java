@@ -71,6 +71,17 @@ class ClipFormatTest {
     assertThat(format().document(format().write(clip))).isEqualTo(clip);
   }
 
+  /** Schema 3 knew one camera only. */
+  @Test
+  void whatWasFramedByHandInTheThirdFormStays() throws Exception {
+    ClipDocument clip = format().document(written("schema-3.json"));
+    assertThat(clip.schema()).isEqualTo(ClipDocument.SCHEMA);
+    assertThat(clip.framed().set()).hasSize(1);
+    assertThat(clip.framed().pushIns()).singleElement().matches(p -> p.share() == 0.12);
+    assertThat(clip.framed().cameras()).isEmpty();
+    assertThat(format().document(format().write(clip))).isEqualTo(clip);
+  }
+
   @Test
   void stepsOfTheFirstFormGoBothWays() throws Exception {
     ClipDocument now = format().document(written("schema-1.json"));

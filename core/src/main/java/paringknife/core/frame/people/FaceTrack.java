@@ -8,9 +8,10 @@ import org.jspecify.annotations.Nullable;
 /**
  * One face followed through one shot.
  *
+ * @param camera in which it is seen, counted from 0
  * @param sightings in order, never empty
  */
-record FaceTrack(List<Person.Sighting> sightings) {
+record FaceTrack(int camera, List<Person.Sighting> sightings) {
   /** Deviation of what a detector says of a face that does not stir, as a share of the picture. */
   private static final double UNSTIRRED = 0.0012;
 

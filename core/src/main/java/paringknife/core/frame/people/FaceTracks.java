@@ -18,12 +18,15 @@ final class FaceTracks {
   private static final double REACH = 1.0;
   private static final long LONGEST_GAP_US = 1_000_000;
 
+  private final int camera;
   private final double pictureRatio;
 
   /**
+   * @param camera in which is looked, counted from 0
    * @param pictureRatio width of the picture by its height
    */
-  FaceTracks(double pictureRatio) {
+  FaceTracks(int camera, double pictureRatio) {
+    this.camera = camera;
     this.pictureRatio = pictureRatio;
   }
 
@@ -39,7 +42,7 @@ final class FaceTracks {
       }
       open.removeIf(t -> sample.timeUs() - t.last().timeUs() > LONGEST_GAP_US);
       for (Face face : continued(open, sample)) {
-        FaceTrack begun = new FaceTrack(new ArrayList<>());
+        FaceTrack begun = new FaceTrack(camera, new ArrayList<>());
         begun.sightings().add(new Person.Sighting(sample.timeUs(), face));
         open.add(begun);
         tracks.add(begun);

@@ -5,14 +5,15 @@ import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 
 /**
  * Knows people again after a shot, or after they had turned away: by what they look like, and by
- * where they are where that is not known. Nobody is in two places at once. Beginning with who is
- * seen longest, each track goes to whoever it is most like, at least {@value #ALIKE} on the scale
- * of {@link Appearance#likeness}; the place in the picture decides between those who are nearly
- * alike.
+ * where they are where that is not known. Nobody is in two places of one camera at once. Beginning
+ * with who is seen longest, each track goes to whoever it is most like, at least {@value #ALIKE} on
+ * the scale of {@link Appearance#likeness}; the place in the picture decides between those who are
+ * nearly alike.
  */
 final class KnownAgain {
   private static final double ALIKE = 0.88;
@@ -25,22 +26,27 @@ final class KnownAgain {
   /** Pictures in which both are seen that may be a slip. */
   private static final int SLIPS = 1;
 
-  private final FaceTracks tracks;
+  private final List<FaceTracks> cameras;
 
-  KnownAgain(FaceTracks tracks) {
-    this.tracks = tracks;
+  /**
+   * @param cameras what followed the faces of each
+   */
+  KnownAgain(List<FaceTracks> cameras) {
+    this.cameras = cameras;
   }
+
+  private record Moment(int camera, long timeUs) {}
 
   /** Somebody of whom one or more tracks are known. */
   private static final class Known {
     private final List<FaceTrack> tracks = new ArrayList<>();
-    private final Set<Long> times = new HashSet<>();
+    private final Set<Moment> times = new HashSet<>();
     private final List<Appearance> looks = new ArrayList<>();
     private @Nullable Appearance appearance;
 
     void add(FaceTrack track, @Nullable Appearance look) {
       tracks.add(track);
-      track.sightings().forEach(s -> times.add(s.timeUs()));
+      track.sightings().forEach(s -> times.add(new Moment(track.camera(), s.timeUs())));
       if (look != null) {
         looks.add(look);
         appearance = Appearance.mean(looks);
@@ -48,19 +54,24 @@ final class KnownAgain {
     }
 
     boolean isElsewhere(FaceTrack track) {
-      return track.sightings().stream().filter(s -> times.contains(s.timeUs())).count() > SLIPS;
+      return track.sightings().stream()
+              .filter(s -> times.contains(new Moment(track.camera(), s.timeUs())))
+              .count()
+          > SLIPS;
     }
 
-    Person person() {
+    Person in(int camera) {
       return new Person(
           tracks.stream()
+              .filter(t -> t.camera() == camera)
               .flatMap(t -> t.sightings().stream())
               .sorted(Comparator.comparingLong(Person.Sighting::timeUs))
               .toList());
     }
   }
 
-  List<Person> people(List<FaceTrack> all) {
+  /** What is seen of each person, camera by camera. */
+  List<List<Person>> people(List<FaceTrack> all) {
     List<FaceTrack> longestFirst = new ArrayList<>(all);
     longestFirst.sort(Comparator.comparingInt((FaceTrack t) -> -t.sightings().size()));
     List<Known> people = new ArrayList<>();
@@ -81,12 +92,16 @@ final class KnownAgain {
       }
       best.add(track, look);
     }
-    return people.stream().map(Known::person).toList();
+    return people.stream()
+        .map(k -> IntStream.range(0, cameras.size()).mapToObj(k::in).toList())
+        .toList();
   }
 
   private double likeness(Known known, FaceTrack track, @Nullable Appearance here) {
     Appearance there = known.appearance;
-    boolean same = known.tracks.stream().anyMatch(t -> isInSamePlace(t, track));
+    boolean same =
+        known.tracks.stream()
+            .anyMatch(t -> t.camera() == track.camera() && isInSamePlace(t, track));
     if (here == null || there == null) {
       return same ? 1 : 0;
     }
@@ -98,6 +113,6 @@ final class KnownAgain {
     boolean after = track.sightings().get(0).timeUs() > known.last().timeUs();
     Face before = (after ? known : track).last().face();
     Face next = (after ? track : known).sightings().get(0).face();
-    return tracks.apart(before, next) <= REACH;
+    return cameras.get(known.camera()).apart(before, next) <= REACH;
   }
 }

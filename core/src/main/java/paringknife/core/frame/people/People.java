@@ -13,27 +13,53 @@ import paringknife.core.time.Span;
 /**
  * The people of an episode. Each has a number that stays theirs through all corrections, so that
  * what was set by hand goes on to mean them; who was joined to somebody or dismissed is seen
- * nowhere any more.
+ * nowhere any more. Several cameras see them at once.
  */
 public final class People {
-  private final List<Person> all;
+  /** By camera, and by number. */
+  private final List<List<Person>> seen;
+
   private final Map<Integer, Integer> joined;
   private final Map<Integer, String> names;
 
-  private People(List<Person> all, Map<Integer, Integer> joined, Map<Integer, String> names) {
-    this.all = List.copyOf(all);
+  private People(
+      List<List<Person>> seen, Map<Integer, Integer> joined, Map<Integer, String> names) {
+    this.seen = seen.stream().map(List::copyOf).toList();
     this.joined = Map.copyOf(joined);
     this.names = Map.copyOf(names);
   }
 
-  /** As they were found. */
+  /** As they were found by one camera. */
   public static People found(List<Person> people) {
-    return new People(people, Map.of(), Map.of());
+    return foundBy(List.of(people));
   }
 
-  /** By number. */
-  public List<Person> all() {
-    return all;
+  /**
+   * As they were found.
+   *
+   * @param cameras for each camera all people, in one order
+   */
+  public static People foundBy(List<List<Person>> cameras) {
+    return new People(cameras, Map.of(), Map.of());
+  }
+
+  /** What a camera sees of each, by number. */
+  public List<Person> on(int camera) {
+    return seen.get(camera);
+  }
+
+  public int cameras() {
+    return seen.size();
+  }
+
+  /** How many numbers there are. */
+  public int count() {
+    return seen.get(0).size();
+  }
+
+  /** Whether any camera sees them. */
+  public boolean isSeen(int number) {
+    return seen.stream().anyMatch(camera -> camera.get(number).isSeen());
   }
 
   /** Whom a number means; numbers that nobody has mean nobody: -1. */
@@ -42,7 +68,7 @@ public final class People {
     while (joined.containsKey(meant)) {
       meant = joined.get(meant);
     }
-    return meant >= 0 && meant < all.size() ? meant : -1;
+    return meant >= 0 && meant < count() ? meant : -1;
   }
 
   /** The name that a producer gave. */
@@ -53,28 +79,34 @@ public final class People {
   /**
    * Corrected by one more.
    *
+   * @param shots of each camera
    * @throws IllegalArgumentException when it is about nobody who is seen
    */
-  public People with(PeopleCorrection correction, ShotList shots) {
+  public People with(PeopleCorrection correction, List<ShotList> shots) {
     if (correction instanceof PeopleCorrection.Named named) {
       Map<Integer, String> more = new HashMap<>(names);
-      more.put(seen(named.person()), named.name().strip());
-      return new People(all, joined, more);
+      more.put(someone(named.person()), named.name().strip());
+      return new People(seen, joined, more);
     }
     if (correction instanceof PeopleCorrection.Joined join) {
-      return joined(seen(join.person()), seen(join.into()));
+      return joined(someone(join.person()), someone(join.into()));
     }
     if (correction instanceof PeopleCorrection.NotThis not) {
       return parted(not, shots);
     }
-    List<Person> rest = new ArrayList<>(all);
-    rest.set(seen(((PeopleCorrection.Dismissed) correction).person()), Person.NOBODY);
+    int dismissed = someone(((PeopleCorrection.Dismissed) correction).person());
+    List<List<Person>> rest = new ArrayList<>();
+    for (List<Person> camera : seen) {
+      List<Person> here = new ArrayList<>(camera);
+      here.set(dismissed, Person.NOBODY);
+      rest.add(here);
+    }
     return new People(rest, joined, names);
   }
 
-  private int seen(int number) {
+  private int someone(int number) {
     int meant = now(number);
-    if (meant < 0 || !all.get(meant).isSeen()) {
+    if (meant < 0 || !isSeen(meant)) {
       throw new IllegalArgumentException("There is no such person in the picture.");
     }
     return meant;
@@ -84,9 +116,13 @@ public final class People {
     if (person == into) {
       throw new IllegalArgumentException("They are the same already.");
     }
-    List<Person> people = new ArrayList<>(all);
-    people.set(into, together(all.get(into), all.get(person).sightings()));
-    people.set(person, Person.NOBODY);
+    List<List<Person>> people = new ArrayList<>();
+    for (List<Person> camera : seen) {
+      List<Person> here = new ArrayList<>(camera);
+      here.set(into, together(camera.get(into), camera.get(person).sightings()));
+      here.set(person, Person.NOBODY);
+      people.add(here);
+    }
     Map<Integer, Integer> more = new HashMap<>(joined);
     more.put(person, into);
     Map<Integer, String> named = new HashMap<>(names);
@@ -97,26 +133,36 @@ public final class People {
     return new People(people, more, named);
   }
 
-  private People parted(PeopleCorrection.NotThis not, ShotList shots) {
-    int person = seen(not.person());
-    Span shot = shots.around(not.atUs());
-    List<Person.Sighting> parted = all.get(person).seenIn(shot);
+  private People parted(PeopleCorrection.NotThis not, List<ShotList> shots) {
+    int person = someone(not.person());
+    int camera = not.camera();
+    if (camera < 0 || camera >= cameras()) {
+      throw new IllegalArgumentException("There is no such camera.");
+    }
+    Span shot = shots.get(camera).around(not.atUs());
+    Person seenHere = on(camera).get(person);
+    List<Person.Sighting> parted = seenHere.seenIn(shot);
     if (parted.isEmpty()) {
       throw new IllegalArgumentException("They are not seen in that shot.");
     }
-    List<Person> people = new ArrayList<>(all);
-    people.set(
+    List<Person> here = new ArrayList<>(on(camera));
+    here.set(
         person,
-        new Person(
-            all.get(person).sightings().stream().filter(s -> !shot.contains(s.timeUs())).toList()));
+        new Person(seenHere.sightings().stream().filter(s -> !shot.contains(s.timeUs())).toList()));
+    List<List<Person>> people = new ArrayList<>(seen);
+    people.set(camera, here);
     if (not.other() < 0) {
-      people.add(new Person(parted));
+      for (int c = 0; c < cameras(); c++) {
+        List<Person> more = new ArrayList<>(people.get(c));
+        more.add(c == camera ? new Person(parted) : Person.NOBODY);
+        people.set(c, more);
+      }
     } else {
-      int other = seen(not.other());
+      int other = someone(not.other());
       if (other == person) {
         throw new IllegalArgumentException("They are the same already.");
       }
-      people.set(other, together(all.get(other), parted));
+      here.set(other, together(here.get(other), parted));
     }
     return new People(people, joined, names);
   }

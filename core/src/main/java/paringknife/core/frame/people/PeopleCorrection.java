@@ -17,10 +17,11 @@ public sealed interface PeopleCorrection {
   /**
    * Who is seen in the shot at a time is not this person.
    *
+   * @param camera in which they are not this person, counted from 0
    * @param atUs on the episode's clock
    * @param other who it is; -1 for somebody else
    */
-  record NotThis(int person, long atUs, int other) implements PeopleCorrection {}
+  record NotThis(int person, int camera, long atUs, int other) implements PeopleCorrection {}
 
   /** A poster, a screen, somebody in the audience: nobody to hold. */
   record Dismissed(int person) implements PeopleCorrection {}

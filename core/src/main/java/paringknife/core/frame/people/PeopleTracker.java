@@ -3,6 +3,7 @@ package paringknife.core.frame.people;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.stream.IntStream;
 import paringknife.core.frame.shots.ShotList;
 import paringknife.core.time.Span;
 
@@ -31,40 +32,94 @@ public final class PeopleTracker {
     return people(samples, ShotList.ONE, WIDE);
   }
 
-  /**
-   * @param pictureRatio width of the picture by its height
-   */
+  /** Of one camera. */
   public static List<Person> people(List<FaceSample> samples, ShotList shots, double pictureRatio) {
-    if (samples.isEmpty()) {
-      return List.of();
-    }
-    FaceTracks tracking = new FaceTracks(pictureRatio);
-    List<FaceTrack> tracks = new ArrayList<>();
-    List<Span> parts = shots.parts(new Span(0, samples.get(samples.size() - 1).timeUs() + 1));
-    List<Integer> pictures = new ArrayList<>();
-    int from = 0;
-    for (Span shot : parts) {
-      int to = from;
-      while (to < samples.size() && samples.get(to).timeUs() < shot.endUs()) {
-        to++;
-      }
-      List<FaceSample> seen = samples.subList(from, to);
-      tracking.in(shot, seen).stream().filter(t -> !t.isPicture()).forEach(tracks::add);
-      pictures.add(to - from);
-      from = to;
-    }
-    double least = Math.min(SURELY_SOMEBODY, Math.max(1, samples.size() * LEAST_SHARE));
-    return new KnownAgain(tracking)
-        .people(tracks).stream()
-            .filter(p -> p.sightings().size() >= least || fillsAShot(p, parts, pictures))
-            .sorted(Comparator.comparingDouble(p -> p.typicalFace(0, Long.MAX_VALUE).middleX()))
-            .toList();
+    return acrossCameras(List.of(new Filmed(samples, shots, pictureRatio))).get(0);
   }
 
-  private static boolean fillsAShot(Person person, List<Span> shots, List<Integer> pictures) {
-    for (int s = 0; s < shots.size(); s++) {
-      int seen = person.seenIn(shots.get(s)).size();
-      if (seen >= A_SECOND && 2 * seen >= pictures.get(s)) {
+  /**
+   * What one camera has filmed.
+   *
+   * @param samples the faces in its picture, at times of the episode
+   * @param pictureRatio width of its picture by its height
+   */
+  public record Filmed(List<FaceSample> samples, ShotList shots, double pictureRatio) {
+    private List<Span> parts() {
+      return samples.isEmpty()
+          ? List.of()
+          : shots.parts(new Span(0, samples.get(samples.size() - 1).timeUs() + 1));
+    }
+  }
+
+  /** The people of several cameras: for each camera all of them, in one order. */
+  public static List<List<Person>> acrossCameras(List<Filmed> cameras) {
+    List<FaceTracks> tracking = new ArrayList<>();
+    List<FaceTrack> tracks = new ArrayList<>();
+    for (int c = 0; c < cameras.size(); c++) {
+      FaceTracks following = new FaceTracks(c, cameras.get(c).pictureRatio());
+      tracking.add(following);
+      for (Span shot : cameras.get(c).parts()) {
+        following.in(shot, seenIn(shot, cameras.get(c).samples())).stream()
+            .filter(t -> !t.isPicture())
+            .forEach(tracks::add);
+      }
+    }
+    List<List<Person>> people =
+        new KnownAgain(tracking)
+            .people(tracks).stream()
+                .filter(p -> isSomebody(p, cameras))
+                .sorted(Comparator.comparingDouble(PeopleTracker::place))
+                .toList();
+    return IntStream.range(0, cameras.size())
+        .mapToObj(c -> people.stream().map(p -> p.get(c)).toList())
+        .toList();
+  }
+
+  private static List<FaceSample> seenIn(Span shot, List<FaceSample> samples) {
+    int from = firstNotBefore(shot.startUs(), samples);
+    return samples.subList(from, firstNotBefore(shot.endUs(), samples));
+  }
+
+  private static int firstNotBefore(long us, List<FaceSample> samples) {
+    int from = 0;
+    int to = samples.size();
+    while (from < to) {
+      int middle = (from + to) / 2;
+      if (samples.get(middle).timeUs() < us) {
+        from = middle + 1;
+      } else {
+        to = middle;
+      }
+    }
+    return from;
+  }
+
+  /** How far right somebody is in the first camera that sees them. */
+  private static double place(List<Person> person) {
+    return person.stream()
+        .filter(Person::isSeen)
+        .findFirst()
+        .orElse(Person.NOBODY)
+        .typicalFace(0, Long.MAX_VALUE)
+        .middleX();
+  }
+
+  private static boolean isSomebody(List<Person> person, List<Filmed> cameras) {
+    for (int c = 0; c < cameras.size(); c++) {
+      Filmed camera = cameras.get(c);
+      double least = Math.min(SURELY_SOMEBODY, Math.max(1, camera.samples().size() * LEAST_SHARE));
+      if (person.get(c).isSeen()
+          && (person.get(c).sightings().size() >= least || fillsAShot(person.get(c), camera))) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  private static boolean fillsAShot(Person person, Filmed camera) {
+    for (Span shot : camera.parts()) {
+      int seen = person.seenIn(shot).size();
+      if (seen >= A_SECOND && 2 * seen >= seenIn(shot, camera.samples()).size()) {
         return true;
       }
     }

@@ -7,6 +7,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.IntStream;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
 import paringknife.core.transcript.Word;
@@ -31,13 +32,17 @@ public final class SpeakerPlacement {
   /** By all that is seen and said; who bears a speaker's name is that speaker. */
   public static SpeakerPlacement of(People people, Transcript transcript) {
     Map<Integer, Integer> named = new HashMap<>();
-    for (int p = 0; p < people.all().size(); p++) {
+    List<List<Person>> views = new ArrayList<>();
+    for (int p = 0; p < people.count(); p++) {
       int speaker = people.nameOf(p).map(transcript.speakers()::indexOf).orElse(-1);
-      if (speaker >= 0 && people.all().get(p).isSeen()) {
+      if (speaker >= 0 && people.isSeen(p)) {
         named.putIfAbsent(speaker, p);
       }
+      int person = p;
+      views.add(
+          IntStream.range(0, people.cameras()).mapToObj(c -> people.on(c).get(person)).toList());
     }
-    return completed(named, people.all(), transcript);
+    return completed(named, views, transcript);
   }
 
   /**
@@ -56,11 +61,14 @@ public final class SpeakerPlacement {
       }
       others.set(placed.getValue(), Person.NOBODY);
     }
-    return completed(here, others, transcript);
+    return completed(here, others.stream().map(List::of).toList(), transcript);
   }
 
+  /**
+   * @param people what is seen of each, by camera
+   */
   private static SpeakerPlacement completed(
-      Map<Integer, Integer> known, List<Person> people, Transcript transcript) {
+      Map<Integer, Integer> known, List<List<Person>> people, Transcript transcript) {
     List<Pairing> pairings = new ArrayList<>();
     for (int p = 0; p < people.size(); p++) {
       Map<Integer, double[]> motion = motionBySpeaker(people.get(p), transcript);
@@ -84,8 +92,13 @@ public final class SpeakerPlacement {
     return new SpeakerPlacement(placed);
   }
 
-  private static Map<Integer, double[]> motionBySpeaker(Person person, Transcript transcript) {
+  private static Map<Integer, double[]> motionBySpeaker(List<Person> views, Transcript transcript) {
     Map<Integer, double[]> motion = new HashMap<>();
+    views.forEach(person -> count(person, transcript, motion));
+    return motion;
+  }
+
+  private static void count(Person person, Transcript transcript, Map<Integer, double[]> motion) {
     for (Person.Sighting sighting : person.sightings()) {
       int at = transcript.firstEndingAfter(sighting.timeUs());
       if (at == transcript.words().size()) {
@@ -98,7 +111,6 @@ public final class SpeakerPlacement {
         sum[1]++;
       }
     }
-    return motion;
   }
 
   /** Index of the person who is a speaker; -1 when they are not in the picture. */

@@ -78,7 +78,7 @@ class KnownAgainTest {
   /** Followed by place alone, the second close shot would go on with the face of the first. */
   @Test
   void noTrackReachesAcrossAShot() {
-    FaceTracks tracks = new FaceTracks(WIDE);
+    FaceTracks tracks = new FaceTracks(0, WIDE);
     assertThat(tracks.in(shot(1), conversation())).hasSize(1);
     assertThat(tracks.in(shot(2), conversation()))
         .singleElement()
@@ -114,42 +114,43 @@ class KnownAgainTest {
       samples.add(
           new FaceSample(us, blinked ? List.of() : List.of(new Face(0.4, 0.3, 0.1, 0.18, 1))));
     }
-    assertThat(new FaceTracks(WIDE).in(shot(0), samples)).hasSize(1);
+    assertThat(new FaceTracks(0, WIDE).in(shot(0), samples)).hasSize(1);
   }
 
   @Test
   void twoThatAreJoinedAreMeantByBothNumbers() {
     People people = People.found(people());
-    People joined = people.with(new PeopleCorrection.Joined(0, 1), SHOTS);
+    People joined = people.with(new PeopleCorrection.Joined(0, 1), List.of(SHOTS));
     assertThat(joined.now(0)).isEqualTo(1);
-    assertThat(joined.all().get(0).isSeen()).isFalse();
-    assertThat(joined.all().get(1).seenIn(shot(1))).hasSize(50);
-    assertThat(joined.all().get(1).seenIn(shot(0)))
+    assertThat(joined.on(0).get(0).isSeen()).isFalse();
+    assertThat(joined.on(0).get(1).seenIn(shot(1))).hasSize(50);
+    assertThat(joined.on(0).get(1).seenIn(shot(0)))
         .as("where both are seen the one joined to counts")
         .hasSize(50)
         .allMatch(s -> s.face().x() > 0.5);
-    assertThatThrownBy(() -> joined.with(new PeopleCorrection.Joined(0, 1), SHOTS))
+    assertThatThrownBy(() -> joined.with(new PeopleCorrection.Joined(0, 1), List.of(SHOTS)))
         .isInstanceOf(IllegalArgumentException.class);
   }
 
   @Test
   void whoIsSeenInAShotCanBeSomebodyElse() {
     People parted =
-        People.found(people()).with(new PeopleCorrection.NotThis(0, 15_000_000, -1), SHOTS);
-    assertThat(parted.all()).hasSize(3);
-    assertThat(parted.all().get(0).seenIn(shot(1))).isEmpty();
-    assertThat(parted.all().get(2).seenIn(shot(1))).hasSize(50);
-    People moved = parted.with(new PeopleCorrection.NotThis(2, 15_000_000, 1), SHOTS);
-    assertThat(moved.all().get(2).isSeen()).isFalse();
-    assertThat(moved.all().get(1).seenIn(shot(1))).hasSize(50);
+        People.found(people())
+            .with(new PeopleCorrection.NotThis(0, 0, 15_000_000, -1), List.of(SHOTS));
+    assertThat(parted.on(0)).hasSize(3);
+    assertThat(parted.on(0).get(0).seenIn(shot(1))).isEmpty();
+    assertThat(parted.on(0).get(2).seenIn(shot(1))).hasSize(50);
+    People moved = parted.with(new PeopleCorrection.NotThis(2, 0, 15_000_000, 1), List.of(SHOTS));
+    assertThat(moved.on(0).get(2).isSeen()).isFalse();
+    assertThat(moved.on(0).get(1).seenIn(shot(1))).hasSize(50);
   }
 
   @Test
   void aNameGoesWithWhomItWasGivenTo() {
     People people =
         People.found(people())
-            .with(new PeopleCorrection.Named(0, " Ada Moor "), SHOTS)
-            .with(new PeopleCorrection.Joined(0, 1), SHOTS);
+            .with(new PeopleCorrection.Named(0, " Ada Moor "), List.of(SHOTS))
+            .with(new PeopleCorrection.Joined(0, 1), List.of(SHOTS));
     assertThat(people.nameOf(1)).contains("Ada Moor");
     assertThat(people.nameOf(0)).isEmpty();
   }
@@ -157,14 +158,15 @@ class KnownAgainTest {
   @Test
   void whatIsAboutNobodyIsRefused() {
     People people = People.found(people());
-    assertThatThrownBy(() -> people.with(new PeopleCorrection.Dismissed(7), SHOTS))
+    assertThatThrownBy(() -> people.with(new PeopleCorrection.Dismissed(7), List.of(SHOTS)))
         .hasMessageContaining("no such person");
-    assertThatThrownBy(() -> people.with(new PeopleCorrection.NotThis(0, 25_000_000, 1), SHOTS))
+    assertThatThrownBy(
+            () -> people.with(new PeopleCorrection.NotThis(0, 0, 25_000_000, 1), List.of(SHOTS)))
         .hasMessageContaining("not seen in that shot");
     assertThatThrownBy(() -> new PeopleCorrection.Named(0, " "))
         .isInstanceOf(IllegalArgumentException.class);
-    People without = people.with(new PeopleCorrection.Dismissed(0), SHOTS);
-    assertThatThrownBy(() -> without.with(new PeopleCorrection.Named(0, "Ada"), SHOTS))
+    People without = people.with(new PeopleCorrection.Dismissed(0), List.of(SHOTS));
+    assertThatThrownBy(() -> without.with(new PeopleCorrection.Named(0, "Ada"), List.of(SHOTS)))
         .hasMessageContaining("no such person");
   }
 }

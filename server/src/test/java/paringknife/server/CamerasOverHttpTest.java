@@ -1,0 +1,168 @@
+package paringknife.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.List;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestInstance;
+import org.junit.jupiter.api.extension.RegisterExtension;
+import paringknife.media.process.ChildProcess;
+import tools.jackson.databind.JsonNode;
+
+/** An episode of two cameras through the real application: taken in, chosen, previewed. */
+@TestInstance(TestInstance.Lifecycle.PER_CLASS)
+class CamerasOverHttpTest {
+  @RegisterExtension static final RunningApplication APP = new RunningApplication();
+
+  private static final int SECONDS = 12;
+
+  private long episode;
+  private long clip;
+  private int firstCameraWide;
+
+  private static void ffmpeg(String... arguments) {
+    List<String> command =
+        new java.util.ArrayList<>(List.of("ffmpeg", "-nostdin", "-y", "-v", "error"));
+    command.addAll(List.of(arguments));
+    ChildProcess.run(command, null, Duration.ofMinutes(2));
+  }
+
+  /** Noise that swells, so that its place can be heard. */
+  private static void film(Path file, String size, double later, boolean sounds) {
+    ffmpeg(
+        "-f",
+        "lavfi",
+        "-i",
+        "testsrc2=s=" + size + ":r=25:d=" + SECONDS,
+        "-f",
+        "lavfi",
+        "-i",
+        "aevalsrc='(random(0)-0.5)*(0.2+0.8*pow(sin(2*PI*t*t/9),2))':s=48000:d=" + SECONDS,
+        "-ss",
+        Double.toString(later),
+        "-pix_fmt",
+        "yuv420p",
+        "-c:v",
+        "libx264",
+        "-preset",
+        "ultrafast",
+        sounds ? "-c:a" : "-an",
+        sounds ? "aac" : "-y",
+        file.toString());
+  }
+
+  @BeforeAll
+  void takeIn() throws Exception {
+    film(APP.media().resolve("wide.mp4"), "640x360", 0, true);
+    film(APP.media().resolve("close.mp4"), "320x240", 1.5, true);
+    film(APP.media().resolve("silent.mp4"), "320x240", 0, false);
+    film(APP.media().resolve("other.mp4"), "320x240", 0, true);
+    episode =
+        APP.post(
+                "/api/episodes",
+                "{\"show\":\"S\",\"title\":\"Two cameras\",\"recording\":\"wide.mp4\","
+                    + "\"text\":\"One two three four five six.\","
+                    + "\"microphones\":[{\"file\":\"close.mp4\",\"speaker\":\"\"}]}")
+            .path("id")
+            .asLong();
+    for (int i = 0; i < 600 && !state().equals("READY"); i++) {
+      assertThat(state()).isNotEqualTo("FAILED");
+      Thread.sleep(100);
+    }
+    clip =
+        APP.post(
+                "/api/episodes/" + episode + "/clips",
+                "{\"firstWord\":0,\"lastWord\":5,\"title\":\"Both\"}")
+            .path("id")
+            .asLong();
+    firstCameraWide = card().path("cameras").get(0).path("width").asInt();
+  }
+
+  private String state() throws Exception {
+    for (JsonNode item : APP.get("/api/shelf")) {
+      if (item.path("id").asLong() == episode) {
+        return item.path("state").asString();
+      }
+    }
+    return "";
+  }
+
+  private JsonNode card() throws Exception {
+    return APP.get("/api/episodes/" + episode);
+  }
+
+  private int change(String intent) throws Exception {
+    int revision = APP.get("/api/clips/" + clip).path("revision").asInt();
+    return APP.postAny(
+            "/api/clips/" + clip + "/changes",
+            "{\"revision\":" + revision + ",\"intent\":" + intent + "}")
+        .statusCode();
+  }
+
+  private JsonNode preview() throws Exception {
+    return APP.get("/api/clips/" + clip + "/preview");
+  }
+
+  @Test
+  void bothArePicturesOfTheEpisodeAndTheSecondIsLinedUpButNotHeard() throws Exception {
+    assertThat(card().path("cameras")).hasSize(2);
+    assertThat(card().path("width").asInt()).isEqualTo(1280);
+    assertThat(card().path("height").asInt()).isEqualTo(360);
+    assertThat(card().path("cameras").get(1).path("x").asInt()).isEqualTo(640);
+    JsonNode sound = APP.get("/api/episodes/" + episode + "/sounds").path("separate").get(0);
+    assertThat(sound.path("heard").asBoolean()).isFalse();
+    assertThat(sound.path("offsetUs").asLong()).isBetween(1_480_000L, 1_520_000L);
+  }
+
+  @Test
+  void aCameraIsCutToAndLetGoAndThoseThatAreNotThereAreRefused() throws Exception {
+    assertThat(change("{\"type\":\"cutTo\",\"atUs\":4000000,\"camera\":1}")).isEqualTo(200);
+    assertThat(lefts(preview())).contains(0).anyMatch(x -> x >= firstCameraWide);
+    JsonNode cut = APP.get("/api/clips/" + clip).path("framed").path("cameras").get(0);
+    assertThat(cut.path("camera").asInt()).isEqualTo(1);
+    for (String wrong :
+        List.of(
+            "{\"type\":\"cutTo\",\"atUs\":4000000,\"camera\":2}",
+            "{\"type\":\"cutTo\",\"atUs\":4000000,\"camera\":-2}",
+            "{\"type\":\"cutTo\",\"atUs\":-1,\"camera\":0}",
+            "{\"type\":\"cutTo\",\"atUs\":99000000000,\"camera\":0}",
+            "{\"type\":\"cutTo\",\"atUs\":\"soon\",\"camera\":0}")) {
+      assertThat(change(wrong)).as(wrong).isBetween(400, 499);
+    }
+    assertThat(change("{\"type\":\"dropCameraCuts\",\"ids\":[" + cut.path("id") + "]}"))
+        .isEqualTo(200);
+    assertThat(lefts(preview())).allMatch(x -> x < firstCameraWide);
+  }
+
+  /** Whether each segment's first window lies left of the second camera's picture. */
+  private static List<Integer> lefts(JsonNode preview) {
+    List<Integer> lefts = new java.util.ArrayList<>();
+    JsonNode path = preview.path("path");
+    int at = 0;
+    while (at < path.size()) {
+      int panes = path.get(at + 4).asInt();
+      at += 5;
+      for (int p = 0; p < panes; p++) {
+        int windows = path.get(at + 5).asInt();
+        double x = path.get(at + 6).asDouble();
+        lefts.add(x < 640 ? 0 : (int) x);
+        at += 6 + 4 * windows;
+      }
+    }
+    return lefts;
+  }
+
+  @Test
+  void aCameraWithoutSoundCannotBeLinedUp() throws Exception {
+    var refused =
+        APP.postAny(
+            "/api/episodes",
+            "{\"show\":\"S\",\"title\":\"Silent\",\"recording\":\"other.mp4\",\"text\":\"One.\","
+                + "\"microphones\":[{\"file\":\"silent.mp4\",\"speaker\":\"\"}]}");
+    assertThat(refused.statusCode()).isBetween(400, 499);
+    assertThat(refused.body()).contains("no sound");
+  }
+}
