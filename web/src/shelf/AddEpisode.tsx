@@ -43,13 +43,13 @@ export function AddEpisode({ onDone }: { onDone: (mended: string[]) => void }) {
     setMicrophones((m) =>
       !file || file === latest.current || m.some((x) => x.file === file) ? m : [...m, { file, speaker: '' }],
     );
-  /** A picture is the recording; sound that comes beside one is a microphone of it. */
+  /** The first picture is the recording; what comes beside it is a camera or a microphone of it. */
   const arrived = (name: string) => {
     const before = latest.current;
     if (!before || (PICTURE.test(name) && !PICTURE.test(before))) {
       chooseRecording(name);
       addMicrophone(before);
-    } else if (!PICTURE.test(name)) addMicrophone(name);
+    } else addMicrophone(name);
   };
   const send = (files: FileList | null) => {
     for (const file of files ?? []) {
@@ -166,7 +166,8 @@ export function AddEpisode({ onDone }: { onDone: (mended: string[]) => void }) {
       </div>
       <div className="mt-4">
         <span className="label">
-          Separate microphones, if there are any: lined up by their sound, and heard instead of the recording's own
+          Further cameras and separate microphones, if there are any: lined up by their sound; microphones are heard
+          instead of the recording's own
         </span>
         {microphones.map((m, i) => (
           <div key={m.file} className="mt-1 flex items-center gap-2">
@@ -185,7 +186,7 @@ export function AddEpisode({ onDone }: { onDone: (mended: string[]) => void }) {
             </button>
           </div>
         ))}
-        <FileChoice files={recordings} value="" label="Microphone" none="add one" onChoose={addMicrophone} />
+        <FileChoice files={recordings} value="" label="Camera or microphone" none="add one" onChoose={addMicrophone} />
       </div>
       <UploadList />
       <div className="mt-4 flex items-center gap-3">

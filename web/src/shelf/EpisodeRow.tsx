@@ -22,7 +22,7 @@ function useRestSeconds(progress: number | null, seenAtMs: number): number | nul
 }
 
 const STEPS = {
-  LINING_UP: 'lining the microphones up',
+  LINING_UP: 'lining the recordings up',
   PICTURE_AND_SOUND: 'picture and sound',
   WORDS: 'listening to the words',
 };

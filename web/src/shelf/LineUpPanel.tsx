@@ -3,7 +3,7 @@ import { Popover } from 'radix-ui';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { api } from '../api/client';
 
-/** Where an episode's microphones were found to lie, and what of them is heard. */
+/** Where an episode's cameras and microphones were found to lie, and what of them is heard. */
 export function LineUpPanel({ episodeId }: { episodeId: number }) {
   const queries = useQueryClient();
   const sounds = useQuery({ queryKey: ['sounds', episodeId], queryFn: () => api.sounds(episodeId) });
@@ -34,7 +34,7 @@ export function LineUpPanel({ episodeId }: { episodeId: number }) {
     <Popover.Root>
       <Popover.Trigger asChild>
         <button className="link text-[12.5px]">
-          {now.length === 1 ? '1 microphone' : `${now.length} microphones`}
+          {now.length === 1 ? '1 more recording' : `${now.length} more recordings`}
         </button>
       </Popover.Trigger>
       <Popover.Portal>
