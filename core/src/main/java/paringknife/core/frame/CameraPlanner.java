@@ -2,6 +2,7 @@ package paringknife.core.frame;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
@@ -115,7 +116,10 @@ public final class CameraPlanner {
       CameraChooser.Chosen chosen = chosen(stretches.get(s), byItself, framed.cameras(), goingOn);
       goingOn = chosen.goingOn();
       for (CameraTurn turn : chosen.turns()) {
-        add(turn, byCamera.get(turn.camera()).get(s), planned);
+        for (PlannedFrame frame : during(turn.span(), byCamera.get(turn.camera()).get(s))) {
+          boolean free = !turn.set() && frame.panes().size() > 1;
+          planned.add(free ? eachSeenBest(frame, framed.manner(), shape) : frame);
+        }
       }
     }
     return planned;
@@ -133,7 +137,7 @@ public final class CameraPlanner {
   private Function<Span, List<CameraTurn>> byItself(Layout layout, KeptIndex kept, double ratio) {
     CameraChooser chooser = new CameraChooser(grid, people, ratio);
     if (layout instanceof Layout.Together) {
-      return stretch -> List.of(new CameraTurn(stretch, chooser.widest(stretch)));
+      return stretch -> List.of(CameraTurn.of(stretch, chooser.widest(stretch)));
     }
     return stretch ->
         chooser.byItself(
@@ -160,14 +164,37 @@ public final class CameraPlanner {
     return layout instanceof Layout.One one ? people.now(one.person()) : speaking;
   }
 
-  private static void add(CameraTurn turn, List<PlannedFrame> seen, List<PlannedFrame> to) {
+  private static List<PlannedFrame> during(Span part, List<PlannedFrame> seen) {
+    List<PlannedFrame> within = new ArrayList<>();
     for (PlannedFrame frame : seen) {
-      long from = Math.max(turn.span().startUs(), frame.span().startUs());
-      long until = Math.min(turn.span().endUs(), frame.span().endUs());
+      long from = Math.max(part.startUs(), frame.span().startUs());
+      long until = Math.min(part.endUs(), frame.span().endUs());
       if (from < until) {
-        to.add(frame.during(new Span(from, until)));
+        within.add(frame.during(new Span(from, until)));
       }
     }
+    return within;
+  }
+
+  /** Several together, each in the picture of the camera that sees them best. */
+  private PlannedFrame eachSeenBest(PlannedFrame frame, Manner manner, Shape shape) {
+    return frame.with(
+        frame.panes().stream()
+            .map(
+                pane -> {
+                  double ratio = pane.place().ratioOn(shape);
+                  int person = pane.window().person();
+                  return seenBest(person, frame.span(), manner, ratio)
+                      .map(window -> new PlannedFrame.Pane(pane.place(), window))
+                      .orElse(pane);
+                })
+            .toList());
+  }
+
+  private Optional<PlannedWindow> seenBest(int person, Span span, Manner manner, double ratio) {
+    int camera =
+        new CameraChooser(grid, people, ratio).seeingBest(new CameraChooser.Turn(span, person));
+    return camera < 0 ? Optional.empty() : planners.get(camera).alone(person, span, manner, ratio);
   }
 
   /** What is planned for each stretch; a plan has no gaps and ends with its stretch. */

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
 import paringknife.core.clip.cut.CutList;
@@ -274,6 +275,14 @@ final class FramePlanner {
               places.get(p), window(seen.get(p), turn.span(), shot, manner, ratio, alone)));
     }
     return new PlannedFrame(turn.span(), panes, Ground.DARK, turn.setBy());
+  }
+
+  /** The window on one person by themselves, where they are in one shot all the while. */
+  Optional<PlannedWindow> alone(int person, Span span, Manner manner, double ratio) {
+    Span shot = shots.around(span.startUs());
+    return shot.endUs() >= span.endUs() && isSeen(person, shot)
+        ? Optional.of(window(person, span, shot, manner, ratio, true))
+        : Optional.empty();
   }
 
   /**

@@ -28,6 +28,10 @@ public record PlannedFrame(Span span, List<Pane> panes, Ground ground, long setB
     return panes.get(0).window();
   }
 
+  PlannedFrame with(List<Pane> others) {
+    return new PlannedFrame(span, others, ground, setBy);
+  }
+
   PlannedFrame during(Span stretch) {
     return new PlannedFrame(
         stretch,

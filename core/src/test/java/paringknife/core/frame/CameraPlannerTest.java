@@ -168,11 +168,29 @@ class CameraPlannerTest {
   }
 
   @Test
-  void togetherTheyAreSeenByTheCameraThatSeesMost() {
-    List<PlannedFrame> planned =
-        plan(Framed.of(UPRIGHT, new Layout.Together(List.of(BEN, ADA), Arrangement.STACKED)));
+  void togetherEachIsSeenByTheCameraThatShowsThemBest() {
+    Layout both = new Layout.Together(List.of(BEN, ADA), Arrangement.STACKED);
+    List<PlannedFrame> planned = plan(Framed.of(UPRIGHT, both));
     isWithoutGap(planned);
-    assertThat(planned).allMatch(f -> camera(f) == 0 && f.panes().size() == 2);
+    assertThat(planned)
+        .allSatisfy(f -> assertThat(cameras(f)).containsExactly(2, 1))
+        .allSatisfy(
+            f ->
+                assertThat(f.panes())
+                    .extracting(p -> p.window().person())
+                    .containsExactly(BEN, ADA));
+    Framed byHand =
+        Framed.of(UPRIGHT, both).withCameras(List.of(new CameraCut(1, WHOLE.startUs(), 0)));
+    assertThat(plan(byHand))
+        .as("of a camera that was set both are seen in it")
+        .allSatisfy(f -> assertThat(cameras(f)).containsExactly(0, 0));
+  }
+
+  private static List<Integer> cameras(PlannedFrame frame) {
+    return frame.panes().stream()
+        .map(p -> p.window().at(frame.span().startUs()))
+        .map(w -> GRID.cameraAt(w.middleX(), w.middleY()))
+        .toList();
   }
 
   /** What is placed on the picture of a camera shows that camera, whichever was on. */

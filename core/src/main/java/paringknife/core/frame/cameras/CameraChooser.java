@@ -50,14 +50,14 @@ public final class CameraChooser {
   public List<CameraTurn> byItself(List<Turn> turns) {
     List<CameraTurn> chosen = new ArrayList<>();
     for (Turn turn : turns) {
-      add(chosen, new CameraTurn(turn.span(), best(turn)));
+      add(chosen, CameraTurn.of(turn.span(), best(turn)));
     }
     return noneTooShort(chosen);
   }
 
   private static void add(List<CameraTurn> chosen, CameraTurn next) {
     CameraTurn last = chosen.isEmpty() ? null : chosen.get(chosen.size() - 1);
-    if (last != null && last.camera() == next.camera()) {
+    if (last != null && last.camera() == next.camera() && last.set() == next.set()) {
       chosen.set(chosen.size() - 1, joined(last, next));
     } else if (next.span().lengthUs() > 0) {
       chosen.add(next);
@@ -65,7 +65,7 @@ public final class CameraChooser {
   }
 
   private static CameraTurn joined(CameraTurn one, CameraTurn next) {
-    return new CameraTurn(new Span(one.span().startUs(), next.span().endUs()), one.camera());
+    return one.during(new Span(one.span().startUs(), next.span().endUs()));
   }
 
   /** What is too short goes on with the camera before it; the first with the one after it. */
@@ -74,7 +74,7 @@ public final class CameraChooser {
     for (CameraTurn turn : turns) {
       CameraTurn last = lasting.isEmpty() ? null : lasting.get(lasting.size() - 1);
       if (last != null && last.span().lengthUs() < SHORTEST_US && lasting.size() == 1) {
-        lasting.set(0, new CameraTurn(last.span(), turn.camera()));
+        lasting.set(0, turn.during(last.span()));
         add(lasting, turn);
       } else if (last != null && turn.span().lengthUs() < SHORTEST_US) {
         lasting.set(lasting.size() - 1, joined(last, turn));
@@ -86,6 +86,12 @@ public final class CameraChooser {
   }
 
   private int best(Turn turn) {
+    int best = seeingBest(turn);
+    return best >= 0 ? best : widest(turn.span());
+  }
+
+  /** The camera that sees somebody best during a turn; -1 where none does. */
+  public int seeingBest(Turn turn) {
     int best = -1;
     double largest = 0;
     for (int c = 0; turn.person() >= 0 && c < grid.cameras(); c++) {
@@ -97,7 +103,7 @@ public final class CameraChooser {
         largest = size;
       }
     }
-    return best >= 0 ? best : widest(turn.span());
+    return best;
   }
 
   private double size(Face face, CameraGrid.Cell picture) {
@@ -160,14 +166,14 @@ public final class CameraChooser {
       return List.of();
     }
     if (cut != null && cut.camera() != CameraCut.BY_ITSELF) {
-      return List.of(new CameraTurn(part, cut.camera()));
+      return List.of(new CameraTurn(part, cut.camera(), true));
     }
     List<CameraTurn> within = new ArrayList<>();
     for (CameraTurn turn : turns) {
       long from = Math.max(part.startUs(), turn.span().startUs());
       long to = Math.min(part.endUs(), turn.span().endUs());
       if (from < to) {
-        within.add(new CameraTurn(new Span(from, to), turn.camera()));
+        within.add(turn.during(new Span(from, to)));
       }
     }
     return within;
