@@ -2143,6 +2143,12 @@ export interface components {
             us: number;
             spans: components["schemas"]["Span"][];
         };
+        FaceWarning: {
+            /** Format: int32 */
+            segment: number;
+            /** @enum {string} */
+            problem: "CUT" | "SMALL";
+        };
         PictureRun: {
             /** Format: int64 */
             clipFrame: number;
@@ -2164,6 +2170,7 @@ export interface components {
             dressed: boolean;
             runs: components["schemas"]["PictureRun"][];
             path: number[];
+            faces: components["schemas"]["FaceWarning"][];
         };
         ClipLoudness: {
             /** Format: double */
@@ -2595,14 +2602,14 @@ export interface components {
             type: "askFor";
             specs: string[];
         };
-        WholeLayout: {
+        ConversationLayout: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "whole";
+            type: "conversation";
             /** @enum {string} */
-            ground: "SOFT" | "DARK" | "LIGHT";
+            arrangement: "STACKED" | "BESIDE" | "INSET";
         };
         TogetherLayout: {
             /**
@@ -2614,14 +2621,28 @@ export interface components {
             /** @enum {string} */
             arrangement: "STACKED" | "BESIDE" | "INSET";
         };
-        ConversationLayout: {
+        WholeLayout: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "conversation";
+            type: "whole";
             /** @enum {string} */
-            arrangement: "STACKED" | "BESIDE" | "INSET";
+            ground: "SOFT" | "DARK" | "LIGHT";
+        };
+        MiddleLayout: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "middle";
+        };
+        SpeakerLayout: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "speaker";
         };
         OneLayout: {
             /**
@@ -2632,28 +2653,13 @@ export interface components {
             /** Format: int32 */
             person: number;
         };
-        SpeakerLayout: {
+        StretchExtent: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "speaker";
-        };
-        MiddleLayout: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "middle";
-        };
-        ShotExtent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "shot";
-            /** Format: int64 */
-            atUs: number;
+            type: "stretch";
+            span: components["schemas"]["Span"];
         };
         FromHereExtent: {
             /**
@@ -2664,13 +2670,14 @@ export interface components {
             /** Format: int64 */
             atUs: number;
         };
-        StretchExtent: {
+        ShotExtent: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "stretch";
-            span: components["schemas"]["Span"];
+            type: "shot";
+            /** Format: int64 */
+            atUs: number;
         };
         SpeakingExtent: {
             /**
@@ -2680,14 +2687,6 @@ export interface components {
             type: "speaking";
             /** Format: int32 */
             person: number;
-        };
-        LaidShown: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "laid";
-            layout: components["schemas"]["Layout"];
         };
         TravelShown: {
             /**
@@ -2699,6 +2698,14 @@ export interface components {
             to: components["schemas"]["PlacedWindow"];
             curve: components["schemas"]["Curve"];
         };
+        LaidShown: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "laid";
+            layout: components["schemas"]["Layout"];
+        };
         StillShown: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -2707,15 +2714,14 @@ export interface components {
             type: "still";
             window: components["schemas"]["PlacedWindow"];
         };
-        ShowAsCaptionEdit: {
+        GoOnWithCaptionEdit: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "showAs";
+            type: "goOnWith";
             /** Format: int64 */
             wordId: number;
-            text: string;
         };
         BreakBeforeCaptionEdit: {
             /**
@@ -2726,14 +2732,15 @@ export interface components {
             /** Format: int64 */
             wordId: number;
         };
-        GoOnWithCaptionEdit: {
+        ShowAsCaptionEdit: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "goOnWith";
+            type: "showAs";
             /** Format: int64 */
             wordId: number;
+            text: string;
         };
         InColourSpokenMark: {
             /**
@@ -2759,15 +2766,6 @@ export interface components {
              */
             type: "atOnce";
         };
-        FadeEntrance: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "fade";
-            /** Format: int32 */
-            ms: number;
-        };
         PopEntrance: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -2778,6 +2776,15 @@ export interface components {
             ms: number;
             /** Format: double */
             from: number;
+        };
+        FadeEntrance: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "fade";
+            /** Format: int32 */
+            ms: number;
         };
         ReplaceTranscriptIntent: {
             /**
@@ -2891,26 +2898,14 @@ export interface components {
              */
             type: "punctuate";
         };
-        NamedPeopleCorrection: {
+        DismissedPeopleCorrection: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "named";
+            type: "dismissed";
             /** Format: int32 */
             person: number;
-            name: string;
-        };
-        JoinedPeopleCorrection: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "joined";
-            /** Format: int32 */
-            person: number;
-            /** Format: int32 */
-            into: number;
         };
         NotThisPeopleCorrection: {
             /**
@@ -2927,14 +2922,26 @@ export interface components {
             /** Format: int32 */
             other: number;
         };
-        DismissedPeopleCorrection: {
+        JoinedPeopleCorrection: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "dismissed";
+            type: "joined";
             /** Format: int32 */
             person: number;
+            /** Format: int32 */
+            into: number;
+        };
+        NamedPeopleCorrection: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "named";
+            /** Format: int32 */
+            person: number;
+            name: string;
         };
     };
     responses: never;

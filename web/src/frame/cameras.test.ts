@@ -14,6 +14,12 @@ describe('a camera that was set', () => {
     expect(cameraCutAt(of, 60)?.id).toBe(2);
   });
 
+  it('does not hold before it, though one stands outside of the clip', () => {
+    const of = clip([cut(1, 60, 1)], [{ startUs: 10, endUs: 100 }]);
+    expect(cameraCutAt(of, 0)).toBeNull();
+    expect(cameraCutAt(of, 200)?.id).toBe(1);
+  });
+
   it('goes on in the order of the clip, not of the episode', () => {
     const stretches = [
       { startUs: 50, endUs: 100 },

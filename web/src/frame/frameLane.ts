@@ -24,6 +24,12 @@ function said(segment: Segment, framed: Framed, names: string[], cameras: Episod
   return `${whom} on ${cameraOf(windowAt(first, 0), cameras) + 1}${how && `, ${how}`}`;
 }
 
+/** What is wrong with the face in a segment. */
+function warned(segment: number, faces: Preview['faces']): string {
+  const problem = faces.find((f) => f.segment === segment)?.problem;
+  return problem === undefined ? '' : problem === 'CUT' ? ', face cut' : ', face small';
+}
+
 /** Who is held in the frame, and where one comes nearer, beside the words. */
 export function framePieces(
   clip: ClipState,
@@ -36,10 +42,11 @@ export function framePieces(
   const nearer = framed.pushIns.filter((p) => p.on);
   const pieces = beside(
     clip,
-    new FramePath(preview.path).segments.map((s) => ({
+    new FramePath(preview.path).segments.map((s, i) => ({
       startUs: s.clipFrame * frameUs,
       endUs: (s.clipFrame + s.count) * frameUs,
-      text: said(s, framed, names, cameras),
+      text: said(s, framed, names, cameras) + warned(i, preview.faces),
+      warned: preview.faces.some((f) => f.segment === i),
       marked: s.setBy !== 0,
       still: { segment: s, ratio: framed.shape.width / framed.shape.height, frameUs },
     })),

@@ -12,6 +12,8 @@ export interface LanePiece {
   still?: SegmentSeen;
   /** Whether a producer has set it. */
   marked?: boolean;
+  /** Whether something in it wants a look. */
+  warned?: boolean;
   /** Whether it stands out among its neighbours. */
   tinted?: boolean;
 }
@@ -48,7 +50,7 @@ export function Lane({ row, pieces, named }: Props) {
           <div
             key={piece.startUs}
             title={piece.text}
-            className={`absolute right-2 left-0 overflow-hidden border-l-2 pl-1.5 text-[11px] leading-[15px] font-medium text-soft ${piece.tinted ? 'border-accent bg-wash' : piece.marked ? 'border-ink bg-steelwash' : 'border-steel bg-steelwash'} ${begins ? 'rounded-tl border-t' : ''} ${ends ? 'rounded-bl border-b' : ''}`}
+            className={`absolute right-2 left-0 overflow-hidden border-l-2 pl-1.5 text-[11px] leading-[15px] font-medium text-soft ${piece.warned ? 'border-accent bg-steelwash' : piece.tinted ? 'border-accent bg-wash' : piece.marked ? 'border-ink bg-steelwash' : 'border-steel bg-steelwash'} ${begins ? 'rounded-tl border-t' : ''} ${ends ? 'rounded-bl border-b' : ''}`}
             style={{
               top,
               height,

@@ -50,11 +50,12 @@ describe('what stands beside the words', () => {
         ...[39, 12, 0, 0, 1, -1, 0, 0.3, 1, 0.4, 1, 0, 0, 960, 540],
         ...[51, 12, 1, 0, 1, 0, 0, 0, 1, 1, 1, 9, 0, 304, 540],
       ],
+      faces: [{ segment: 2, problem: 'CUT' }],
     } as unknown as Preview;
     expect(framePieces(framed, preview, ['Ada Moor'], []).map((p) => p.text)).toEqual([
       'Ada held',
       'Ada moves',
-      'Person 2 set',
+      'Person 2 set, face cut',
       'middle held',
       'whole',
       '12 % in',

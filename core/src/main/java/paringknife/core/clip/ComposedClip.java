@@ -11,6 +11,7 @@ import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.deliver.DeliverySpecs;
 import paringknife.core.deliver.Limit;
 import paringknife.core.frame.CameraPlanner;
+import paringknife.core.frame.FaceWarning;
 import paringknife.core.frame.FramePath;
 import paringknife.core.frame.Framed;
 import paringknife.core.frame.Look;
@@ -84,6 +85,12 @@ public final class ComposedClip {
           return planner.path(
               playback().runs(), planned(s), framed, state.material().rate(), leastLines(s));
         });
+  }
+
+  /** Where faces are not seen in a shape as they should be. */
+  public List<FaceWarning> faceWarnings(Shape shape) {
+    Material material = state.material();
+    return material.planner().faceWarnings(path(shape), playback().runs(), material.rate());
   }
 
   /** What is seen of the episode in a shape, on the episode's clock. */

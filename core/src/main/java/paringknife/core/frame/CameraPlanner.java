@@ -99,6 +99,11 @@ public final class CameraPlanner {
         .of(framed.pushIns(), framed.alternating());
   }
 
+  /** Where a path does not show faces as it should. */
+  public List<FaceWarning> faceWarnings(FramePath path, List<PictureRun> runs, FrameRate rate) {
+    return new FaceCheck(grid, people, rate).of(path, runs);
+  }
+
   /** What is seen during each stretch of a clip, without gap. */
   public List<PlannedFrame> plan(List<Span> stretches, CutList cuts, Framed framed, Shape shape) {
     if (planners.size() == 1) {

@@ -15,6 +15,7 @@ import paringknife.core.clip.Playback;
 import paringknife.core.clip.cut.PictureRun;
 import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.deliver.DeliverySpecs;
+import paringknife.core.frame.FaceWarning;
 import paringknife.core.frame.Shape;
 import paringknife.core.letter.Canvas;
 import paringknife.core.letter.Cue;
@@ -47,6 +48,7 @@ class PreviewController {
    * @param path what every frame shows, packed: of each segment its first frame, how many, the
    *     person, how many windows follow (1: for all frames), and of each window its left and upper
    *     edge, width and height in pixels of the recording
+   * @param faces segments in which a face is cut or small
    */
   record Preview(
       int revision,
@@ -56,7 +58,8 @@ class PreviewController {
       int frameRateDenominator,
       boolean dressed,
       List<PictureRun> runs,
-      double[] path) {}
+      double[] path,
+      List<FaceWarning> faces) {}
 
   /**
    * A caption.
@@ -84,7 +87,8 @@ class PreviewController {
         episode.rate().denominator(),
         playback.isDressed(),
         playback.runs(),
-        worked.path(shape).packed());
+        worked.path(shape).packed(),
+        worked.faceWarnings(shape));
   }
 
   @GetMapping("/cues")
