@@ -45,7 +45,6 @@ class CameraPlannerTest {
   private static final int ADA = 1;
   private static final CameraGrid GRID =
       CameraGrid.of(List.of(new int[] {1280, 720}, new int[] {1920, 1080}, new int[] {1280, 720}));
-  private static final CutList CUTS = Pared.of(List.of(WHOLE)).cuts(TRANSCRIPT);
   private static final long BEN_ASKS = TRANSCRIPT.words().get(23).startUs();
 
   private final CameraPlanner planner =
@@ -72,8 +71,12 @@ class CameraPlannerTest {
     return new Person(sightings);
   }
 
+  private static CutList everything() {
+    return Pared.of(List.of(WHOLE)).cuts(TRANSCRIPT);
+  }
+
   private List<PlannedFrame> plan(Framed framed) {
-    return planner.plan(List.of(WHOLE), CUTS, framed, UPRIGHT);
+    return planner.plan(List.of(WHOLE), everything(), framed, UPRIGHT);
   }
 
   private static Framed speaking(CameraCut... cuts) {
@@ -134,8 +137,9 @@ class CameraPlannerTest {
             List.of(ShotList.ONE, ShotList.ONE, ShotList.ONE),
             TRANSCRIPT);
     Span span = new Span(0, 5_000_000);
-    assertThat(close.plan(List.of(span), CUTS, speaking(), UPRIGHT)).allMatch(f -> camera(f) == 0);
-    assertThat(close.plan(List.of(span), CUTS, speaking(), new Shape(16, 9)))
+    assertThat(close.plan(List.of(span), everything(), speaking(), UPRIGHT))
+        .allMatch(f -> camera(f) == 0);
+    assertThat(close.plan(List.of(span), everything(), speaking(), new Shape(16, 9)))
         .allMatch(f -> camera(f) == 1);
   }
 
@@ -239,11 +243,11 @@ class CameraPlannerTest {
   void camerasThatAreNotThereAreRefused() {
     FrameDesk desk = new FrameDesk(2, 3, 16_000_000, new PushInFinder(TRANSCRIPT, TALK.levels()));
     for (FrameIntent wrong : List.of(new FrameIntent.CutTo(0, 3), new FrameIntent.CutTo(-1, 0))) {
-      assertThatThrownBy(() -> wrong.apply(Framed.UPRIGHT, CUTS, desk))
+      assertThatThrownBy(() -> wrong.apply(Framed.UPRIGHT, everything(), desk))
           .isInstanceOf(IllegalArgumentException.class);
     }
-    Framed cut = new FrameIntent.CutTo(5, 2).apply(Framed.UPRIGHT, CUTS, desk);
-    assertThat(new FrameIntent.CutTo(5, 1).apply(cut, CUTS, desk).cameras())
+    Framed cut = new FrameIntent.CutTo(5, 2).apply(Framed.UPRIGHT, everything(), desk);
+    assertThat(new FrameIntent.CutTo(5, 1).apply(cut, everything(), desk).cameras())
         .extracting(CameraCut::camera)
         .containsExactly(1);
     assertThatThrownBy(() -> CameraGrid.of(List.of())).isInstanceOf(IllegalArgumentException.class);
