@@ -2,12 +2,12 @@ import { useEffect, useRef, useState, type PointerEvent, type KeyboardEvent } fr
 import { FramePath, oneWindow, windowAt, type Window } from '../plate/framePath';
 import { usePlayback } from '../plate/Playback';
 import { usePlayhead } from '../plate/playhead';
-import { within } from './framing';
+import { within, type Recorded } from './framing';
 
 interface Props {
   path: FramePath;
   rate: number;
-  recorded: { width: number; height: number };
+  recorded: Recorded;
   /** Width by height of what is delivered. */
   ratio: number;
   /** Takes a window that was placed. */

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { cameraCutAt, cameraOf } from './cameras';
+import { within } from './framing';
 
 const cut = (id: number, atUs: number, camera: number) => ({ id, atUs, camera });
 const clip = (cameras: ReturnType<typeof cut>[], stretches = [{ startUs: 0, endUs: 100 }]) =>
@@ -30,6 +31,17 @@ describe('a camera that was set', () => {
     expect(cameraCutAt(of, 10)?.id).toBe(1);
     expect(cameraCutAt(of, 30)?.id).toBe(2);
   });
+});
+
+it('keeps a window within its picture', () => {
+  const cameras = [
+    { x: 0, y: 0, width: 100, height: 60 },
+    { x: 100, y: 0, width: 80, height: 40 },
+  ];
+  const recorded = { width: 200, height: 60, cameras };
+  expect(within({ x: 70, y: 10, width: 40, height: 50 }, recorded)).toEqual({ x: 60, y: 10, width: 40, height: 50 });
+  const other = within({ x: 90, y: 10, width: 40, height: 50 }, recorded);
+  expect(other).toEqual({ x: 100, y: 0, width: 32, height: 40 });
 });
 
 it('is told by where a window lies', () => {

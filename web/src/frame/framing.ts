@@ -1,6 +1,7 @@
 import { create } from 'zustand';
-import type { ClipState } from '../api/client';
+import type { ClipState, EpisodeCard } from '../api/client';
 import type { Window } from '../plate/framePath';
+import { cameraOf } from './cameras';
 
 export type Framed = ClipState['framed'];
 export type Layout = Framed['layout'];
@@ -35,15 +36,25 @@ export function placed(window: Window, recorded: { width: number; height: number
   };
 }
 
-/** A window moved and made to fit so that it lies within the picture. */
-export function within(window: Window, recorded: { width: number; height: number }): Window {
+/** What was recorded, in pixels; of several cameras their pictures side by side. */
+export interface Recorded {
+  width: number;
+  height: number;
+  cameras: EpisodeCard['cameras'];
+}
+
+/** A window moved and made to fit so that it lies within the picture of the camera that its middle is in. */
+export function within(window: Window, { height: all, cameras }: Recorded): Window {
+  const picture = cameras[cameraOf(window, cameras)];
   const ratio = window.width / window.height;
-  const most = Math.min(recorded.height, recorded.width / ratio);
-  const height = Math.max(LEAST_HEIGHT * recorded.height, Math.min(most, window.height));
+  const most = Math.min(picture.height, picture.width / ratio);
+  const height = Math.min(most, Math.max(LEAST_HEIGHT * all, window.height));
   const width = height * ratio;
+  const inside = (from: number, length: number, at: number, size: number) =>
+    Math.max(from, Math.min(from + length - size, at));
   return {
-    x: Math.max(0, Math.min(recorded.width - width, window.x + (window.width - width) / 2)),
-    y: Math.max(0, Math.min(recorded.height - height, window.y + (window.height - height) / 2)),
+    x: inside(picture.x, picture.width, window.x + (window.width - width) / 2, width),
+    y: inside(picture.y, picture.height, window.y + (window.height - height) / 2, height),
     width,
     height,
   };
