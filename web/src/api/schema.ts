@@ -1973,7 +1973,6 @@ export interface components {
             /** Format: int32 */
             index: number;
             name: string;
-            named: boolean;
             /** Format: int64 */
             seenAtUs: number;
             /** Format: double */
@@ -2602,6 +2601,29 @@ export interface components {
             type: "askFor";
             specs: string[];
         };
+        MiddleLayout: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "middle";
+        };
+        SpeakerLayout: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "speaker";
+        };
+        OneLayout: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "one";
+            /** Format: int32 */
+            person: number;
+        };
         ConversationLayout: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -2630,26 +2652,12 @@ export interface components {
             /** @enum {string} */
             ground: "SOFT" | "DARK" | "LIGHT";
         };
-        MiddleLayout: {
+        SpeakingExtent: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "middle";
-        };
-        SpeakerLayout: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "speaker";
-        };
-        OneLayout: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "one";
+            type: "speaking";
             /** Format: int32 */
             person: number;
         };
@@ -2679,14 +2687,13 @@ export interface components {
             /** Format: int64 */
             atUs: number;
         };
-        SpeakingExtent: {
+        StillShown: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "speaking";
-            /** Format: int32 */
-            person: number;
+            type: "still";
+            window: components["schemas"]["PlacedWindow"];
         };
         TravelShown: {
             /**
@@ -2705,14 +2712,6 @@ export interface components {
              */
             type: "laid";
             layout: components["schemas"]["Layout"];
-        };
-        StillShown: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "still";
-            window: components["schemas"]["PlacedWindow"];
         };
         GoOnWithCaptionEdit: {
             /**
@@ -2742,14 +2741,6 @@ export interface components {
             wordId: number;
             text: string;
         };
-        InColourSpokenMark: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "inColour";
-            text: components["schemas"]["Colour"];
-        };
         BoxSpokenMark: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -2759,12 +2750,13 @@ export interface components {
             text: components["schemas"]["Colour"];
             ground: components["schemas"]["Colour"];
         };
-        AtOnceEntrance: {
+        InColourSpokenMark: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "atOnce";
+            type: "inColour";
+            text: components["schemas"]["Colour"];
         };
         PopEntrance: {
             /**
@@ -2785,6 +2777,13 @@ export interface components {
             type: "fade";
             /** Format: int32 */
             ms: number;
+        };
+        AtOnceEntrance: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "atOnce";
         };
         ReplaceTranscriptIntent: {
             /**

@@ -1,6 +1,6 @@
-import { useContext, useEffect, useRef } from 'react';
+import { useCallback, useRef } from 'react';
 import type { EpisodeCard } from '../api/client';
-import { StillsContext } from '../plate/Stills';
+import { useStill, type Paint } from '../plate/useStill';
 
 const SIDE = 40;
 const FINENESS = 2;
@@ -10,35 +10,20 @@ const AROUND = 1.7;
 const within = (value: number, most: number) => Math.max(0, Math.min(most, value));
 
 /** A person's face where they are seen well. */
-export function FacePicture({
-  person,
-  recorded,
-}: {
-  person: EpisodeCard['people'][number];
-  recorded: { width: number; height: number };
-}) {
+export function FacePicture({ person }: { person: EpisodeCard['people'][number] }) {
   const canvas = useRef<HTMLCanvasElement>(null);
-  const stills = useContext(StillsContext);
-  const { seenAtUs, x, y, width, height } = person;
-  useEffect(() => {
-    let wanted = true;
-    stills?.draw(
-      seenAtUs,
-      () => wanted,
-      (picture) => {
-        const context = canvas.current?.getContext('2d');
-        if (!context) return;
-        const high = (picture.displayWidth * recorded.height) / recorded.width;
-        const side = Math.min(high, AROUND * height * high);
-        const left = within((x + width / 2) * picture.displayWidth - side / 2, picture.displayWidth - side);
-        const top = within((y + height / 2) * high - side / 2, high - side);
-        picture.draw(context, left, top, side, side, 0, 0, SIDE * FINENESS, SIDE * FINENESS);
-      },
-    );
-    return () => {
-      wanted = false;
-    };
-  }, [stills, seenAtUs, x, y, width, height, recorded.width, recorded.height]);
+  const { x, y, width, height } = person;
+  const paint: Paint = useCallback(
+    (context, picture, recorded) => {
+      const high = (picture.displayWidth * recorded.height) / recorded.width;
+      const side = Math.min(high, AROUND * height * high);
+      const left = within((x + width / 2) * picture.displayWidth - side / 2, picture.displayWidth - side);
+      const top = within((y + height / 2) * high - side / 2, high - side);
+      picture.draw(context, left, top, side, side, 0, 0, SIDE * FINENESS, SIDE * FINENESS);
+    },
+    [x, y, width, height],
+  );
+  useStill(canvas, person.seenAtUs, paint);
   return (
     <canvas
       ref={canvas}

@@ -52,14 +52,7 @@ export function PeoplePanel({
           </div>
           <ul className="mt-2 divide-y divide-rule">
             {episode.people.map((p) => (
-              <PersonRow
-                key={p.index}
-                person={p}
-                people={episode.people}
-                episode={episode}
-                camera={camera}
-                onPutRight={putRight}
-              />
+              <PersonRow key={p.index} person={p} people={episode.people} camera={camera} onPutRight={putRight} />
             ))}
           </ul>
           <p className="mt-2 text-[12.5px] text-soft">
@@ -79,13 +72,11 @@ export function PeoplePanel({
 function PersonRow({
   person,
   people,
-  episode,
   camera,
   onPutRight,
 }: {
   person: Person;
   people: Person[];
-  episode: EpisodeCard;
   camera: number;
   onPutRight: (correction: PeopleCorrection) => void;
 }) {
@@ -100,7 +91,7 @@ function PersonRow({
   };
   return (
     <li className="flex items-center gap-2.5 py-2">
-      <FacePicture person={person} recorded={episode} />
+      <FacePicture person={person} />
       <input
         key={person.name}
         className="field min-w-0 flex-1"

@@ -1,4 +1,4 @@
-import { ALL_FORMATS, AudioBufferSink, Input, UrlSource, VideoSampleSink } from 'mediabunny';
+import { ALL_FORMATS, AudioBufferSink, Input, UrlSource, VideoSampleSink, InputDisposedError } from 'mediabunny';
 import { carriedOver, goOnAlike, type Range } from './edited';
 import { PictureFeed, pictureAt, picturesFrom, sleep } from './PictureFeed';
 import type { Draw, Player } from './player';
@@ -12,6 +12,11 @@ const SOUND_LOOKED_AFTER_MS = 120;
 const STRETCHED_PIECE_US = 2_000_000;
 /** Less than this before its end it begins anew. */
 const NEARLY_OVER_US = 20_000;
+
+/** What was still being read when the page was left is not missed. */
+function unlessLeft(error: unknown) {
+  if (!(error instanceof InputDisposedError)) throw error;
+}
 
 /**
  * Plays a cut list without gaps: sound is scheduled by the sample on the audio clock, with the same
@@ -145,7 +150,7 @@ export class CutPlayer implements Player {
     this.clock.start();
     if (buffer && !opening.done) this.clock.schedule(opening.value, buffer);
     void this.feedSound(pieces, soundOf, isWanted);
-    if (pictures) void this.pictures.fill(pictures, isWanted);
+    if (pictures) void this.pictures.fill(pictures, isWanted).catch(unlessLeft);
     this.tick(session);
   }
 
@@ -175,8 +180,7 @@ export class CutPlayer implements Player {
   destroy() {
     this.halt();
     this.clock.close();
-    // Left before it was open, it is not opened any more.
-    void this.ready.catch(() => undefined);
+    void this.ready.catch(unlessLeft);
     this.input.dispose();
   }
 
@@ -234,7 +238,11 @@ export class CutPlayer implements Player {
     requestAnimationFrame(() => this.tick(session));
   }
 
-  private async showStill() {
+  private showStill() {
+    return this.drawStill().catch(unlessLeft);
+  }
+
+  private async drawStill() {
     await this.ready;
     const p = this.programme;
     if (!p || !this.video || p.lengthUs === 0) return;

@@ -1,7 +1,7 @@
-import { useContext, useEffect, useRef } from 'react';
+import { useCallback, useRef } from 'react';
 import type { Segment } from './framePath';
 import { paintFrame } from './paintFrame';
-import { StillsContext } from './Stills';
+import { useStill, type Paint } from './useStill';
 
 export interface SegmentSeen {
   segment: Segment;
@@ -18,25 +18,15 @@ const FINENESS = 2;
 /** A small picture of what is seen at a time of the episode, so long after its segment began. */
 export function Still({ seen, episodeUs, sinceUs }: { seen: SegmentSeen; episodeUs: number; sinceUs: number }) {
   const canvas = useRef<HTMLCanvasElement>(null);
-  const stills = useContext(StillsContext);
   const { segment, ratio, frameUs } = seen;
   const frame = segment.clipFrame + Math.min(segment.count - 1, Math.round(sinceUs / frameUs));
   const height = Math.round(Math.min(HIGHEST, WIDEST / ratio));
   const width = Math.round(height * ratio);
-  useEffect(() => {
-    let wanted = true;
-    stills?.draw(
-      episodeUs,
-      () => wanted,
-      (picture) => {
-        const context = canvas.current?.getContext('2d');
-        if (context) paintFrame(context, picture, stills.recorded, segment, frame);
-      },
-    );
-    return () => {
-      wanted = false;
-    };
-  }, [stills, segment, frame, episodeUs]);
+  const paint: Paint = useCallback(
+    (context, picture, recorded) => paintFrame(context, picture, recorded, segment, frame),
+    [segment, frame],
+  );
+  useStill(canvas, episodeUs, paint);
   return (
     <canvas
       ref={canvas}

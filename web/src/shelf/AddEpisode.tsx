@@ -172,15 +172,19 @@ export function AddEpisode({ onDone }: { onDone: (mended: string[]) => void }) {
         {microphones.map((m, i) => (
           <div key={m.file} className="mt-1 flex items-center gap-2">
             <span className="flex-1 truncate">{m.file}</span>
-            <input
-              className="field w-52"
-              placeholder="whose it is"
-              aria-label={`Speaker of ${m.file}`}
-              value={m.speaker}
-              onChange={(e) =>
-                setMicrophones(microphones.map((x, k) => (k === i ? { ...x, speaker: e.target.value } : x)))
-              }
-            />
+            {PICTURE.test(m.file) ? (
+              <span className="w-52 text-soft">a camera: seen, not heard</span>
+            ) : (
+              <input
+                className="field w-52"
+                placeholder="whose it is"
+                aria-label={`Speaker of ${m.file}`}
+                value={m.speaker}
+                onChange={(e) =>
+                  setMicrophones(microphones.map((x, k) => (k === i ? { ...x, speaker: e.target.value } : x)))
+                }
+              />
+            )}
             <button className="link" onClick={() => setMicrophones(microphones.filter((_, k) => k !== i))}>
               leave out
             </button>

@@ -153,8 +153,9 @@ function Empty({ place }: { place: Place }) {
     );
   return (
     <p className="mt-4 max-w-lg text-soft">
-      The shelf is empty. Add an episode: a recording, and its transcript if there is one. Without one, the words are
-      recognised on this machine, which takes a while and makes mistakes.
+      The shelf is empty. Add an episode: a recording, further cameras and microphones if there are any, and its
+      transcript if there is one. Without one, the words are recognised on this machine, which takes a while and makes
+      mistakes.
     </p>
   );
 }

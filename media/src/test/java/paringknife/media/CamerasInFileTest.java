@@ -173,7 +173,32 @@ class CamerasInFileTest {
     assertThat(Likeness.leastOf(List.of(ours, first), graph)).isGreaterThan(0.9);
   }
 
+  /** The second camera ends at 12 s of the episode, where the first goes on. */
+  @Test
+  void whereACameraEndedItsLastPictureStandsAndNothingIsMissing() {
+    takenIn();
+    Path longer = SampleMedia.recording(folder.resolve("longer.mp4"), "640x360", "25", 16);
+    Cameras goingOn =
+        Cameras.of(
+            Probe.of(longer), List.of(new HeardSound(cameras.all().get(1).recording(), LATER)));
+    List<PictureRun> runs =
+        PictureRun.of(new CutList(List.of(new Span(9_000_000, 15_000_000)), List.of()), RATE);
+    CameraGrid grid = goingOn.grid();
+    Window other = new Window(grid.cells().get(1).x(), grid.cells().get(1).y(), 320, 180);
+    Path ours = folder.resolve("ended.mp4");
+    render(goingOn, runs, new FramePath(List.of(shown(0, 150, other))), ours);
+    assertThat(Probe.of(ours).durationUs()).isBetween(5_960_000L, 6_040_000L);
+    String stands =
+        "[0:v]split[x][y];[x]trim=start_frame=80:end_frame=149,setpts=N/25/TB[a];"
+            + "[y]trim=start_frame=81:end_frame=150,setpts=N/25/TB[b];[a][b]ssim=stats_file=-";
+    assertThat(Likeness.leastOf(List.of(ours), stands, 60)).isGreaterThan(0.98);
+  }
+
   private void render(List<PictureRun> runs, FramePath path, Path target) {
+    render(cameras, runs, path, target);
+  }
+
+  private void render(Cameras seen, List<PictureRun> runs, FramePath path, Path target) {
     List<Span> kept = new ArrayList<>();
     runs.forEach(
         r ->
@@ -183,7 +208,7 @@ class CamerasInFileTest {
     new Renderer(new CaptionFonts(folder.resolve("fonts")))
         .render(
             new RenderOrder(
-                cameras,
+                seen,
                 SoundFile.of(sound),
                 SoundPlan.of(kept),
                 runs,

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -35,7 +36,14 @@ final class Likeness {
    * @param graph that compares and writes what it finds to standard output
    */
   static double leastOf(List<Path> films, String graph) {
-    List<String> command = new java.util.ArrayList<>(List.of("ffmpeg", "-nostdin", "-v", "error"));
+    return leastOf(films, graph, FEWEST);
+  }
+
+  /**
+   * @param fewest frames that have to be compared
+   */
+  static double leastOf(List<Path> films, String graph, int fewest) {
+    List<String> command = new ArrayList<>(List.of("ffmpeg", "-nostdin", "-v", "error"));
     films.forEach(film -> command.addAll(List.of("-i", film.toString())));
     command.addAll(List.of("-filter_complex", graph, "-f", "null", "-"));
     Matcher each =
@@ -47,7 +55,7 @@ final class Likeness {
       least = Math.min(least, Double.parseDouble(each.group(1)));
       count++;
     }
-    assertThat(count).isGreaterThan(FEWEST);
+    assertThat(count).isGreaterThan(fewest);
     return least;
   }
 }

@@ -52,7 +52,7 @@ public final class CameraPlanner {
             .mapToObj(c -> new FramePlanner.Filmed(grid, c, people, shots.get(c)))
             .map(camera -> new FramePlanner(camera, transcript, placement))
             .toList();
-    this.turns = new SpeakerTurns(people.on(0), ShotList.ONE, transcript, placement, true);
+    this.turns = new SpeakerTurns(people.on(0), transcript, shot -> placement);
   }
 
   /** One camera whose recording is one shot; measures in pixels. */
@@ -101,7 +101,7 @@ public final class CameraPlanner {
 
   /** Where a path does not show faces as it should. */
   public List<FaceWarning> faceWarnings(FramePath path, List<PictureRun> runs, FrameRate rate) {
-    return new FaceCheck(grid, people, rate).of(path, runs);
+    return new FaceCheck(grid, people, runs, rate).of(path);
   }
 
   /** What is seen during each stretch of a clip, without gap. */

@@ -32,18 +32,27 @@ final class FaceCheck {
 
   private final CameraGrid grid;
   private final People people;
+  private final List<PictureRun> runs;
   private final FrameRate rate;
 
-  FaceCheck(CameraGrid grid, People people, FrameRate rate) {
+  /** The run in which it is looked; frames come in order. */
+  private int run;
+
+  /**
+   * @param runs what of the recording's picture plays
+   */
+  FaceCheck(CameraGrid grid, People people, List<PictureRun> runs, FrameRate rate) {
     this.grid = grid;
     this.people = people;
+    this.runs = runs;
     this.rate = rate;
   }
 
-  List<FaceWarning> of(FramePath path, List<PictureRun> runs) {
+  List<FaceWarning> of(FramePath path) {
+    run = 0;
     List<FaceWarning> warnings = new ArrayList<>();
     for (int s = 0; s < path.segments().size(); s++) {
-      FaceWarning.Problem problem = problem(path.segments().get(s), runs);
+      FaceWarning.Problem problem = problem(path.segments().get(s));
       if (problem != null) {
         warnings.add(new FaceWarning(s, problem));
       }
@@ -51,13 +60,13 @@ final class FaceCheck {
     return warnings;
   }
 
-  private FaceWarning.@Nullable Problem problem(FramePath.Segment segment, List<PictureRun> runs) {
+  private FaceWarning.@Nullable Problem problem(FramePath.Segment segment) {
     int seen = 0;
     int cut = 0;
     int small = 0;
     long step = Math.max(1, Math.round(EVERY_US / 1e6 * rate.perSecond()));
     for (long f = 0; f < segment.count(); f += step) {
-      long us = episodeUs(segment.clipFrame() + f, runs);
+      long us = episodeUs(segment.clipFrame() + f);
       for (FramePath.Pane pane : segment.panes()) {
         Window window = pane.at(f);
         Face face = faceAt(pane.person(), window, us);
@@ -74,14 +83,12 @@ final class FaceCheck {
     return small > (1 - INSTANTS) * seen && seen > 0 ? FaceWarning.Problem.SMALL : null;
   }
 
-  private long episodeUs(long clipFrame, List<PictureRun> runs) {
-    for (PictureRun run : runs) {
-      if (clipFrame >= run.clipFrame() && clipFrame < run.clipFrame() + run.count()) {
-        long played = run.held() ? 0 : clipFrame - run.clipFrame();
-        return rate.startUs(run.episodeFrame() + played);
-      }
+  private long episodeUs(long clipFrame) {
+    while (run + 1 < runs.size() && runs.get(run + 1).clipFrame() <= clipFrame) {
+      run++;
     }
-    return 0;
+    PictureRun now = runs.get(run);
+    return rate.startUs(now.episodeFrame() + (now.held() ? 0 : clipFrame - now.clipFrame()));
   }
 
   /** The box of a face in the grid; null where it is not known. */
@@ -94,14 +101,7 @@ final class FaceCheck {
     if (person.seenIn(new Span(us - STALE_US, us + STALE_US)).isEmpty()) {
       return null;
     }
-    Face face = person.faceAt(us);
-    CameraGrid.Cell picture = grid.cells().get(camera);
-    return new Face(
-        picture.x() + face.x() * picture.width(),
-        picture.y() + face.y() * picture.height(),
-        face.width() * picture.width(),
-        face.height() * picture.height(),
-        0);
+    return grid.cells().get(camera).inGrid(person.faceAt(us));
   }
 
   private static boolean isWithin(Face face, Window window) {

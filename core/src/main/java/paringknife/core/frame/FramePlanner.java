@@ -42,6 +42,8 @@ final class FramePlanner {
 
   private final Map<Following, FollowedPerson> followed = new ConcurrentHashMap<>();
 
+  private final Map<Span, SpeakerPlacement> placements = new ConcurrentHashMap<>();
+
   private record Following(
       int person, Span shot, double ratio, double height, Liveliness liveliness) {}
 
@@ -58,7 +60,8 @@ final class FramePlanner {
     this.known = camera.people();
     this.people = known.on(camera.number());
     this.shots = camera.shots();
-    this.turns = new SpeakerTurns(people, shots, transcript, placement, grid.cameras() == 1);
+    this.turns =
+        new SpeakerTurns(people, transcript, shot -> placementIn(shot, transcript, placement));
     this.belowEyes =
         people.stream()
             .filter(Person::isSeen)
@@ -66,6 +69,12 @@ final class FramePlanner {
             .map(eyes -> (1 - eyes) * picture.height())
             .max()
             .orElse(0);
+  }
+
+  /** Who speaks of those who are seen in a shot. */
+  private SpeakerPlacement placementIn(
+      Span shot, Transcript transcript, SpeakerPlacement everywhere) {
+    return placements.computeIfAbsent(shot, s -> everywhere.in(s, people, transcript));
   }
 
   /** What is seen during each stretch of a clip, without gap. */
@@ -224,9 +233,11 @@ final class FramePlanner {
     if (turn.person() < 0) {
       return -1;
     }
-    Face face = people.get(turn.person()).typicalFace(turn.span().startUs(), turn.span().endUs());
-    double x = picture.x() + face.middleX() * picture.width() - window.x();
-    double y = picture.y() + face.eyesY() * picture.height() - window.y();
+    Face face =
+        picture.inGrid(
+            people.get(turn.person()).typicalFace(turn.span().startUs(), turn.span().endUs()));
+    double x = face.middleX() - window.x();
+    double y = face.eyesY() - window.y();
     boolean inside = x >= 0 && y >= 0 && x <= window.width() && y <= window.height();
     return inside ? turn.person() : -1;
   }

@@ -186,12 +186,13 @@ final class NearerPath {
     CameraGrid.Cell picture = seen.grid().cells().get(camera);
     Span shot = seen.shots().get(camera).around(fromUs);
     Face face =
-        seen.people()
-            .on(camera)
-            .get(segment.person())
-            .typicalFace(Math.max(shot.startUs(), fromUs), Math.max(fromUs + 1, toUs));
-    double across = (picture.x() + face.middleX() * picture.width() - window.x()) / window.width();
-    double down = (picture.y() + face.eyesY() * picture.height() - window.y()) / window.height();
+        picture.inGrid(
+            seen.people()
+                .on(camera)
+                .get(segment.person())
+                .typicalFace(Math.max(shot.startUs(), fromUs), Math.max(fromUs + 1, toUs)));
+    double across = (face.middleX() - window.x()) / window.width();
+    double down = (face.eyesY() - window.y()) / window.height();
     return segment.isHeld()
         ? new double[] {inside(across), inside(down)}
         : new double[] {MIDDLE, EYES};

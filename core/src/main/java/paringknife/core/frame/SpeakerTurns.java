@@ -2,12 +2,10 @@ package paringknife.core.frame;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
-import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Function;
 import paringknife.core.clip.cut.KeptIndex;
 import paringknife.core.frame.people.Person;
 import paringknife.core.frame.people.SpeakerPlacement;
-import paringknife.core.frame.shots.ShotList;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
 import paringknife.core.transcript.Word;
@@ -26,28 +24,18 @@ final class SpeakerTurns {
   private static final long SHORTEST_CROSSING_US = 1_200_000;
 
   private final List<Person> people;
-  private final ShotList shots;
   private final Transcript transcript;
-  private final SpeakerPlacement placement;
-  private final boolean onlyCamera;
-  private final Map<Span, SpeakerPlacement> placements = new ConcurrentHashMap<>();
+  private final Function<Span, SpeakerPlacement> placementIn;
 
   /**
    * @param people as the camera sees them
-   * @param placement who is which speaker
-   * @param onlyCamera whether there is no other that sees who speaks
+   * @param placementIn who is which speaker in a shot
    */
   SpeakerTurns(
-      List<Person> people,
-      ShotList shots,
-      Transcript transcript,
-      SpeakerPlacement placement,
-      boolean onlyCamera) {
-    this.onlyCamera = onlyCamera;
+      List<Person> people, Transcript transcript, Function<Span, SpeakerPlacement> placementIn) {
     this.people = people;
-    this.shots = shots;
     this.transcript = transcript;
-    this.placement = placement;
+    this.placementIn = placementIn;
   }
 
   /** A stretch in which one person speaks; -1 where nobody seen does. */
@@ -55,17 +43,6 @@ final class SpeakerTurns {
 
   /** A stretch in which two talk across one another. */
   record Crossing(Span span, int one, int other) {}
-
-  SpeakerPlacement placement() {
-    return placement;
-  }
-
-  /** Who speaks of those who are seen in a shot. */
-  private SpeakerPlacement placementIn(Span shot) {
-    return onlyCamera && shots.isOne()
-        ? placement
-        : placements.computeIfAbsent(shot, s -> placement.in(s, people, transcript));
-  }
 
   /** Whoever is seen most in a shot; -1 where nobody is. */
   int mostSeen(Span shot) {
@@ -133,7 +110,7 @@ final class SpeakerTurns {
   }
 
   private List<Turn> talks(Span span, Span shot, KeptIndex kept) {
-    SpeakerPlacement here = placementIn(shot);
+    SpeakerPlacement here = placementIn.apply(shot);
     List<Turn> talks = new ArrayList<>();
     for (Word word : transcript.within(span)) {
       if (kept.keptUs(word.span()) * 2 < word.span().lengthUs()) {
@@ -143,8 +120,7 @@ final class SpeakerTurns {
       Turn last = talks.isEmpty() ? null : talks.get(talks.size() - 1);
       if (person < 0) {
         // Who speaks is not in the picture.
-        boolean nobody = onlyCamera && shots.isOne();
-        person = last != null ? last.person() : nobody ? -1 : mostSeen(shot);
+        person = last != null ? last.person() : mostSeen(shot);
       }
       if (last != null && last.person() == person) {
         talks.set(

@@ -21,7 +21,8 @@ class FaceCheckTest {
       CameraGrid.of(List.of(new int[] {1280, 720}, new int[] {1280, 720}));
   private static final List<PictureRun> RUNS = List.of(new PictureRun(0, 0, 1000, false));
   private static final FaceCheck CHECK =
-      new FaceCheck(GRID, People.foundBy(List.of(List.of(Person.NOBODY), List.of(seen()))), RATE);
+      new FaceCheck(
+          GRID, People.foundBy(List.of(List.of(Person.NOBODY), List.of(seen()))), RUNS, RATE);
 
   private static Person seen() {
     List<Person.Sighting> sightings = new ArrayList<>();
@@ -43,7 +44,7 @@ class FaceCheckTest {
   }
 
   private static List<FaceWarning> of(FramePath.Segment... segments) {
-    return CHECK.of(new FramePath(List.of(segments)), RUNS);
+    return CHECK.of(new FramePath(List.of(segments)));
   }
 
   @Test

@@ -107,19 +107,10 @@ public final class FaceDetector {
     found.sort(Comparator.comparingDouble(Found::score).reversed());
     List<Face> kept = new ArrayList<>();
     for (Found candidate : found) {
-      if (kept.stream().noneMatch(k -> overlap(k, candidate.face()) > SUPPRESSION)) {
+      if (kept.stream().noneMatch(k -> k.overlap(candidate.face()) > SUPPRESSION)) {
         kept.add(candidate.face());
       }
     }
     return kept;
-  }
-
-  private static double overlap(Face a, Face b) {
-    double w = Math.min(a.x() + a.width(), b.x() + b.width()) - Math.max(a.x(), b.x());
-    double h = Math.min(a.y() + a.height(), b.y() + b.height()) - Math.max(a.y(), b.y());
-    if (w <= 0 || h <= 0) {
-      return 0;
-    }
-    return w * h / (a.width() * a.height() + b.width() * b.height() - w * h);
   }
 }

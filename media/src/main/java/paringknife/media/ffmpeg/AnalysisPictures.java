@@ -31,10 +31,8 @@ public final class AnalysisPictures {
   AnalysisPictures(Cameras cameras) {
     this.cameras = cameras;
     this.grid = cameras.grid();
-    int high = grid.height() / grid.rows();
-    int wide = grid.width() / grid.columns();
-    this.tileHeight = Math.min(PROXY_HEIGHT, even(high));
-    this.tileWidth = even(tileHeight * (wide / (double) high));
+    this.tileHeight = Math.min(PROXY_HEIGHT, even(grid.roomDown()));
+    this.tileWidth = even(tileHeight * (grid.roomAcross() / (double) grid.roomDown()));
   }
 
   /** Whether pictures of the proxy's size will do; several cameras are looked at in their tiles. */
@@ -62,23 +60,12 @@ public final class AnalysisPictures {
         : even(width() * (grid.height() / (double) grid.width()));
   }
 
-  private static int even(double length) {
+  static int even(double length) {
     return Math.max(2, 2 * (int) Math.round(length / 2));
   }
 
-  /** The filters that make them of the recording. */
+  /** The filters that make them of larger ones. */
   String filters() {
-    return "fps="
-        + PER_SECOND
-        + ":start_time=0,scale="
-        + width()
-        + ":"
-        + height()
-        + ":flags=area,format=rgb24";
-  }
-
-  /** The filters that make them of the proxy's pictures. */
-  String filtersAfterProxy() {
     return "fps="
         + PER_SECOND
         + ":start_time=0,scale="

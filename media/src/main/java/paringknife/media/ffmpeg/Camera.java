@@ -34,7 +34,8 @@ public record Camera(Recording recording, Placement placement) {
     return isOnTheClock() || moment >= 0 && moment < recording.durationUs();
   }
 
-  private boolean isOnTheClock() {
+  /** Whether its clock is the episode's. */
+  boolean isOnTheClock() {
     return placement.offsetUs() == 0 && placement.driftPpm() == 0;
   }
 

@@ -201,7 +201,7 @@ public final class Ingest {
     if (analysis.areOfTheProxy()) {
       graph.append(proxyPictures(analysis, firstHeard + heard.size()));
       graph.append(",split=4[proxy][va][vt][vs];[va]");
-      graph.append(analysis.filtersAfterProxy()).append("[frames];");
+      graph.append(analysis.filters()).append("[frames];");
     } else {
       graph.append("[0:v:0]").append(Straightened.filters(recording.picture()));
       graph.append("split=2[vp][va];[vp]").append(small(analysis));
@@ -253,8 +253,6 @@ public final class Ingest {
       return "[0:v:0]" + Straightened.filters(recording.picture()) + small(analysis);
     }
     CameraGrid grid = cameras.grid();
-    int wide = grid.width() / grid.columns();
-    int high = grid.height() / grid.rows();
     StringBuilder graph = new StringBuilder();
     StringBuilder tiles = new StringBuilder();
     for (int c = 0; c < cameras.all().size(); c++) {
@@ -269,8 +267,10 @@ public final class Ingest {
               input,
               camera.filters(0, 0),
               cameras.rate(),
-              even(camera.picture().width() * analysis.tileWidth() / (double) wide),
-              even(camera.picture().height() * analysis.tileHeight() / (double) high),
+              AnalysisPictures.even(
+                  camera.picture().width() * analysis.tileWidth() / (double) grid.roomAcross()),
+              AnalysisPictures.even(
+                  camera.picture().height() * analysis.tileHeight() / (double) grid.roomDown()),
               analysis.tileWidth(),
               analysis.tileHeight(),
               c == 0 ? "" : ",tpad=stop=-1:stop_mode=clone",
@@ -280,10 +280,6 @@ public final class Ingest {
     return graph
         + tiles.toString()
         + Cameras.sideBySide(grid, analysis.tileWidth(), analysis.tileHeight(), true);
-  }
-
-  private static int even(double length) {
-    return Math.max(2, 2 * (int) Math.round(length / 2));
   }
 
   private List<ShotList> shots(Path small) throws IOException {

@@ -60,8 +60,9 @@ final class PictureSource implements RenderPart {
 
   /** Whether a camera ran at some time of a group. */
   private boolean ran(Camera camera, List<PictureRun> group) {
-    return camera.placement().toRecording(toUs(group)) > 0
-        && openedAtUs(camera, group) < camera.recording().durationUs() - 4 * quarterFrameUs();
+    return camera.isOnTheClock()
+        || camera.placement().toRecording(toUs(group)) > 0
+            && openedAtUs(camera, group) < camera.recording().durationUs() - 4 * quarterFrameUs();
   }
 
   /** Opens the recordings once a group. */
@@ -104,46 +105,47 @@ final class PictureSource implements RenderPart {
 
   /** What the cameras see during a group; answers the next input. */
   private int seen(int number, List<PictureRun> group, int firstInput, StringBuilder graph) {
-    if (cameras.isOne() && ran(cameras.all().get(0), group)) {
-      graph.append(clocked(cameras.all().get(0), group, firstInput)).append(',');
-      return firstInput + 1;
+    int input = firstInput;
+    if (cameras.isOne()) {
+      input = seenBy(cameras.all().get(0), group, input, graph);
+      graph.append(',');
+      return input;
     }
     CameraGrid grid = cameras.grid();
-    int wide = grid.width() / grid.columns();
-    int high = grid.height() / grid.rows();
-    int input = firstInput;
     StringBuilder tiles = new StringBuilder();
     for (int c = 0; c < cameras.all().size(); c++) {
-      Camera camera = cameras.all().get(c);
+      input = seenBy(cameras.all().get(c), group, input, graph);
+      graph.append(",scale=out_color_matrix=bt709:out_range=tv,format=yuv420p,pad=");
+      graph.append(grid.roomAcross()).append(':').append(grid.roomDown());
+      graph.append(":0:0,setsar=1");
       String tile = "[g" + number + "c" + c + "]";
-      if (ran(camera, group)) {
-        graph.append(clocked(camera, group, input++));
-        graph.append(",scale=out_color_matrix=bt709:out_range=tv,format=yuv420p,pad=");
-        graph.append(wide).append(':').append(high).append(":0:0,setsar=1");
-        graph.append(",tpad=stop=-1:stop_mode=clone");
-      } else {
-        graph.append("color=black:s=").append(wide).append('x').append(high);
-        graph.append(":r=").append(rate).append(",format=yuv420p,setsar=1");
-      }
-      double lasts = (toUs(group) - fromUs(group)) / 1e6;
-      graph.append(",trim=duration=").append(Ffmpeg.seconds(lasts));
-      graph.append(cameras.isOne() ? "," : tile + ";");
+      graph.append(tile).append(';');
       tiles.append(tile);
     }
-    if (!cameras.isOne()) {
-      graph.append(tiles).append(Cameras.sideBySide(grid, wide, high, false)).append(',');
-    }
+    graph.append(tiles);
+    graph.append(Cameras.sideBySide(grid, grid.roomAcross(), grid.roomDown(), false)).append(',');
     return input;
   }
 
-  private String clocked(Camera camera, List<PictureRun> group, int input) {
-    return "["
-        + input
-        + ":v:0]"
-        + camera.filters(fromUs(group), openedAtUs(camera, group))
-        + "fps="
-        + rate
-        + ":start_time=0:round=near";
+  /**
+   * What one camera sees during a group, on the episode's clock. Where it began later or ended
+   * earlier it stands still; where it did not run at all it is black.
+   */
+  private int seenBy(Camera camera, List<PictureRun> group, int input, StringBuilder graph) {
+    String lasts = ",trim=duration=" + Ffmpeg.seconds((toUs(group) - fromUs(group)) / 1e6);
+    if (!ran(camera, group)) {
+      graph.append("color=black:s=").append(camera.picture().width()).append('x');
+      graph.append(camera.picture().height()).append(":r=").append(rate);
+      graph.append(",setparams=colorspace=bt709:range=tv").append(lasts);
+      return input;
+    }
+    graph.append('[').append(input).append(":v:0]");
+    graph.append(camera.filters(fromUs(group), openedAtUs(camera, group)));
+    graph.append("fps=").append(rate).append(":start_time=0:round=near");
+    if (!camera.isOnTheClock()) {
+      graph.append(",tpad=stop=-1:stop_mode=clone").append(lasts);
+    }
+    return input + 1;
   }
 
   private static String selection(List<PictureRun> group) {

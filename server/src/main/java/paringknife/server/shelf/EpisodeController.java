@@ -64,22 +64,14 @@ class EpisodeController {
    * A person in the picture.
    *
    * @param index their number, which stays theirs
-   * @param named whether a producer gave them their name
    * @param seenAtUs when they are seen well, with the box of their face as shares of the picture
    */
   record PersonInPicture(
-      int index,
-      String name,
-      boolean named,
-      long seenAtUs,
-      double x,
-      double y,
-      double width,
-      double height) {
-    static PersonInPicture of(int index, String name, boolean named, Person.Sighting seen) {
+      int index, String name, long seenAtUs, double x, double y, double width, double height) {
+    static PersonInPicture of(int index, String name, Person.Sighting seen) {
       Face face = seen.face();
       return new PersonInPicture(
-          index, name, named, seen.timeUs(), face.x(), face.y(), face.width(), face.height());
+          index, name, seen.timeUs(), face.x(), face.y(), face.width(), face.height());
     }
   }
 
@@ -172,10 +164,7 @@ class EpisodeController {
       }
       people.add(
           PersonInPicture.of(
-              p,
-              episode.nameOf(p).orElse("Person " + (p + 1)),
-              episode.people().nameOf(p).isPresent(),
-              InGrid.best(episode, p)));
+              p, episode.nameOf(p).orElse("Person " + (p + 1)), InGrid.best(episode, p)));
     }
     return new EpisodeCard(
         id,

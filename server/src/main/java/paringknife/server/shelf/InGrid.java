@@ -12,14 +12,12 @@ final class InGrid {
   private InGrid() {}
 
   static Face of(Face face, CameraGrid grid, int camera) {
-    CameraGrid.Cell cell = grid.cells().get(camera);
-    double across = cell.width() / (double) grid.width();
-    double down = cell.height() / (double) grid.height();
+    Face pixels = grid.cells().get(camera).inGrid(face);
     return new Face(
-        cell.x() / (double) grid.width() + face.x() * across,
-        cell.y() / (double) grid.height() + face.y() * down,
-        face.width() * across,
-        face.height() * down,
+        pixels.x() / grid.width(),
+        pixels.y() / grid.height(),
+        pixels.width() / grid.width(),
+        pixels.height() / grid.height(),
         face.mouthMotion());
   }
 

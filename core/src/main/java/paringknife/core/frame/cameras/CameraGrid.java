@@ -2,6 +2,7 @@ package paringknife.core.frame.cameras;
 
 import java.util.ArrayList;
 import java.util.List;
+import paringknife.core.frame.people.Face;
 
 /**
  * The pictures of all cameras side by side, none of them enlarged or made smaller, as if they were
@@ -17,6 +18,16 @@ public record CameraGrid(List<Cell> cells, int width, int height) {
 
   /** Where the picture of a camera lies. */
   public record Cell(int x, int y, int width, int height) {
+    /** A face of this camera's picture, in pixels of the grid. */
+    public Face inGrid(Face face) {
+      return new Face(
+          x + face.x() * width,
+          y + face.y() * height,
+          face.width() * width,
+          face.height() * height,
+          face.mouthMotion());
+    }
+
     boolean contains(double px, double py) {
       return px >= x && px < x + width && py >= y && py < y + height;
     }
@@ -82,6 +93,16 @@ public record CameraGrid(List<Cell> cells, int width, int height) {
 
   public int rows() {
     return (cells.size() + columns() - 1) / columns();
+  }
+
+  /** Room for the picture of each, in a row of them. */
+  public int roomAcross() {
+    return width / columns();
+  }
+
+  /** Likewise down. */
+  public int roomDown() {
+    return height / rows();
   }
 
   /** The camera whose picture a place lies in, or is nearest to. */

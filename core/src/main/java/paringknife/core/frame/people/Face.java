@@ -31,6 +31,16 @@ public record Face(
     return y + 0.42 * height;
   }
 
+  /** How much of both is in both: intersection over union. */
+  public double overlap(Face other) {
+    double w = Math.min(x + width, other.x + other.width) - Math.max(x, other.x);
+    double h = Math.min(y + height, other.y + other.height) - Math.max(y, other.y);
+    if (w <= 0 || h <= 0) {
+      return 0;
+    }
+    return w * h / (width * height + other.width * other.height - w * h);
+  }
+
   /** A face on the way to another place and size; share 0 is here, 1 there. */
   public Face towards(Face other, double share) {
     return new Face(

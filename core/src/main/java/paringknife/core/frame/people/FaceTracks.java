@@ -58,7 +58,7 @@ final class FaceTracks {
       for (Face face : sample.faces()) {
         double apart = apart(track.last().face(), face);
         if (apart <= REACH) {
-          pairings.add(new Pairing(track, face, apart - overlap(track.last().face(), face)));
+          pairings.add(new Pairing(track, face, apart - track.last().face().overlap(face)));
         }
       }
     }
@@ -80,15 +80,5 @@ final class FaceTracks {
     double across = (a.middleX() - b.middleX()) * pictureRatio;
     double down = a.y() + a.height() / 2 - b.y() - b.height() / 2;
     return Math.hypot(across, down) / (b.width() * pictureRatio);
-  }
-
-  /** Intersection over union. */
-  private static double overlap(Face a, Face b) {
-    double w = Math.min(a.x() + a.width(), b.x() + b.width()) - Math.max(a.x(), b.x());
-    double h = Math.min(a.y() + a.height(), b.y() + b.height()) - Math.max(a.y(), b.y());
-    if (w <= 0 || h <= 0) {
-      return 0;
-    }
-    return w * h / (a.width() * a.height() + b.width() * b.height() - w * h);
   }
 }
