@@ -14,7 +14,14 @@ export type Mark = Schemas['Mark'];
 export type Chapter = Schemas['Chapter'];
 export type Piece = Schemas['Piece'];
 export type Shelf = Schemas['Shelf'];
-export type Cue = Schemas['CueShown'];
+export type Cue = Schemas['ShownCue'];
+export type CueFault = Cue['faults'][number];
+export type CaptionEdit = Schemas['CaptionEdit'];
+export type Style = Schemas['Style'];
+export type Face = Schemas['Face'];
+export type Breaking = Schemas['Breaking'];
+export type Specimens = Schemas['Specimens'];
+export type Specimen = Schemas['Specimen'];
 export type Shape = Schemas['Shape'];
 export type Preview = Schemas['Preview'];
 export type Prospect = Schemas['Prospect'];
@@ -183,7 +190,17 @@ export const api = {
   captionScript: (id: number, revision: number, words: number) =>
     `/api/clips/${id}/captions.ass?clip=${revision}&words=${words}`,
   specs: () => get<Spec[]>('/specs'),
-  letterings: () => get<Lettering[]>('/letterings'),
+  letterings: () => get<Specimens>('/letterings'),
+  specimen: (id: number, lettering: string) => get<Specimen>(`/clips/${id}/specimens/${lettering}`),
+  /** The script of the captions in a style that is only being tried. */
+  triedScript: async (id: number, style: Style) => {
+    const answer = await fetch(`/api/clips/${id}/tried.ass`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ style }),
+    });
+    return answer.ok ? answer.text() : null;
+  },
   sheet: (id: number) => get<Sheet>(`/episodes/${id}/sheet`),
   renderAll: (id: number) => post<number>(`/episodes/${id}/renderings`),
   cancel: (rendering: number) => post<void>(`/renderings/${rendering}/cancel`),

@@ -532,6 +532,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/clips/{id}/tried.ass": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["tried"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/clips/{id}/return": {
         parameters: {
             query?: never;
@@ -1076,6 +1092,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/clips/{id}/specimens/{lettering}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["specimen"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/clips/{id}/sound": {
         parameters: {
             query?: never;
@@ -1521,6 +1553,18 @@ export interface components {
             lastWord: number;
             title: string;
         };
+        Breaking: {
+            /** Format: int32 */
+            words: number;
+            /** Format: int32 */
+            lines: number;
+            /** Format: int32 */
+            characters: number;
+            sentences: boolean;
+            /** @enum {string} */
+            lineShape: "EVEN" | "WIDE_LOWER";
+            timing: components["schemas"]["Timing"];
+        };
         CameraCut: {
             /** Format: int64 */
             id: number;
@@ -1529,7 +1573,7 @@ export interface components {
             /** Format: int32 */
             camera: number;
         };
-        CaptionEdit: components["schemas"]["BreakBeforeCaptionEdit"] | components["schemas"]["GoOnWithCaptionEdit"] | components["schemas"]["ShowAsCaptionEdit"];
+        CaptionEdit: components["schemas"]["AddedCaptionEdit"] | components["schemas"]["BeginCaptionEdit"] | components["schemas"]["BindToLastCaptionEdit"] | components["schemas"]["BreakBeforeCaptionEdit"] | components["schemas"]["EndCaptionEdit"] | components["schemas"]["GoOnWithCaptionEdit"] | components["schemas"]["KeyCaptionEdit"] | components["schemas"]["LineBeforeCaptionEdit"] | components["schemas"]["PlacedCaptionEdit"] | components["schemas"]["ShowAsCaptionEdit"] | components["schemas"]["StyledCaptionEdit"];
         Cleanup: {
             hum: boolean;
             noise: boolean;
@@ -1551,6 +1595,16 @@ export interface components {
             sounded: components["schemas"]["Sounded"];
             delivered: components["schemas"]["Delivered"];
         };
+        Colour: {
+            /** Format: int32 */
+            red: number;
+            /** Format: int32 */
+            green: number;
+            /** Format: int32 */
+            blue: number;
+            /** Format: int32 */
+            alpha: number;
+        };
         Curve: {
             /** Format: double */
             x1: number;
@@ -1565,7 +1619,32 @@ export interface components {
             title: string;
             specs: string[];
         };
+        Edge: {
+            colour: components["schemas"]["Colour"];
+            /** Format: double */
+            width: number;
+            /** Format: double */
+            softness: number;
+        };
+        Entrance: components["schemas"]["AtOnceEntrance"] | components["schemas"]["FadeEntrance"] | components["schemas"]["PopEntrance"] | components["schemas"]["RiseEntrance"] | components["schemas"]["WordByWordEntrance"];
         Extent: components["schemas"]["FromHereExtent"] | components["schemas"]["ShotExtent"] | components["schemas"]["SpeakingExtent"] | components["schemas"]["StretchExtent"];
+        Face: {
+            family: string;
+            /** Format: double */
+            size: number;
+            bold: boolean;
+            italic: boolean;
+            /** @enum {string} */
+            letterCase: "AS_WRITTEN" | "CAPITALS" | "SMALL";
+            /** Format: double */
+            spacing: number;
+            /** Format: double */
+            width: number;
+            /** Format: double */
+            slant: number;
+            /** Format: double */
+            lineHeight: number;
+        };
         Framed: {
             shape: components["schemas"]["Shape"];
             layout: components["schemas"]["Layout"];
@@ -1589,9 +1668,27 @@ export interface components {
             /** Format: int64 */
             lengthUs: number;
         };
+        Ground: {
+            /** @enum {string} */
+            extent: "LINE" | "BLOCK";
+            colour: components["schemas"]["Colour"];
+            /** Format: double */
+            padding: number;
+            /** Format: double */
+            radius: number;
+        };
         Layout: components["schemas"]["ConversationLayout"] | components["schemas"]["MiddleLayout"] | components["schemas"]["OneLayout"] | components["schemas"]["SpeakerLayout"] | components["schemas"]["TogetherLayout"] | components["schemas"]["WholeLayout"];
+        LeftOut: {
+            fillers: boolean;
+            falseStarts: boolean;
+        };
         Lettered: {
             lettering: string;
+            style: components["schemas"]["Style"] | null;
+            breaking: components["schemas"]["Breaking"] | null;
+            leavesOut: components["schemas"]["LeftOut"] | null;
+            /** @enum {string|null} */
+            use: "BURNT" | "BESIDE" | "BOTH" | "NONE" | null;
             edits: {
                 [key: string]: components["schemas"]["CaptionEdit"][];
             };
@@ -1612,6 +1709,13 @@ export interface components {
             liveliness: "STILL" | "CALM" | "LIVELY";
             /** @enum {string} */
             tightness: "HEAD_AND_SHOULDERS" | "TO_THE_WAIST" | "ALL";
+        };
+        Motion: {
+            entrance: components["schemas"]["Entrance"];
+            /** Format: double */
+            growth: number;
+            /** Format: int32 */
+            leaveMs: number;
         };
         ParedState: {
             /** Format: int32 */
@@ -1640,6 +1744,12 @@ export interface components {
             count: number;
             /** Format: int64 */
             us: number;
+        };
+        Place: {
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
         };
         PlacedWindow: {
             /** Format: double */
@@ -1678,6 +1788,15 @@ export interface components {
             extent: components["schemas"]["Extent"];
             shown: components["schemas"]["Shown"];
         };
+        Shadow: {
+            colour: components["schemas"]["Colour"];
+            /** Format: double */
+            right: number;
+            /** Format: double */
+            down: number;
+            /** Format: double */
+            softness: number;
+        };
         Shape: {
             /** Format: int32 */
             width: number;
@@ -1687,6 +1806,35 @@ export interface components {
         Shown: components["schemas"]["LaidShown"] | components["schemas"]["StillShown"] | components["schemas"]["TravelShown"];
         Sounded: {
             cleanup: components["schemas"]["Cleanup"];
+        };
+        SpokenMark: components["schemas"]["AloneSpokenMark"] | components["schemas"]["BoxSpokenMark"] | components["schemas"]["FilledSpokenMark"] | components["schemas"]["InColourSpokenMark"] | components["schemas"]["LargerSpokenMark"] | components["schemas"]["LitSpokenMark"] | components["schemas"]["UnderlinedSpokenMark"] | components["schemas"]["UnmarkedSpokenMark"];
+        Style: {
+            face: components["schemas"]["Face"];
+            lowerFace: components["schemas"]["Face"] | null;
+            text: components["schemas"]["Colour"];
+            edges: components["schemas"]["Edge"][];
+            shadow: components["schemas"]["Shadow"];
+            ground: components["schemas"]["Ground"];
+            /** @enum {string} */
+            align: "LEFT" | "CENTRE" | "RIGHT";
+            mark: components["schemas"]["SpokenMark"];
+            key: components["schemas"]["WordStyle"];
+            motion: components["schemas"]["Motion"];
+            place: components["schemas"]["Place"] | null;
+        };
+        Timing: {
+            /** Format: int64 */
+            shortestUs: number;
+            /** Format: int64 */
+            longestUs: number;
+            /** Format: int64 */
+            lingerUs: number;
+        };
+        WordStyle: {
+            colour: components["schemas"]["Colour"] | null;
+            /** Format: double */
+            scale: number;
+            italic: boolean;
         };
         SentenceAsked: {
             sentence: string;
@@ -1763,6 +1911,9 @@ export interface components {
             taken: number;
             added: components["schemas"]["Span"][];
         };
+        TriedStyle: {
+            style: components["schemas"]["Style"];
+        };
         KeptPieces: {
             each: boolean;
             /** Format: int32 */
@@ -1804,7 +1955,7 @@ export interface components {
             revision: number;
             intent: components["schemas"]["Intent"];
         };
-        Intent: components["schemas"]["AlternateIntent"] | components["schemas"]["AskForIntent"] | components["schemas"]["ChangeGapIntent"] | components["schemas"]["ChangeLookIntent"] | components["schemas"]["ChangePushInIntent"] | components["schemas"]["CleanUpIntent"] | components["schemas"]["CutToIntent"] | components["schemas"]["DropCameraCutsIntent"] | components["schemas"]["DropPushInsIntent"] | components["schemas"]["DropStretchIntent"] | components["schemas"]["FitIntent"] | components["schemas"]["KeepAttemptIntent"] | components["schemas"]["LetGoIntent"] | components["schemas"]["LetterIntent"] | components["schemas"]["MoveCutIntent"] | components["schemas"]["MoveSeamIntent"] | components["schemas"]["MoveWordsIntent"] | components["schemas"]["PareChosenFillersIntent"] | components["schemas"]["PareFillersIntent"] | components["schemas"]["ParePauseAfterIntent"] | components["schemas"]["ParePausesIntent"] | components["schemas"]["PareRepeatsIntent"] | components["schemas"]["PareWordsIntent"] | components["schemas"]["ProposePushInsIntent"] | components["schemas"]["PullWordsIntent"] | components["schemas"]["PushInOnIntent"] | components["schemas"]["PutBackReasonIntent"] | components["schemas"]["PutBackRemovalsIntent"] | components["schemas"]["PutBackWordsIntent"] | components["schemas"]["PutGapIntent"] | components["schemas"]["ReframeIntent"] | components["schemas"]["RenameIntent"] | components["schemas"]["SetByHandIntent"] | components["schemas"]["SetMannerIntent"] | components["schemas"]["SetSpeedIntent"] | components["schemas"]["TreatWordsIntent"];
+        Intent: components["schemas"]["AlternateIntent"] | components["schemas"]["AskForIntent"] | components["schemas"]["ChangeGapIntent"] | components["schemas"]["ChangeLookIntent"] | components["schemas"]["ChangePushInIntent"] | components["schemas"]["CleanUpIntent"] | components["schemas"]["CutToIntent"] | components["schemas"]["DropCameraCutsIntent"] | components["schemas"]["DropPushInsIntent"] | components["schemas"]["DropStretchIntent"] | components["schemas"]["EditCaptionsIntent"] | components["schemas"]["FitIntent"] | components["schemas"]["KeepAttemptIntent"] | components["schemas"]["LeaveOutIntent"] | components["schemas"]["LetCaptionsBeIntent"] | components["schemas"]["LetGoIntent"] | components["schemas"]["LetterIntent"] | components["schemas"]["MoveCutIntent"] | components["schemas"]["MoveSeamIntent"] | components["schemas"]["MoveWordsIntent"] | components["schemas"]["PareChosenFillersIntent"] | components["schemas"]["PareFillersIntent"] | components["schemas"]["ParePauseAfterIntent"] | components["schemas"]["ParePausesIntent"] | components["schemas"]["PareRepeatsIntent"] | components["schemas"]["PareWordsIntent"] | components["schemas"]["ProposePushInsIntent"] | components["schemas"]["PullWordsIntent"] | components["schemas"]["PushInOnIntent"] | components["schemas"]["PutBackReasonIntent"] | components["schemas"]["PutBackRemovalsIntent"] | components["schemas"]["PutBackWordsIntent"] | components["schemas"]["PutGapIntent"] | components["schemas"]["RebreakIntent"] | components["schemas"]["ReframeIntent"] | components["schemas"]["RenameIntent"] | components["schemas"]["ReplaceInCaptionsIntent"] | components["schemas"]["RestyleIntent"] | components["schemas"]["RetypeIntent"] | components["schemas"]["SetByHandIntent"] | components["schemas"]["SetMannerIntent"] | components["schemas"]["SetSpeedIntent"] | components["schemas"]["ShiftCaptionsIntent"] | components["schemas"]["TreatWordsIntent"] | components["schemas"]["UseCaptionsIntent"];
         Storage: {
             /** Format: int64 */
             usedBytes: number;
@@ -1887,51 +2038,22 @@ export interface components {
             language: string;
             quality: string;
         };
-        Colour: {
-            /** Format: int32 */
-            red: number;
-            /** Format: int32 */
-            green: number;
-            /** Format: int32 */
-            blue: number;
-            /** Format: int32 */
-            alpha: number;
-        };
-        CueLimits: {
-            /** Format: int32 */
-            words: number;
-            /** Format: int32 */
-            lines: number;
-            /** Format: int32 */
-            charactersPerLine: number;
-        };
-        Edge: {
-            colour: components["schemas"]["Colour"];
-            /** Format: double */
-            width: number;
-            /** Format: double */
-            shadow: number;
-        };
-        Entrance: components["schemas"]["AtOnceEntrance"] | components["schemas"]["FadeEntrance"] | components["schemas"]["PopEntrance"];
-        Face: {
-            family: string;
-            /** Format: int32 */
-            size: number;
-            bold: boolean;
-            upperCase: boolean;
-        };
         Lettering: {
             id: string;
             name: string;
-            face: components["schemas"]["Face"];
-            text: components["schemas"]["Colour"];
-            edge: components["schemas"]["Edge"];
-            ground: components["schemas"]["Colour"];
-            mark: components["schemas"]["SpokenMark"];
-            entrance: components["schemas"]["Entrance"];
-            limits: components["schemas"]["CueLimits"];
+            style: components["schemas"]["Style"];
+            breaking: components["schemas"]["Breaking"];
         };
-        SpokenMark: components["schemas"]["BoxSpokenMark"] | components["schemas"]["InColourSpokenMark"];
+        Specimens: {
+            letterings: components["schemas"]["Lettering"][];
+            typefaces: components["schemas"]["TypefaceShown"][];
+            files: string[];
+        };
+        TypefaceShown: {
+            family: string;
+            bold: boolean;
+            italic: boolean;
+        };
         SseEmitter: {
             /** Format: int64 */
             timeout: number;
@@ -2115,6 +2237,11 @@ export interface components {
             secondLengthUs: number;
             words: components["schemas"]["ComparedWord"][];
         };
+        Specimen: {
+            script: string;
+            /** Format: int64 */
+            lengthUs: number;
+        };
         AttemptFound: {
             /** Format: int32 */
             first: number;
@@ -2219,18 +2346,27 @@ export interface components {
             text: string;
             sure: boolean;
         };
-        CueShown: {
-            span: components["schemas"]["Span"];
-            played: components["schemas"]["Span"];
-            lines: components["schemas"]["CueWord"][][];
-            /** Format: double */
-            charactersPerSecond: number;
-        };
         CueWord: {
             text: string;
             span: components["schemas"]["Span"];
             /** Format: int64 */
             wordId: number;
+            style: components["schemas"]["WordStyle"];
+            isKey: boolean;
+        };
+        ShownCue: {
+            span: components["schemas"]["Span"];
+            played: components["schemas"]["Span"];
+            lines: components["schemas"]["CueWord"][][];
+            /** Format: double */
+            charactersPerSecond: number;
+            faults: ("TOO_FAST" | "TOO_SHORT" | "TOO_LONG" | "TOO_WIDE")[];
+            added: boolean;
+            /** Format: int64 */
+            beginsLaterUs: number;
+            /** Format: int64 */
+            endsLaterUs: number;
+            setByHand: ("CAPTION" | "LINE" | "TEXT" | "BEGINNING" | "END" | "ADDED" | "STYLE" | "KEY" | "PLACE")[];
         };
         PareWordsIntent: {
             /**
@@ -2585,6 +2721,101 @@ export interface components {
             type: "letter";
             lettering: string;
         };
+        RestyleIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "restyle";
+            style: components["schemas"]["Style"] | null;
+        };
+        RebreakIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "rebreak";
+            breaking: components["schemas"]["Breaking"] | null;
+        };
+        LeaveOutIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "leaveOut";
+            fillers: boolean;
+            falseStarts: boolean;
+        };
+        UseCaptionsIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "useCaptions";
+            /** @enum {string} */
+            use: "BURNT" | "BESIDE" | "BOTH" | "NONE";
+        };
+        EditCaptionsIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "editCaptions";
+            edits: components["schemas"]["CaptionEdit"][];
+        };
+        LetCaptionsBeIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "letCaptionsBe";
+            words: number[];
+            about: ("CAPTION" | "LINE" | "TEXT" | "BEGINNING" | "END" | "ADDED" | "STYLE" | "KEY" | "PLACE")[] | null;
+        };
+        SeenWord: {
+            /** Format: int64 */
+            id: number;
+            text: string;
+        };
+        RetypeIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "retype";
+            words: components["schemas"]["SeenWord"][];
+            text: string;
+        };
+        Ends: {
+            /** Format: int64 */
+            first: number;
+            /** Format: int64 */
+            last: number;
+            /** Format: int64 */
+            beginsLaterUs: number;
+            /** Format: int64 */
+            endsLaterUs: number;
+        };
+        ShiftCaptionsIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "shiftCaptions";
+            captions: components["schemas"]["Ends"][];
+            /** Format: int64 */
+            laterUs: number;
+        };
+        ReplaceInCaptionsIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "replaceInCaptions";
+            words: number[];
+            found: string;
+            by: string;
+        };
         RenameIntent: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -2713,23 +2944,38 @@ export interface components {
             type: "laid";
             layout: components["schemas"]["Layout"];
         };
-        GoOnWithCaptionEdit: {
+        PlacedCaptionEdit: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "goOnWith";
+            type: "placed";
+            /** Format: int64 */
+            wordId: number;
+            place: components["schemas"]["Place"];
+        };
+        KeyCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "key";
             /** Format: int64 */
             wordId: number;
         };
-        BreakBeforeCaptionEdit: {
+        AddedCaptionEdit: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "breakBefore";
+            type: "added";
             /** Format: int64 */
             wordId: number;
+            /** Format: int64 */
+            laterUs: number;
+            /** Format: int64 */
+            lengthUs: number;
+            text: string;
         };
         ShowAsCaptionEdit: {
             /**
@@ -2741,49 +2987,73 @@ export interface components {
             wordId: number;
             text: string;
         };
-        BoxSpokenMark: {
+        BreakBeforeCaptionEdit: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "box";
-            text: components["schemas"]["Colour"];
-            ground: components["schemas"]["Colour"];
+            type: "breakBefore";
+            /** Format: int64 */
+            wordId: number;
         };
-        InColourSpokenMark: {
+        GoOnWithCaptionEdit: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "inColour";
-            text: components["schemas"]["Colour"];
+            type: "goOnWith";
+            /** Format: int64 */
+            wordId: number;
         };
-        PopEntrance: {
+        StyledCaptionEdit: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "pop";
-            /** Format: int32 */
-            ms: number;
-            /** Format: double */
-            from: number;
+            type: "styled";
+            /** Format: int64 */
+            wordId: number;
+            style: components["schemas"]["WordStyle"];
         };
-        FadeEntrance: {
+        BindToLastCaptionEdit: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "fade";
-            /** Format: int32 */
-            ms: number;
+            type: "bindToLast";
+            /** Format: int64 */
+            wordId: number;
         };
-        AtOnceEntrance: {
+        EndCaptionEdit: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "atOnce";
+            type: "end";
+            /** Format: int64 */
+            wordId: number;
+            /** Format: int64 */
+            laterUs: number;
+        };
+        LineBeforeCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "lineBefore";
+            /** Format: int64 */
+            wordId: number;
+        };
+        BeginCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "begin";
+            /** Format: int64 */
+            wordId: number;
+            /** Format: int64 */
+            laterUs: number;
         };
         ReplaceTranscriptIntent: {
             /**
@@ -2896,6 +3166,116 @@ export interface components {
              * @enum {string}
              */
             type: "punctuate";
+        };
+        FilledSpokenMark: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "filled";
+            unfilled: components["schemas"]["Colour"];
+        };
+        InColourSpokenMark: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "inColour";
+            text: components["schemas"]["Colour"];
+        };
+        AloneSpokenMark: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "alone";
+        };
+        BoxSpokenMark: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "box";
+            text: components["schemas"]["Colour"];
+            ground: components["schemas"]["Colour"];
+        };
+        LitSpokenMark: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "lit";
+            unlit: components["schemas"]["Colour"];
+        };
+        UnderlinedSpokenMark: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "underlined";
+            text: components["schemas"]["Colour"];
+        };
+        LargerSpokenMark: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "larger";
+            text: components["schemas"]["Colour"];
+            /** Format: double */
+            scale: number;
+        };
+        UnmarkedSpokenMark: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "unmarked";
+        };
+        WordByWordEntrance: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "wordByWord";
+        };
+        FadeEntrance: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "fade";
+            /** Format: int32 */
+            ms: number;
+        };
+        RiseEntrance: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "rise";
+            /** Format: int32 */
+            ms: number;
+            /** Format: double */
+            from: number;
+        };
+        AtOnceEntrance: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "atOnce";
+        };
+        PopEntrance: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "pop";
+            /** Format: int32 */
+            ms: number;
+            /** Format: double */
+            from: number;
         };
         DismissedPeopleCorrection: {
             /**
@@ -4252,6 +4632,42 @@ export interface operations {
             };
         };
     };
+    tried: {
+        parameters: {
+            query?: {
+                spec?: string;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        /** @description Up to 1 MB; more is answered with 413. */
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TriedStyle"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/plain;charset=UTF-8": string;
+                };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     takeFromBin_1: {
         parameters: {
             query?: never;
@@ -4649,7 +5065,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["Lettering"][];
+                    "*/*": components["schemas"]["Specimens"];
                 };
             };
         };
@@ -5108,6 +5524,29 @@ export interface operations {
             };
         };
     };
+    specimen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                lettering: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Specimen"];
+                };
+            };
+        };
+    };
     sound: {
         parameters: {
             query: {
@@ -5342,7 +5781,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["CueShown"][];
+                    "*/*": components["schemas"]["ShownCue"][];
                 };
             };
         };

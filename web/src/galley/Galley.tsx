@@ -4,7 +4,7 @@ import { Loupe } from '../pare/Loupe';
 import type { Corrections } from '../workbench/corrections';
 import { lineHeightOf, useReading } from '../workbench/reading';
 import { ordered, useWorkbench, type Stage } from '../workbench/store';
-import { LANE, type LanePiece } from './Lane';
+import type { LanePiece } from './Lane';
 import { captionBreaks, hitMarks, within, withStruck } from './lineMarks';
 import { joinOf, withLoupe } from './loupeRow';
 import { SeamRow } from './SeamRow';
@@ -21,7 +21,7 @@ interface Props {
   levels: Uint8Array;
   clip: ClipState | null;
   /** What stands beside the words in the stages that have a lane; null without a lane. */
-  lane: { pieces: LanePiece[] | null; named: boolean } | null;
+  lane: { pieces: LanePiece[] | null; named: boolean; width: number } | null;
   /** The captions, while they are lettered. */
   cues: Cue[] | null;
   stage: Stage;
@@ -63,7 +63,7 @@ export const Galley = memo(function Galley({
     return () => observer.disconnect();
   }, []);
 
-  const margin = lane ? MARGIN + LANE : MARGIN;
+  const margin = MARGIN + (lane?.width ?? 0);
   const lines = usePage(transcript, clip, width - margin - RIGHT_MARGIN);
   const loupe = useWorkbench((s) => s.loupe);
   const looked = stage === 'pare' ? clip?.pared.removals.find((r) => r.id === loupe) : undefined;
@@ -140,7 +140,7 @@ export const Galley = memo(function Galley({
                     clip={clip}
                     beside={lane?.pieces ?? null}
                     stage={stage}
-                    lane={lane !== null}
+                    laneWidth={lane?.width ?? 0}
                     named={lane?.named ?? false}
                     flags={flags}
                     showStruck={showStruck}

@@ -14,6 +14,8 @@ export interface LanePiece {
   marked?: boolean;
   /** Whether something in it wants a look. */
   warned?: boolean;
+  /** What is told where it is pointed at, beside its text. */
+  told?: string;
   /** Whether it stands out among its neighbours. */
   tinted?: boolean;
 }
@@ -22,6 +24,7 @@ interface Props {
   row: { startUs: number; endUs: number; beforeUs: number; height: number };
   pieces: LanePiece[] | null;
   named: boolean;
+  width: number;
 }
 
 /** Whether a piece began in the line before with no room for its name there. */
@@ -31,14 +34,14 @@ function beganAtFoot(piece: LanePiece, row: Props['row']) {
 }
 
 /** What stands beside the line in the stages after paring: the frame held, or the captions. */
-export function Lane({ row, pieces, named }: Props) {
+export function Lane({ row, pieces, named, width }: Props) {
   const shown = pieces?.filter((piece) => piece.endUs > row.startUs && piece.startUs < row.endUs) ?? [];
   const middle = (row.startUs + row.endUs) / 2;
   const seen = shown.find((piece) => piece.startUs <= middle && middle < piece.endUs);
   const yOf = (us: number) =>
     Math.max(0, Math.min(row.height, ((us - row.startUs) / (row.endUs - row.startUs)) * row.height));
   return (
-    <div className="relative shrink-0" style={{ width: LANE }}>
+    <div className="relative shrink-0" style={{ width }}>
       {shown.map((piece) => {
         const begins = piece.startUs >= row.startUs;
         const top = yOf(piece.startUs);
@@ -49,14 +52,18 @@ export function Lane({ row, pieces, named }: Props) {
         return (
           <div
             key={piece.startUs}
-            title={piece.text}
+            title={piece.told ? `${piece.text}\n${piece.told}` : piece.text}
             className={`absolute right-2 left-0 overflow-hidden border-l-2 pl-1.5 text-[11px] leading-[15px] font-medium text-soft ${piece.warned ? 'border-accent bg-steelwash' : piece.tinted ? 'border-accent bg-wash' : piece.marked ? 'border-ink bg-steelwash' : 'border-steel bg-steelwash'} ${begins ? 'rounded-tl border-t' : ''} ${ends ? 'rounded-bl border-b' : ''}`}
             style={{
               top,
               height,
             }}
           >
-            {hasName && named ? <span className={piece.still ? 'block pr-[22px]' : ''}>{piece.text}</span> : ''}
+            {hasName && named ? (
+              <span className={piece.still ? 'block pr-[22px]' : 'block truncate'}>{piece.text}</span>
+            ) : (
+              ''
+            )}
           </div>
         );
       })}

@@ -22,7 +22,8 @@ interface LineProps {
   /** What stands beside the words in the stages after paring. */
   beside: LanePiece[] | null;
   stage: Stage;
-  lane: boolean;
+  /** Width of the lane; 0 for none. */
+  laneWidth: number;
   /** Whether the pieces of the lane carry their text. */
   named: boolean;
   flags: Uint8Array;
@@ -232,7 +233,7 @@ export const SetLine = memo(function SetLine(p: LineProps) {
           />
         ))}
       </div>
-      {p.lane && <Lane row={p.row} pieces={p.beside} named={p.named} />}
+      {p.laneWidth > 0 && <Lane row={p.row} pieces={p.beside} named={p.named} width={p.laneWidth} />}
       <div className="mr-3 w-[3px] shrink-0" style={{ background: `var(--speaker-${Math.max(0, row.speaker) % 4})` }} />
       <div className="set-line">{words}</div>
     </>

@@ -16,6 +16,10 @@ const clip = {
 const cue = (startUs: number, endUs: number, ...lines: string[]) =>
   ({
     span: { startUs, endUs },
+    played: { startUs, endUs },
+    charactersPerSecond: 12.2,
+    faults: startUs > 1_000_000 ? ['TOO_FAST'] : [],
+    setByHand: [],
     lines: lines.map((line) => line.split(' ').map((text, i) => ({ text, wordId: i }))),
   }) as unknown as Cue;
 
@@ -24,8 +28,22 @@ describe('what stands beside the words', () => {
     expect(
       captionPieces(clip, [cue(200_000, 900_000, 'the wheel', 'stopped'), cue(1_700_000, 2_400_000, 'in March')]),
     ).toEqual([
-      { startUs: 1_200_000, endUs: 1_900_000, text: 'the wheel / stopped' },
-      { startUs: 5_200_000, endUs: 5_900_000, text: 'in March' },
+      {
+        startUs: 1_200_000,
+        endUs: 1_900_000,
+        text: 'the wheel / stopped',
+        told: '0.7 s, 12 a second',
+        warned: false,
+        marked: false,
+      },
+      {
+        startUs: 5_200_000,
+        endUs: 5_900_000,
+        text: 'in March',
+        told: '0.7 s, 12 a second, too fast to read',
+        warned: true,
+        marked: false,
+      },
     ]);
   });
 

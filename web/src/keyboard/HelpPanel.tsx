@@ -50,6 +50,17 @@ const ROWS: Row[] = [
     when: 'in Pick',
     does: (k) => `walk the proposals, pass; ${k('Enter')} keeps`,
   },
+  {
+    keys: ['q', 'w', 'v'],
+    when: 'in Letter',
+    does: () => 'a caption begins at the word, a line begins at it, the words stand out; the same key takes it back',
+  },
+  {
+    keys: ['f', 'z'],
+    when: 'in Letter',
+    does: (k) =>
+      `write in the caption; the next one with something wrong, with Shift the one before; ${k('[')} and ${k(']')} let it begin and end at the playhead, Alt ${k(',')} and ${k('.')} nudge its beginning, with Shift its end`,
+  },
   { keys: [',', '.'], does: () => 'one frame back, one frame on' },
   { keys: ['/'], does: () => 'find in the transcript' },
   { keys: ['1', '2', '3', '4', '5'], does: () => 'go to a stage' },

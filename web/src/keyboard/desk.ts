@@ -1,4 +1,4 @@
-import type { DoubtfulWord, TranscriptColumns } from '../api/client';
+import type { Cue, DoubtfulWord, TranscriptColumns } from '../api/client';
 import { wordAt } from '../galley/setLines';
 import type { Playback } from '../plate/Playback';
 import { usePlayhead } from '../plate/playhead';
@@ -13,6 +13,8 @@ export interface Desk {
   transcript: TranscriptColumns;
   corrections: Corrections;
   doubtful: DoubtfulWord[];
+  /** The captions, where they are worked on. */
+  cues: Cue[] | null;
   /** Length of a frame of the recording. */
   frameUs: number;
   goTo: (stage: Stage) => void;

@@ -4,6 +4,7 @@ import { correctingKeys } from './correcting';
 import type { Desk, Keys } from './desk';
 import { hearingKeys } from './hearing';
 import { meantKey } from './keyMap';
+import { letteringKeys } from './lettering';
 import { paringKeys, putCarried, type Dropped } from './paring';
 import { steppingKeys } from './stepping';
 
@@ -43,7 +44,15 @@ export function useKeys(desk: Desk, search: () => void) {
       const target = event.target as HTMLElement;
       if (target.closest('input, textarea, select, [role=slider]')) return;
       const searchKeys: Keys = ({ key }) => key === '/' && (search(), true);
-      const groups = [hearingKeys, steppingKeys, paringKeys(dropped.current), correctingKeys, goingKeys, searchKeys];
+      const groups = [
+        letteringKeys,
+        hearingKeys,
+        steppingKeys,
+        paringKeys(dropped.current),
+        correctingKeys,
+        goingKeys,
+        searchKeys,
+      ];
       const done =
         event.ctrlKey || event.metaKey
           ? withModifier(event, desk)

@@ -1,10 +1,17 @@
 import type { ClipState, Cue } from '../api/client';
 import { beside } from '../galley/beside';
 import type { LanePiece } from '../galley/Lane';
+import { told } from './told';
 
 /** The captions beside the words that they show. */
 export const captionPieces = (clip: ClipState, cues: Cue[]): LanePiece[] =>
   beside(
     clip,
-    cues.map((cue) => ({ ...cue.span, text: cue.lines.map((l) => l.map((w) => w.text).join(' ')).join(' / ') })),
+    cues.map((cue) => ({
+      ...cue.span,
+      text: cue.lines.map((l) => l.map((w) => w.text).join(' ')).join(' / '),
+      told: told(cue),
+      warned: cue.faults.length > 0,
+      marked: cue.setByHand.length > 0,
+    })),
   );

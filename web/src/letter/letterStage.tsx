@@ -1,16 +1,39 @@
 import { SelectionBar } from '../workbench/SelectionBar';
 import type { StageProps, StageView } from '../workbench/stageView';
+import { CaptionCard } from './CaptionCard';
 import { captionPieces } from './captionLane';
 import { LetterSide } from './LetterSide';
+import { PlacedCaptions } from './PlacedCaptions';
+import { SpecimenSheet } from './SpecimenSheet';
 
-function Side({ open: { clip, cues } }: StageProps) {
-  return clip && <LetterSide clip={clip} cues={cues} />;
+const LANE_WIDTH = 128;
+
+function Beside({ open: { clip, cues } }: StageProps) {
+  return clip && cues && <LetterSide clip={clip} cues={cues} />;
+}
+
+function OnPlate({ open: { clip, preview } }: StageProps) {
+  return clip && preview && <PlacedCaptions clip={clip} preview={preview} />;
+}
+
+function Foot({ open: { clip, cues, transcript, card } }: StageProps) {
+  if (!clip || !cues || !transcript || !card) return null;
+  const frameUs = (1e6 * card.frameRateDenominator) / card.frameRateNumerator;
+  return (
+    <>
+      <CaptionCard clip={clip} cues={cues} transcript={transcript} frameUs={frameUs} />
+      <SpecimenSheet clip={clip} />
+    </>
+  );
 }
 
 export const letterStage: StageView = {
   Bar: SelectionBar,
-  Side,
-  lane: { of: (clip, open) => open.cues && captionPieces(clip, open.cues), named: false },
-  plateHeight: 330,
+  Side: () => null,
+  Beside,
+  OnPlate,
+  Foot,
+  lane: { of: (clip, open) => open.cues && captionPieces(clip, open.cues), named: true, width: LANE_WIDTH },
+  plateHeight: 430,
   safeZones: true,
 };

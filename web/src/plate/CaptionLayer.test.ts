@@ -6,6 +6,13 @@ vi.mock('jassub', () => ({
     _ro = { disconnect: () => undefined };
     ready = Promise.resolve();
     renderer = {
+      setTrack: (text: string) =>
+        new Promise<void>((done) =>
+          worker.pending.push(() => {
+            worker.track = text;
+            done();
+          }),
+        ),
       setTrackByUrl: (url: string) =>
         new Promise<void>((done) =>
           worker.pending.push(() => {
@@ -48,13 +55,15 @@ const finishOne = async () => {
 describe('the captions on the plate', () => {
   let canvas: { dataset: Record<string, string>; className: string; remove: () => void };
   let layer: CaptionLayer;
+  let unmount: () => void;
 
   beforeEach(() => {
     Object.assign(worker, { busy: false, drawn: [], pending: [], track: '' });
     canvas = { dataset: {}, className: '', remove: () => undefined };
     vi.stubGlobal('document', { createElement: () => canvas });
     vi.stubGlobal('location', { href: 'http://here/' });
-    layer = new CaptionLayer({ appendChild: () => undefined } as unknown as HTMLElement);
+    layer = new CaptionLayer(['/a.woff']);
+    unmount = layer.mount({ appendChild: () => undefined } as unknown as HTMLElement);
   });
 
   it('are said to be drawn only once they are', async () => {
@@ -88,6 +97,8 @@ describe('the captions on the plate', () => {
     expect(canvas.dataset.drawn).toBeUndefined();
     worker.busy = false;
     await settled();
+    expect(canvas.dataset.drawn).toBeUndefined();
+    await finishOne();
     expect(canvas.dataset.drawn).toBe('0');
   });
 
@@ -106,11 +117,28 @@ describe('the captions on the plate', () => {
     expect(canvas.dataset.script).toBe('/four');
   });
 
+  it('are drawn from a script that is only tried until another one is set', async () => {
+    layer.setScript('/one');
+    layer.show(0, 1080, 1920);
+    await finishOne();
+    layer.tryScript('tried');
+    await settled();
+    expect(canvas.dataset.drawn).toBeUndefined();
+    await finishOne();
+    await finishOne();
+    expect(worker.drawn).toEqual(['/one at 0', 'tried at 0']);
+    expect(canvas.dataset.script).toBe('tried');
+    layer.setScript('/one');
+    await finishOne();
+    await finishOne();
+    expect(canvas.dataset.script).toBe('/one');
+  });
+
   it('end quietly when the plate closes', async () => {
     layer.setScript('/one');
     layer.show(0, 1080, 1920);
     await settled();
-    layer.destroy();
+    unmount();
     await finishOne();
     expect(canvas.dataset.drawn).toBeUndefined();
   });

@@ -1,15 +1,14 @@
-import JASSUB from 'jassub';
-import workerUrl from 'jassub/dist/worker/worker.js?worker&url';
-import wasmUrl from 'jassub/dist/wasm/jassub-worker.wasm?url';
-import modernWasmUrl from 'jassub/dist/wasm/jassub-worker-modern.wasm?url';
-
-const FONTS = ['/lettering-fonts/archivo-black.woff2', '/lettering-fonts/barlow-condensed-semibold.woff2'];
+import type JASSUB from 'jassub';
+import { captionRenderer, closeRenderer, drawMoment } from './captionRenderer';
 
 interface Moment {
   us: number;
   width: number;
   height: number;
 }
+
+/** A script at an address, or one that is only being tried. */
+type Script = { address: string } | { text: string };
 
 /**
  * Draws captions over the plate with libass, from the very script and fonts that the export burns. One thing
@@ -21,20 +20,37 @@ export class CaptionLayer {
   private renderer: JASSUB | null = null;
   private closed = false;
   private working = false;
-  private script: string | null = null;
-  private loaded: string | null = null;
+  private script: Script | null = null;
+  private loaded: Script | null = null;
   private wanted: Moment | null = null;
   private drawn: Moment | null = null;
 
-  constructor(host: HTMLElement) {
+  constructor(private readonly fonts: string[]) {
     this.canvas.className = 'absolute inset-0 h-full w-full pointer-events-none';
     this.canvas.dataset.testid = 'captions';
+  }
+
+  /** Takes its place; what is answered takes it away for good. */
+  mount(host: HTMLElement): () => void {
     host.appendChild(this.canvas);
+    return () => {
+      this.closed = true;
+      closeRenderer(this.renderer);
+      this.canvas.remove();
+    };
   }
 
   /** Takes the script at an address; the worker fetches it, since that of hours of talk is megabytes. */
   setScript(address: string) {
-    this.script = address;
+    if (this.script && 'address' in this.script && this.script.address === address) return;
+    this.script = { address };
+    void this.work();
+  }
+
+  /** Shows a script that is only being tried, until another one is set. */
+  tryScript(text: string) {
+    this.script = { text };
+    delete this.canvas.dataset.drawn;
     void this.work();
   }
 
@@ -61,47 +77,21 @@ export class CaptionLayer {
     }
   }
 
-  private async load(script: string) {
-    const url = new URL(script, location.href).href;
-    if (this.renderer) await this.renderer.renderer.setTrackByUrl(url);
-    else {
-      this.renderer = new JASSUB({
-        canvas: this.canvas,
-        subUrl: url,
-        fonts: FONTS.map((f) => new URL(f, location.href).href),
-        availableFonts: {},
-        defaultFont: 'archivo black',
-        queryFonts: false,
-        workerUrl,
-        wasmUrl: new URL(wasmUrl, location.href).href,
-        modernWasmUrl: new URL(modernWasmUrl, location.href).href,
-      });
-      await this.renderer.ready;
-    }
+  private async load(script: Script) {
+    if (!this.renderer) this.renderer = await captionRenderer(this.canvas, this.fonts, script);
+    else if ('address' in script)
+      await this.renderer.renderer.setTrackByUrl(new URL(script.address, location.href).href);
+    else await this.renderer.renderer.setTrack(script.text);
     this.loaded = script;
     this.drawn = null;
   }
 
   private async draw(moment: Moment) {
     const { us, width, height } = moment;
-    const renderer = this.renderer!;
-    const repaint = this.drawn === null;
-    await renderer.manualRender(
-      { expectedDisplayTime: performance.now(), width, height, mediaTime: us / 1e6 },
-      repaint,
-    );
-    while (renderer.busy && !this.closed) await new Promise((later) => setTimeout(later));
+    await drawMoment(this.renderer!, us, { width, height }, this.drawn === null, () => !this.closed);
     this.drawn = moment;
     if (this.wanted !== moment || this.closed) return;
     this.canvas.dataset.drawn = String(Math.round(us));
-    this.canvas.dataset.script = this.loaded!;
-  }
-
-  destroy() {
-    this.closed = true;
-    const renderer = this.renderer;
-    renderer?._ro.disconnect();
-    void renderer?.ready.then(() => renderer.destroy()).catch(() => undefined);
-    this.canvas.remove();
+    this.canvas.dataset.script = 'address' in this.loaded! ? this.loaded.address : 'tried';
   }
 }

@@ -1,7 +1,8 @@
-import { useEffect, useLayoutEffect, useRef, useState } from 'react';
+import { useEffect, useLayoutEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import type { ClipState, EpisodeCard, Preview } from '../api/client';
 import { useWorkbench } from '../workbench/store';
 import { CaptionLayer } from './CaptionLayer';
+import { useCaptionFonts } from './fonts';
 import { CutPlayer } from './CutPlayer';
 import { PlainPlayer } from './PlainPlayer';
 import { oneWindow } from './framePath';
@@ -19,6 +20,8 @@ interface Props {
   preview: Preview | null;
   /** Where the script of the captions lies. */
   captionScript: string | null;
+  /** A script that is only being tried; null for none. */
+  triedScript: string | null;
   /** What is done to the picture itself. */
   look: Look;
   /** Whether the zones are shown that must stay free. */
@@ -26,10 +29,23 @@ interface Props {
   /** The most room there is, pixels. */
   height: number;
   width: number;
+  /** Over the picture. */
+  children?: ReactNode;
 }
 
 /** The picture in the shape of the clip, with framing, captions and safe zones live. */
-export function Plate({ episode, clip, preview, captionScript, look, safeZones, height, width: room }: Props) {
+export function Plate({
+  episode,
+  clip,
+  preview,
+  captionScript,
+  triedScript,
+  look,
+  safeZones,
+  height,
+  width: room,
+  children,
+}: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const captionHost = useRef<HTMLDivElement>(null);
   const playback = usePlayback();
@@ -90,12 +106,8 @@ export function Plate({ episode, clip, preview, captionScript, look, safeZones, 
       if (context) paintFrame(context, drawnCanvas(whole), episode, segment, dragged ? 0 : frame);
     });
     (window as unknown as { paringKnifePlayer: Player }).paringKnifePlayer = made;
-    const layer = new CaptionLayer(captionHost.current!);
-    captions.current = layer;
     return () => {
       made.destroy();
-      layer.destroy();
-      captions.current = null;
       playback.detach();
     };
     // What is drawn of an episode changes with these only.
@@ -126,12 +138,22 @@ export function Plate({ episode, clip, preview, captionScript, look, safeZones, 
     void player.current?.setRate(rate * (clip?.pared.speed ?? 1));
   }, [rate, clip?.pared.speed]);
 
+  const fonts = useCaptionFonts();
+  const layer = useMemo(() => (fonts ? new CaptionLayer(fonts) : null), [fonts]);
   useEffect(() => {
-    if (preview && captionScript) {
-      captions.current?.setScript(captionScript);
-      captions.current?.show(usePlayhead.getState().programmeUs, preview.canvas.width, preview.canvas.height);
-    }
-  }, [preview, captionScript]);
+    captions.current = layer;
+    const unmount = layer?.mount(captionHost.current!);
+    return () => {
+      unmount?.();
+      captions.current = null;
+    };
+  }, [layer]);
+  useEffect(() => {
+    if (!layer || !preview || !captionScript) return;
+    if (triedScript) layer.tryScript(triedScript);
+    else layer.setScript(captionScript);
+    layer.show(usePlayhead.getState().programmeUs, preview.canvas.width, preview.canvas.height);
+  }, [layer, preview, captionScript, triedScript]);
 
   useEffect(() => player.current?.redraw(), [width, plateHeight, preview]);
 
@@ -167,6 +189,7 @@ export function Plate({ episode, clip, preview, captionScript, look, safeZones, 
           }}
         />
       )}
+      {children}
     </div>
   );
 }

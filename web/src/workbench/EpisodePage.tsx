@@ -6,6 +6,7 @@ import { useServerEvents } from '../api/events';
 import { deliverStage } from '../deliver/deliverStage';
 import { frameStage } from '../frame/frameStage';
 import { CorrectBar } from '../galley/CorrectBar';
+import { LANE } from '../galley/Lane';
 import { Galley } from '../galley/Galley';
 import { GalleyBar } from '../galley/GalleyBar';
 import { GlossaryProposal } from '../galley/GlossaryProposal';
@@ -128,6 +129,7 @@ function OpenPage({ playback, changes }: { playback: Playback; changes: ClipChan
         transcript,
         corrections,
         doubtful,
+        cues: open.cues,
         frameUs,
         goTo,
         help: showHelp,
@@ -143,6 +145,7 @@ function OpenPage({ playback, changes }: { playback: Playback; changes: ClipChan
       transcript,
       corrections,
       doubtful,
+      open.cues,
       frameUs,
       goTo,
       showHelp,
@@ -154,7 +157,10 @@ function OpenPage({ playback, changes }: { playback: Playback; changes: ClipChan
     ],
   );
   const lane = useMemo(
-    () => (clip && view.lane ? { pieces: view.lane.of(clip, open), named: view.lane.named } : null),
+    () =>
+      clip && view.lane
+        ? { pieces: view.lane.of(clip, open), named: view.lane.named, width: view.lane.width ?? LANE }
+        : null,
     [clip, view, open],
   );
 
@@ -196,7 +202,7 @@ function OpenPage({ playback, changes }: { playback: Playback; changes: ClipChan
         {item && settled && <EpisodeProblem problem={item.problem} />}
         {desk && <Keys desk={desk} search={search} />}
         <div className="flex min-h-0 flex-1">
-          {!view.Whole && !(view.Top && clip) && (
+          {!view.Whole && !((view.Top || view.Beside) && clip) && (
             <Bench
               clips={clips}
               current={clipId}
@@ -252,6 +258,7 @@ function OpenPage({ playback, changes }: { playback: Playback; changes: ClipChan
                     </p>
                   )}
                 </div>
+                {view.Foot && <view.Foot open={open} acts={acts} />}
                 {typing && transcript && (
                   <TypeAlong
                     corrections={corrections}

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import { api } from '../api/client';
 import { LengthGauge } from '../plate/LengthGauge';
+import { useTriedScript } from '../letter/useTriedScript';
 import { Plate } from '../plate/Plate';
 import { useLook } from '../plate/shownLook';
 import { Transport } from '../plate/Transport';
@@ -9,6 +10,7 @@ import type { BenchActs, OpenEpisode, StageView } from './stageView';
 /** The most room for the plate across, pixels. */
 const WIDE = 300;
 const NARROW = 168;
+const BESIDE_WIDE = 244;
 
 interface Props {
   open: OpenEpisode;
@@ -26,6 +28,21 @@ export function PlateSide({ open, acts, view }: Props) {
         <div className="mx-auto grid h-[180px] w-[300px] place-items-center rounded-md bg-rule text-soft">
           the picture follows
         </div>
+      </Side>
+    );
+  const Beside = clip && view.Beside;
+  if (Beside)
+    return (
+      <Side beside>
+        <div className="flex gap-4">
+          <div className="shrink-0" style={{ width: BESIDE_WIDE }}>
+            <ShownPlate open={open} acts={acts} view={view} />
+          </div>
+          <div className="min-w-0 flex-1">
+            <Beside open={open} acts={acts} />
+          </div>
+        </div>
+        <view.Side open={open} acts={acts} />
       </Side>
     );
   return Top ? (
@@ -48,38 +65,42 @@ export function PlateSide({ open, acts, view }: Props) {
   );
 }
 
-function Side({ wide, children }: { wide: boolean; children: ReactNode }) {
+function Side({ wide, beside, children }: { wide?: boolean; beside?: boolean; children: ReactNode }) {
   return (
     <aside
-      className={`shrink-0 overflow-y-auto border-l border-rule bg-desk px-4 py-3.5 ${wide ? 'w-[56%] max-w-[820px]' : 'w-[330px]'}`}
+      className={`shrink-0 overflow-y-auto border-l border-rule bg-desk px-4 py-3.5 ${wide ? 'w-[56%] max-w-[820px]' : beside ? 'w-[540px]' : 'w-[330px]'}`}
     >
       {children}
     </aside>
   );
 }
 
-function ShownPlate({ open, view }: Props) {
+function ShownPlate({ open, acts, view }: Props) {
   const { card, specs, clip, preview, transcript } = open;
   const look = useLook(clip);
   const narrow = Boolean(view.Top && clip);
+  const captionScript =
+    clip && preview && transcript ? api.captionScript(clip.id, preview.revision, transcript.revision) : null;
+  const triedScript = useTriedScript(clip, captionScript);
   return (
     <>
       <Plate
         episode={card!}
         clip={clip}
         preview={preview}
-        captionScript={
-          clip && preview && transcript ? api.captionScript(clip.id, preview.revision, transcript.revision) : null
-        }
+        captionScript={captionScript}
+        triedScript={triedScript}
         look={look}
         safeZones={view.safeZones}
         height={view.plateHeight}
-        width={narrow ? NARROW : WIDE}
-      />
+        width={narrow ? NARROW : view.Beside && clip ? BESIDE_WIDE : WIDE}
+      >
+        {clip && view.OnPlate && <view.OnPlate open={open} acts={acts} />}
+      </Plate>
       <Transport
         lengthUs={clip ? clip.pared.lengthUs : card!.durationUs}
         speed={clip?.pared.speed ?? 1}
-        narrow={narrow}
+        narrow={narrow || Boolean(view.Beside && clip)}
       />
       {clip && <LengthGauge clip={clip} specs={specs!} />}
     </>

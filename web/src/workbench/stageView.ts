@@ -53,10 +53,16 @@ export interface StageView {
   Side: ComponentType<StageProps>;
   /** Over plate and side, which are wide then and have the bench's room too; for an open clip only. */
   Top?: ComponentType<StageProps>;
+  /** Beside the plate, with the side below it; has the bench's room too, for an open clip only. */
+  Beside?: ComponentType<StageProps>;
+  /** Over the picture on the plate, for an open clip only. */
+  OnPlate?: ComponentType<StageProps>;
+  /** Under the galley. */
+  Foot?: ComponentType<StageProps>;
   /** At the right edge. */
   Edge?: ComponentType<StageProps>;
   /** What stands beside the words; no lane without it. */
-  lane?: { of: (clip: ClipState, open: OpenEpisode) => LanePiece[] | null; named: boolean };
+  lane?: { of: (clip: ClipState, open: OpenEpisode) => LanePiece[] | null; named: boolean; width?: number };
   plateHeight: number;
   /** Whether safe zones are shown on the plate. */
   safeZones: boolean;

@@ -7,8 +7,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Random;
 import paringknife.core.clip.cut.CutList;
-import paringknife.core.letter.CueBreaker;
-import paringknife.core.letter.CueLimits;
+import paringknife.core.letter.cue.Breaking;
+import paringknife.core.letter.cue.CueBreaker;
 import paringknife.core.listen.LevelCurve;
 import paringknife.core.listen.PauseDetector;
 import paringknife.core.listen.PauseSettings;
@@ -147,7 +147,7 @@ final class LongTranscriptBench {
       int pauses = new PauseDetector(PauseSettings.DEFAULT).pauses(levels, transcript).size();
       int said = fillers.find(transcript).size();
       int repeats = new RepeatFinder(transcript, fillers).find().size();
-      int cues = new CueBreaker(new CueLimits(4, 2, 32)).cues(whole, transcript).size();
+      int cues = new CueBreaker(Breaking.of(4, 2, 32)).cues(whole, transcript).size();
       took[i] = (System.nanoTime() - from) / 1e6;
       if (i == 0) {
         System.out.printf(

@@ -23,7 +23,7 @@ public record ClipDesk(PareDesk paring, FrameDesk framing) {
       return clip.with(frame.apply(clip.framed(), paring.editor().cuts(clip.pared()), framing));
     }
     if (intent instanceof LetterIntent letter) {
-      return clip.with(letter.apply(clip.lettered()));
+      return clip.with(letter.apply(clip.lettered(), paring.editor().transcript()));
     }
     if (intent instanceof SoundIntent sound) {
       return clip.with(sound.apply(clip.sounded()));

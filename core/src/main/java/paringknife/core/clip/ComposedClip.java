@@ -6,7 +6,6 @@ import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
 import paringknife.core.clip.cut.CutList;
 import paringknife.core.clip.cut.PictureRun;
-import paringknife.core.clip.cut.Removal;
 import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.deliver.DeliverySpecs;
 import paringknife.core.deliver.Limit;
@@ -17,11 +16,10 @@ import paringknife.core.frame.Framed;
 import paringknife.core.frame.Look;
 import paringknife.core.frame.PlannedFrame;
 import paringknife.core.frame.Shape;
-import paringknife.core.letter.Canvas;
 import paringknife.core.letter.CaptionTrack;
+import paringknife.core.letter.drawn.Canvas;
 import paringknife.core.pare.SoundPlanner;
 import paringknife.core.time.FrameRate;
-import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
 
 /**
@@ -116,14 +114,12 @@ public final class ComposedClip {
   public CaptionTrack captions() {
     CaptionTrack made = captions;
     if (made == null) {
-      List<Span> uncaptioned =
-          state.clip().pared().removals().stream()
-              .filter(r -> r.means().uncaptions())
-              .map(Removal::span)
-              .toList();
       made =
           CaptionTrack.spoken(
-              state.clip().lettered(), state.cuts(), uncaptioned, state.material().transcript());
+              state.clip().lettered(),
+              state.cuts(),
+              Uncaptioned.of(state.clip(), state.material().transcript()),
+              state.material().transcript());
       captions = made;
     }
     return made;

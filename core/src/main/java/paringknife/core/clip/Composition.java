@@ -8,7 +8,7 @@ import paringknife.core.formats.TimedText;
 import paringknife.core.frame.FramePath;
 import paringknife.core.frame.Look;
 import paringknife.core.letter.CaptionTrack;
-import paringknife.core.letter.Cue;
+import paringknife.core.letter.cue.Cue;
 import paringknife.core.time.FrameRate;
 
 /**
@@ -31,9 +31,9 @@ public record Composition(
     return spec.preflight(new Planned(playback.lengthUs(), playedCues(), path.leastLines(), rate));
   }
 
-  /** The captions' drawing instructions (ASS v4+) on the canvas of the spec. */
+  /** What is drawn into the picture (ASS v4+) on the canvas of the spec; empty for nothing. */
   public String script() {
-    return captions.ass(spec.canvas());
+    return captions.burnt(spec.canvas());
   }
 
   /** The captions as long as they show. */
@@ -41,8 +41,9 @@ public record Composition(
     return captions.cues().stream().map(c -> c.played(playback.speed())).toList();
   }
 
-  /** The captions as subtitle files carry them. */
+  /** The captions as the file beside the picture carries them; none where there is no such file. */
   public List<TimedText> subtitles() {
-    return playedCues().stream().map(c -> new TimedText(c.span(), c.text())).toList();
+    return (captions.use().isBeside() ? playedCues() : List.<Cue>of())
+        .stream().map(c -> new TimedText(c.span(), c.text())).toList();
   }
 }

@@ -3,8 +3,8 @@ package paringknife.core.deliver;
 import java.util.List;
 import java.util.stream.Stream;
 import paringknife.core.frame.Shape;
-import paringknife.core.letter.Canvas;
-import paringknife.core.letter.SafeArea;
+import paringknife.core.letter.drawn.Canvas;
+import paringknife.core.letter.drawn.SafeArea;
 
 /**
  * What one destination takes.

@@ -2,7 +2,7 @@ package paringknife.core.deliver;
 
 import java.util.List;
 import paringknife.core.frame.Shape;
-import paringknife.core.letter.SafeArea;
+import paringknife.core.letter.drawn.SafeArea;
 import paringknife.core.listen.LoudnessTarget;
 
 /** The delivery specs that ship; limits of 60 s, 90 s and 10 min are common practice. */

@@ -3,7 +3,7 @@ package paringknife.core.deliver;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import paringknife.core.letter.CueLimits;
+import paringknife.core.letter.cue.Breaking;
 import paringknife.core.listen.LoudnessTarget;
 import paringknife.core.time.FrameRate;
 
@@ -65,7 +65,7 @@ public sealed interface Limit {
 
   /** How fast captions may be to read, characters a second. */
   record Reading(double fastest) implements Limit {
-    public static final Reading USUAL = new Reading(CueLimits.FASTEST_READING);
+    public static final Reading USUAL = new Reading(Breaking.FASTEST_READING);
 
     @Override
     public List<Check> before(Planned planned) {

@@ -1,7 +1,7 @@
 package paringknife.core.deliver;
 
 import java.util.List;
-import paringknife.core.letter.Cue;
+import paringknife.core.letter.cue.Cue;
 import paringknife.core.time.FrameRate;
 
 /**

@@ -1,4 +1,4 @@
-/** Captions timed to the word: cue breaking, lettering and drawing instructions (ASS). */
+/** The section of a clip that says how it is captioned. */
 @NullMarked
 package paringknife.core.letter;
 

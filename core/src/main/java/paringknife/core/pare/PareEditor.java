@@ -41,6 +41,11 @@ public final class PareEditor {
   private final RepeatEditor repeats;
   private volatile @Nullable Double quiet;
 
+  /** What is said in the episode. */
+  public Transcript transcript() {
+    return transcript;
+  }
+
   /** With the shipped filler words of the transcript's language. */
   public PareEditor(Transcript transcript, LevelCurve levels) {
     this(transcript, levels, FillerList.of(transcript.language()));

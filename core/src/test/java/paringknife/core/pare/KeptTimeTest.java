@@ -11,8 +11,8 @@ import paringknife.core.clip.cut.CutList;
 import paringknife.core.clip.cut.Means;
 import paringknife.core.clip.cut.PictureRun;
 import paringknife.core.clip.cut.Removal;
-import paringknife.core.letter.CueBreaker;
-import paringknife.core.letter.Letterings;
+import paringknife.core.letter.cue.CueBreaker;
+import paringknife.core.letter.drawn.Letterings;
 import paringknife.core.listen.LevelCurve;
 import paringknife.core.listen.RoomToneFinder;
 import paringknife.core.listen.SoundPlan;
@@ -52,7 +52,7 @@ class KeptTimeTest {
             .toList();
     return String.join(
         " ",
-        new CueBreaker(Letterings.byId("sluice").limits())
+        new CueBreaker(Letterings.byId("sluice").breaking())
             .cues(cuts(document), transcript, without, List.of()).stream()
                 .map(c -> c.text().replace('\n', ' '))
                 .toList());
@@ -141,7 +141,7 @@ class KeptTimeTest {
   void captionsWaitForTheGap() {
     Pared gapped = editor.putGapAfter(clip, 0, 500_000);
     long before =
-        new CueBreaker(Letterings.byId("sluice").limits())
+        new CueBreaker(Letterings.byId("sluice").breaking())
             .cues(cuts(clip), transcript)
             .get(0)
             .lines()
@@ -150,7 +150,7 @@ class KeptTimeTest {
             .span()
             .startUs();
     long after =
-        new CueBreaker(Letterings.byId("sluice").limits())
+        new CueBreaker(Letterings.byId("sluice").breaking())
             .cues(cuts(gapped), transcript).stream()
                 .flatMap(c -> c.lines().stream())
                 .flatMap(List::stream)

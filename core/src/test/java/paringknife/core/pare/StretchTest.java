@@ -9,9 +9,9 @@ import org.junit.jupiter.api.Test;
 import paringknife.core.Talk;
 import paringknife.core.clip.cut.CutList;
 import paringknife.core.clip.cut.PictureRun;
-import paringknife.core.letter.Cue;
-import paringknife.core.letter.CueBreaker;
-import paringknife.core.letter.Letterings;
+import paringknife.core.letter.cue.Cue;
+import paringknife.core.letter.cue.CueBreaker;
+import paringknife.core.letter.drawn.Letterings;
 import paringknife.core.time.FrameRate;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
@@ -94,7 +94,7 @@ class StretchTest {
   void captionsAndPicturesFollowTheNewOrder() {
     Pared moved = editor.move(clip, 8, 11, 0);
     CutList cuts = moved.cuts(transcript);
-    List<Cue> cues = new CueBreaker(Letterings.byId("sluice").limits()).cues(cuts, transcript);
+    List<Cue> cues = new CueBreaker(Letterings.byId("sluice").breaking()).cues(cuts, transcript);
     assertThat(cues.get(0).text()).startsWith("Nine");
     assertThat(cues).noneMatch(c -> c.text().contains("twelve") && c.text().contains("One"));
     for (int i = 1; i < cues.size(); i++) {

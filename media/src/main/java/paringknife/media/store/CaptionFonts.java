@@ -7,15 +7,13 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.List;
+import paringknife.core.letter.fonts.Typefaces;
 
 /**
  * The fonts of the letterings, laid out as files: ffmpeg burns from them and the browser draws from
  * the very same files.
  */
 public final class CaptionFonts {
-  private static final List<String> FILES =
-      List.of("archivo-black.woff2", "barlow-condensed-semibold.woff2");
-
   private final Path directory;
 
   /** Writes the shipped fonts into a directory, which is made when missing. */
@@ -23,11 +21,8 @@ public final class CaptionFonts {
     this.directory = directory;
     try {
       Files.createDirectories(directory);
-      for (String name : FILES) {
-        try (InputStream in = CaptionFonts.class.getResourceAsStream("/fonts/" + name)) {
-          if (in == null) {
-            throw new IllegalStateException("the font " + name + " is missing from this build");
-          }
+      for (String name : files()) {
+        try (InputStream in = Typefaces.open(name)) {
           Files.copy(in, directory.resolve(name), StandardCopyOption.REPLACE_EXISTING);
         }
       }
@@ -41,6 +36,6 @@ public final class CaptionFonts {
   }
 
   public List<String> files() {
-    return FILES;
+    return Typefaces.files();
   }
 }

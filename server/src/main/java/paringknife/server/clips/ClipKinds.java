@@ -8,10 +8,8 @@ import paringknife.core.deliver.DeliverIntent;
 import paringknife.core.frame.FrameIntent;
 import paringknife.core.frame.Layout;
 import paringknife.core.frame.SetFrame;
-import paringknife.core.letter.CaptionEdit;
-import paringknife.core.letter.Entrance;
 import paringknife.core.letter.LetterIntent;
-import paringknife.core.letter.SpokenMark;
+import paringknife.core.letter.cue.CaptionEdit;
 import paringknife.core.listen.clean.SoundIntent;
 import paringknife.core.pare.PareIntent;
 import paringknife.core.steps.Intent;
@@ -57,6 +55,15 @@ class ClipKinds {
     kinds.put("cutTo", FrameIntent.CutTo.class);
     kinds.put("dropCameraCuts", FrameIntent.DropCameraCuts.class);
     kinds.put("letter", LetterIntent.Letter.class);
+    kinds.put("restyle", LetterIntent.Restyle.class);
+    kinds.put("rebreak", LetterIntent.Rebreak.class);
+    kinds.put("leaveOut", LetterIntent.LeaveOut.class);
+    kinds.put("useCaptions", LetterIntent.UseCaptions.class);
+    kinds.put("editCaptions", LetterIntent.EditCaptions.class);
+    kinds.put("letCaptionsBe", LetterIntent.LetCaptionsBe.class);
+    kinds.put("retype", LetterIntent.Retype.class);
+    kinds.put("shiftCaptions", LetterIntent.Shift.class);
+    kinds.put("replaceInCaptions", LetterIntent.ReplaceInCaptions.class);
     kinds.put("rename", DeliverIntent.Rename.class);
     kinds.put("askFor", DeliverIntent.AskFor.class);
     return new JsonKinds(Intent.class, kinds);
@@ -100,26 +107,17 @@ class ClipKinds {
   JsonKinds captionEdits() {
     return new JsonKinds(
         CaptionEdit.class,
-        Map.of(
-            "breakBefore", CaptionEdit.BreakBefore.class,
-            "goOnWith", CaptionEdit.GoOnWith.class,
-            "showAs", CaptionEdit.ShowAs.class));
-  }
-
-  @Bean
-  JsonKinds marks() {
-    return new JsonKinds(
-        SpokenMark.class,
-        Map.of("inColour", SpokenMark.InColour.class, "box", SpokenMark.Box.class));
-  }
-
-  @Bean
-  JsonKinds entrances() {
-    return new JsonKinds(
-        Entrance.class,
-        Map.of(
-            "atOnce", Entrance.AtOnce.class,
-            "fade", Entrance.Fade.class,
-            "pop", Entrance.Pop.class));
+        Map.ofEntries(
+            Map.entry("breakBefore", CaptionEdit.BreakBefore.class),
+            Map.entry("goOnWith", CaptionEdit.GoOnWith.class),
+            Map.entry("lineBefore", CaptionEdit.LineBefore.class),
+            Map.entry("bindToLast", CaptionEdit.BindToLast.class),
+            Map.entry("showAs", CaptionEdit.ShowAs.class),
+            Map.entry("begin", CaptionEdit.Begin.class),
+            Map.entry("end", CaptionEdit.End.class),
+            Map.entry("added", CaptionEdit.Added.class),
+            Map.entry("styled", CaptionEdit.Styled.class),
+            Map.entry("key", CaptionEdit.Key.class),
+            Map.entry("placed", CaptionEdit.Placed.class)));
   }
 }

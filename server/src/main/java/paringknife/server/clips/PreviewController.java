@@ -6,6 +6,8 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
@@ -17,10 +19,13 @@ import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.deliver.DeliverySpecs;
 import paringknife.core.frame.FaceWarning;
 import paringknife.core.frame.Shape;
-import paringknife.core.letter.Canvas;
-import paringknife.core.letter.Cue;
-import paringknife.core.letter.CueWord;
-import paringknife.core.time.Span;
+import paringknife.core.letter.CaptionTrack;
+import paringknife.core.letter.Lettered;
+import paringknife.core.letter.cue.Cue;
+import paringknife.core.letter.drawn.AssScript;
+import paringknife.core.letter.drawn.Canvas;
+import paringknife.core.letter.drawn.Specimen;
+import paringknife.core.letter.style.Style;
 import paringknife.server.database.Recent;
 import paringknife.server.episodes.Episode;
 import paringknife.server.shelf.Episodes;
@@ -61,15 +66,6 @@ class PreviewController {
       double[] path,
       List<FaceWarning> faces) {}
 
-  /**
-   * A caption.
-   *
-   * @param span when it shows, on the clip's own clock at speed 1
-   * @param played when it shows as the clip plays
-   * @param charactersPerSecond how fast it is to read as the clip plays
-   */
-  record CueShown(Span span, Span played, List<List<CueWord>> lines, double charactersPerSecond) {}
-
   /** As one of the specs asks for it; without a name, as the first that the clip is asked for. */
   @GetMapping("/preview")
   Preview preview(@PathVariable long id, @RequestParam(defaultValue = "") String spec) {
@@ -91,27 +87,52 @@ class PreviewController {
         worked.faceWarnings(shape));
   }
 
+  /** The captions as they show. */
   @GetMapping("/cues")
-  List<CueShown> cues(@PathVariable long id) {
+  List<ShownCue> cues(@PathVariable long id) {
     ClipStore.StoredClip clip = clips.byId(id);
     ComposedClip worked = composed(clip, episodes.open(clip.episodeId()));
     double speed = worked.playback().speed();
-    return worked.captions().cues().stream().map(c -> shown(c, c.played(speed))).toList();
-  }
-
-  private static CueShown shown(Cue cue, Cue played) {
-    return new CueShown(cue.span(), played.span(), cue.lines(), played.charactersPerSecond());
+    Lettered lettered = clip.document().lettered();
+    return ShownCue.all(worked.captions().cues(), speed, lettered);
   }
 
   /** The drawing instructions of the captions, for the worker that draws them over the preview. */
   @GetMapping(path = "/captions.ass", produces = MediaType.TEXT_PLAIN_VALUE + ";charset=UTF-8")
   String captionScript(@PathVariable long id, @RequestParam(defaultValue = "") String spec) {
     ClipStore.StoredClip clip = clips.byId(id);
-    Canvas canvas =
-        seenAs(clip.document(), spec)
-            .map(DeliverySpec::canvas)
-            .orElse(Canvas.of(clip.document().framed().shape()));
-    return composed(clip, episodes.open(clip.episodeId())).captions().ass(canvas);
+    return composed(clip, episodes.open(clip.episodeId())).captions().ass(canvasOf(clip, spec));
+  }
+
+  /** How captions would look that are only being tried. */
+  record TriedStyle(Style style) {}
+
+  /** The drawing instructions of the captions in a style that is only being tried. */
+  @PostMapping(path = "/tried.ass", produces = MediaType.TEXT_PLAIN_VALUE + ";charset=UTF-8")
+  String tried(
+      @PathVariable long id,
+      @RequestParam(defaultValue = "") String spec,
+      @RequestBody TriedStyle asked) {
+    ClipStore.StoredClip clip = clips.byId(id);
+    Canvas canvas = canvasOf(clip, spec);
+    List<Cue> cues = composed(clip, episodes.open(clip.episodeId())).captions().cues();
+    return new AssScript(asked.style(), canvas).write(cues);
+  }
+
+  private static Canvas canvasOf(ClipStore.StoredClip clip, String spec) {
+    return seenAs(clip.document(), spec)
+        .map(DeliverySpec::canvas)
+        .orElse(Canvas.of(clip.document().framed().shape()));
+  }
+
+  /** A lettering set in a caption of the clip, as it is shown to choose from. */
+  @GetMapping("/specimens/{lettering}")
+  Specimen specimen(@PathVariable long id, @PathVariable String lettering) {
+    ClipStore.StoredClip clip = clips.byId(id);
+    Episode episode = episodes.open(clip.episodeId());
+    Lettered lettered = clip.document().lettered().inAnother(lettering);
+    CaptionTrack captions = episode.compose(clip.document().with(lettered)).captions();
+    return Specimen.of(captions.lettering(), captions.cues());
   }
 
   private ComposedClip composed(ClipStore.StoredClip clip, Episode episode) {

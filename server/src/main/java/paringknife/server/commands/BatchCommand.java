@@ -24,7 +24,6 @@ import paringknife.core.deliver.FileNames;
 import paringknife.core.formats.SubRip;
 import paringknife.core.frame.Framed;
 import paringknife.core.letter.Lettered;
-import paringknife.core.letter.Letterings;
 import paringknife.core.listen.SpeakersByMicrophone;
 import paringknife.core.pare.Pared;
 import paringknife.core.pare.RemovalKind;
@@ -91,8 +90,7 @@ final class BatchCommand implements Callable<Integer> {
   @Option(names = "--spec", defaultValue = "vertical-60")
   private List<String> specs = List.of();
 
-  @Option(names = "--lettering", defaultValue = "sluice")
-  private String lettering = "";
+  @Mixin private LetteringOptions letters = new LetteringOptions();
 
   @Mixin private FramingOptions framing = new FramingOptions();
 
@@ -107,7 +105,7 @@ final class BatchCommand implements Callable<Integer> {
   @Override
   public Integer call() throws IOException {
     List<DeliverySpec> asked = specs.stream().map(DeliverySpecs::byId).toList();
-    Letterings.byId(lettering);
+    Lettered lettered = letters.lettered();
     framing.check();
     Brief brief = Lengths.brief(clips, length, about);
     Recording recording = step("probe", () -> Probe.of(media.get(0)));
@@ -139,7 +137,9 @@ final class BatchCommand implements Callable<Integer> {
                 + " s; try another --length.");
       }
       List<Made> made =
-          step("pare", () -> picks.stream().map(p -> new Made(pare(episode, p), p)).toList());
+          step(
+              "pare",
+              () -> picks.stream().map(p -> new Made(pare(episode, p, lettered), p)).toList());
       ObjectNode report = JSON.createObjectNode();
       placed.forEach(p -> addSound(report.withArray("sounds"), p));
       ArrayNode pickNodes = report.putArray("picks");
@@ -225,16 +225,13 @@ final class BatchCommand implements Callable<Integer> {
         .put("driftPpm", Math.round(sound.placement().driftPpm() * 10) / 10.0);
   }
 
-  private ClipDocument pare(Episode episode, Pick pick) {
+  private ClipDocument pare(Episode episode, Pick pick, Lettered lettered) {
     String opening = pick.opening().replaceAll("[.,;:]{1,8}$", "");
     String title =
         opening.length() > 48 ? opening.substring(0, 48).replaceAll("\\s+\\S*$", "") : opening;
     ClipDocument whole =
         ClipDocument.of(
-            List.of(pick.span()),
-            Framed.UPRIGHT,
-            Lettered.in(lettering),
-            new Delivered(title, specs));
+            List.of(pick.span()), Framed.UPRIGHT, lettered, new Delivered(title, specs));
     Pared pared = whole.pared();
     for (Way way : Way.values()) {
       if (way.isHarmless()) {
@@ -322,7 +319,9 @@ final class BatchCommand implements Callable<Integer> {
           return target;
         });
     made.putIfAbsent(composition.spec().makes(), target);
-    Files.writeString(out.resolve(name + ".srt"), SubRip.write(composition.subtitles()));
+    if (composition.captions().use().isBeside()) {
+      Files.writeString(out.resolve(name + ".srt"), SubRip.write(composition.subtitles()));
+    }
     Measurement measured = step("measure", () -> Measurement.of(target));
     node.put("file", target.getFileName().toString());
     node.put("width", measured.width()).put("height", measured.height());

@@ -18,9 +18,14 @@ import paringknife.core.frame.people.FaceSample;
 import paringknife.core.frame.people.PeopleTracker;
 import paringknife.core.frame.people.Person;
 import paringknife.core.frame.shots.ShotList;
-import paringknife.core.letter.Cue;
-import paringknife.core.letter.CueBreaker;
-import paringknife.core.letter.CueLimits;
+import paringknife.core.letter.cue.Breaking;
+import paringknife.core.letter.cue.Cue;
+import paringknife.core.letter.cue.CueBreaker;
+import paringknife.core.letter.cue.CueWord;
+import paringknife.core.letter.drawn.AssScript;
+import paringknife.core.letter.drawn.Canvas;
+import paringknife.core.letter.drawn.Lettering;
+import paringknife.core.letter.drawn.Letterings;
 import paringknife.core.listen.LevelCurve;
 import paringknife.core.listen.Pause;
 import paringknife.core.listen.PauseDetector;
@@ -37,6 +42,7 @@ import paringknife.core.time.Span;
 import paringknife.core.transcript.TextOnSound;
 import paringknife.core.transcript.Transcript;
 import paringknife.media.ffmpeg.AnalysisPictures;
+import paringknife.media.ffmpeg.FilmLetterer;
 import paringknife.media.ffmpeg.HeardSound;
 import paringknife.media.ffmpeg.Levels;
 import paringknife.media.ffmpeg.Probe;
@@ -46,11 +52,15 @@ import paringknife.media.ffmpeg.Shots;
 import paringknife.media.language.SnowballForms;
 import paringknife.media.speech.ForcedAligner;
 import paringknife.media.speech.Recogniser;
+import paringknife.media.store.CaptionFonts;
+import paringknife.media.store.ScratchFolder;
 import paringknife.media.store.WholeFile;
 import paringknife.media.transcripts.TranscriptFile;
 import paringknife.media.transcripts.TranscriptJson;
 import paringknife.server.correcting.TranscriptExport;
+import paringknife.server.letterings.LetteringFormat;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 import tools.jackson.databind.json.JsonMapper;
@@ -61,7 +71,8 @@ import tools.jackson.databind.node.ObjectNode;
 @Command(name = "tool", description = "One computation at a time: " + ToolCommand.ALL + ".")
 final class ToolCommand implements Runnable {
   static final String ALL =
-      "recognise, align, pauses, fillers, repeats, picks, loudness, faces, shots, crop-path, cues, line-up, convert, specs";
+      "recognise, align, pauses, fillers, repeats, picks, loudness, faces, shots, crop-path, cues, letterings, letter,"
+          + " line-up, convert, specs";
 
   private static final JsonMapper JSON = new JsonMapper();
 
@@ -275,15 +286,57 @@ final class ToolCommand implements Runnable {
   void cues(
       @Parameters(paramLabel = "TRANSCRIPT") Path file,
       @Option(names = "--words", defaultValue = "7") int words,
-      @Option(names = "--lines", defaultValue = "2") int lines) {
+      @Option(names = "--lines", defaultValue = "2") int lines,
+      @Option(names = "--characters", defaultValue = "32", description = "most in a line")
+          int characters,
+      @Option(names = "--sentences", description = "end with sentences where one has room")
+          boolean sentences) {
     Transcript transcript = TranscriptFile.read(file).transcript();
     long end = transcript.words().stream().mapToLong(w -> w.endUs()).max().orElse(0);
     CutList whole = new CutList(List.of(new Span(0, end + 1_000_000)), List.of());
+    Breaking breaking = Breaking.of(words, lines, characters);
     ArrayNode out = JSON.createArrayNode();
-    for (Cue cue : new CueBreaker(new CueLimits(words, lines, 32)).cues(whole, transcript)) {
-      span(out.addObject(), cue.span()).put("text", cue.text());
+    for (Cue cue :
+        new CueBreaker(sentences ? breaking.bySentences() : breaking).cues(whole, transcript)) {
+      ObjectNode node = span(out.addObject(), cue.span());
+      node.put("text", cue.text());
+      ArrayNode rows = node.putArray("lines");
+      cue.text().lines().forEach(rows::add);
+      ArrayNode said = node.putArray("words");
+      for (CueWord word : cue.words()) {
+        span(said.addObject().put("text", word.text()), word.span());
+      }
     }
     print(out);
+  }
+
+  @Command(description = "the letterings that captions can be set in")
+  void letterings() {
+    ArrayNode out = JSON.createArrayNode();
+    for (Lettering lettering : Letterings.all()) {
+      out.add(JSON.readTree(LetteringFormat.write(lettering)));
+    }
+    print(out);
+  }
+
+  @Command(description = "captions drawn into a finished film; all else of it stays as it is")
+  void letter(
+      @Parameters(paramLabel = "VIDEO") Path video,
+      @Parameters(paramLabel = "SUBTITLES", description = ".srt, .vtt, .ttml, .ass, .json or .txt")
+          Path subtitles,
+      @Mixin LetteringOptions letters,
+      @Option(names = "--out", required = true) Path out)
+      throws IOException {
+    Lettering lettering = letters.asked();
+    Recording film = Probe.of(video);
+    Canvas canvas = FilmLetterer.canvas(film);
+    List<Cue> cues = FilmCues.of(film, subtitles, lettering.breaking());
+    String script = new AssScript(lettering.style(), canvas).write(cues);
+    try (ScratchFolder scratch = ScratchFolder.in(out.toAbsolutePath().getParent())) {
+      new FilmLetterer(new CaptionFonts(scratch.path().resolve("fonts")))
+          .letter(film, script, out, share -> {});
+    }
+    print(JSON.createObjectNode().put("file", out.toString()).put("captions", cues.size()));
   }
 
   @Command(

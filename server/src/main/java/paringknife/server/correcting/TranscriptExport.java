@@ -9,16 +9,16 @@ import paringknife.core.formats.SubRip;
 import paringknife.core.formats.TimedText;
 import paringknife.core.formats.Ttml;
 import paringknife.core.formats.WebVtt;
-import paringknife.core.letter.Cue;
-import paringknife.core.letter.CueBreaker;
-import paringknife.core.letter.CueLimits;
+import paringknife.core.letter.cue.Breaking;
+import paringknife.core.letter.cue.Cue;
+import paringknife.core.letter.cue.CueBreaker;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
 import paringknife.media.transcripts.TranscriptJson;
 
 /** A transcript as a file: plain text, SubRip, WebVTT, TTML or our JSON. */
 public final class TranscriptExport {
-  private static final CueLimits SUBTITLES = new CueLimits(14, 2, 42);
+  private static final Breaking SUBTITLES = Breaking.of(14, 2, 42);
 
   private TranscriptExport() {}
 

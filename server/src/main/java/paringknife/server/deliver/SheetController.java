@@ -8,8 +8,6 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.deliver.DeliverySpecs;
-import paringknife.core.letter.Lettering;
-import paringknife.core.letter.Letterings;
 
 /** The delivery sheet over HTTP. */
 @RestController
@@ -24,11 +22,6 @@ class SheetController {
   @GetMapping("/specs")
   List<DeliverySpec> specs() {
     return DeliverySpecs.shipped();
-  }
-
-  @GetMapping("/letterings")
-  List<Lettering> letterings() {
-    return Letterings.all();
   }
 
   @GetMapping("/episodes/{id}/sheet")

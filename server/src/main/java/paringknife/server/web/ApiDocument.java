@@ -46,6 +46,12 @@ class ApiDocument {
           Map.entry(
               "ClipStep",
               Set.of("undo", "redo", "pared", "framed", "lettered", "sounded", "delivered")),
+          Map.entry("Lettered", Set.of("style", "breaking", "leavesOut", "use")),
+          Map.entry("Style", Set.of("lowerFace", "place")),
+          Map.entry("WordStyle", Set.of("colour")),
+          Map.entry("RestyleIntent", Set.of("style")),
+          Map.entry("RebreakIntent", Set.of("breaking")),
+          Map.entry("LetCaptionsBeIntent", Set.of("about")),
           Map.entry("Preview", Set.of("spec")),
           Map.entry("PiecesMade", Set.of("problem")),
           Map.entry("Cell", Set.of("renderingId", "state", "secondsLeft", "problem")));

@@ -1,0 +1,18 @@
+package paringknife.core.letter.cue;
+
+import paringknife.core.letter.style.WordStyle;
+import paringknife.core.time.Span;
+
+/**
+ * A word as it stands in a caption.
+ *
+ * @param span when it is heard, on the clip's clock
+ * @param style how it differs from the others
+ * @param isKey whether it stands out as key words do
+ */
+public record CueWord(String text, Span span, long wordId, WordStyle style, boolean isKey) {
+  /** One like the others. */
+  public CueWord(String text, Span span, long wordId) {
+    this(text, span, wordId, WordStyle.PLAIN, false);
+  }
+}

@@ -1,0 +1,103 @@
+package paringknife.core.letter.drawn;
+
+import java.util.List;
+import java.util.Locale;
+import paringknife.core.letter.cue.Cue;
+import paringknife.core.letter.style.Colour;
+import paringknife.core.letter.style.Face;
+import paringknife.core.letter.style.SpokenMark;
+import paringknife.core.letter.style.Style;
+
+/**
+ * Writes captions as an ASS v4+ script, from which both the preview and the export draw. Every line
+ * has its place; where the spoken word is marked, every word has its own events, so that the mark
+ * changes exactly with the word.
+ */
+public final class AssScript {
+  /** Styles that events are drawn in. */
+  static final String TEXT = "Text";
+
+  static final String LOWER = "Lower";
+  static final String SPOKEN = "Spoken";
+
+  private static final int OUTLINED = 1;
+  private static final int BOXED = 3;
+  private static final double SPOKEN_PADDING = 10;
+
+  private final Style style;
+  private final Canvas canvas;
+
+  public AssScript(Style style, Canvas canvas) {
+    this.style = style;
+    this.canvas = canvas;
+  }
+
+  /** The whole script. */
+  public String write(List<Cue> cues) {
+    StringBuilder out = new StringBuilder();
+    out.append("[Script Info]\nScriptType: v4.00+\n");
+    out.append("PlayResX: ").append(canvas.width()).append('\n');
+    out.append("PlayResY: ").append(canvas.height()).append('\n');
+    out.append("WrapStyle: 2\nScaledBorderAndShadow: yes\nYCbCr Matrix: None\n\n");
+    out.append("[V4+ Styles]\n");
+    out.append(
+        "Format: Name, Fontname, Fontsize, PrimaryColour, SecondaryColour, OutlineColour,"
+            + " BackColour, Bold, Italic, Underline, StrikeOut, ScaleX, ScaleY, Spacing, Angle,"
+            + " BorderStyle, Outline, Shadow, Alignment, MarginL, MarginR, MarginV, Encoding\n");
+    text(out, TEXT, style.face());
+    text(out, LOWER, style.faceOf(1));
+    if (style.mark() instanceof SpokenMark.Box box) {
+      style(out, SPOKEN, style.face(), box.text(), box.ground(), SPOKEN_PADDING, BOXED);
+    }
+    out.append("\n[Events]\n");
+    out.append("Format: Layer, Start, End, Style, Name, MarginL, MarginR, MarginV, Effect, Text\n");
+    for (Cue cue : cues) {
+      new DrawnCaption(cue, style, canvas).write(out);
+    }
+    return out.toString();
+  }
+
+  private void text(StringBuilder out, String name, Face face) {
+    if (style.edges().isEmpty()) {
+      style(out, name, face, style.text(), Colour.rgb(0), 0, OUTLINED);
+    } else {
+      style(
+          out,
+          name,
+          face,
+          style.text(),
+          style.edges().get(0).colour(),
+          style.edges().get(0).width(),
+          OUTLINED);
+    }
+  }
+
+  private void style(
+      StringBuilder out,
+      String name,
+      Face face,
+      Colour text,
+      Colour border,
+      double width,
+      int borderStyle) {
+    double scale = canvas.scale();
+    Colour second = style.mark() instanceof SpokenMark.Filled filled ? filled.unfilled() : text;
+    out.append(
+        String.format(
+            Locale.ROOT,
+            "Style: %s,%s,%.1f,%s,%s,%s,%s,%d,%d,0,0,%.1f,100,%.1f,0,%d,%.1f,0,2,0,0,0,-1\n",
+            name,
+            face.family(),
+            face.size() * scale,
+            text.ass(),
+            second.ass(),
+            border.ass(),
+            border.ass(),
+            face.bold() ? -1 : 0,
+            face.italic() ? -1 : 0,
+            face.width() * 100,
+            face.spacing() * scale,
+            borderStyle,
+            width * scale));
+  }
+}

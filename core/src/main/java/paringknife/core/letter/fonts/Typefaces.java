@@ -1,0 +1,128 @@
+package paringknife.core.letter.fonts;
+
+import java.io.InputStream;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/** The typefaces that ship, all under the SIL Open Font License 1.1. */
+public final class Typefaces {
+  private static final String FOLDER = "/lettering-fonts/";
+
+  private static final List<Typeface> FOR_LETTERINGS =
+      List.of(
+          plain("Archivo Black", "archivo-black", 400, "latin", "latin-ext"),
+          plain("Archivo Light", "archivo", 300, "latin", "latin-ext", "vietnamese"),
+          plain("Anton", "anton", 400, "latin", "latin-ext", "vietnamese"),
+          bold("Atkinson Hyperlegible", "atkinson-hyperlegible", "latin", "latin-ext"),
+          bold("Baloo 2", "baloo-2", "latin", "latin-ext", "vietnamese"),
+          plain(
+              "Barlow Condensed SemiBold",
+              "barlow-condensed",
+              600,
+              "latin",
+              "latin-ext",
+              "vietnamese"),
+          bold("Bitter", "bitter", "latin", "latin-ext", "cyrillic", "vietnamese"),
+          bold("Courier Prime", "courier-prime", "latin", "latin-ext"),
+          bold("Kalam", "kalam", "latin", "latin-ext"),
+          plain(
+              "Libre Franklin Medium",
+              "libre-franklin",
+              500,
+              "latin",
+              "latin-ext",
+              "cyrillic",
+              "vietnamese"),
+          bold("Libre Franklin", "libre-franklin", "latin", "latin-ext", "cyrillic", "vietnamese"),
+          new Typeface(
+              "Lora SemiBold",
+              false,
+              true,
+              files("lora", 600, "italic", "latin", "latin-ext", "cyrillic", "vietnamese")),
+          plain(
+              "Noto Sans SemiBold",
+              "noto-sans",
+              600,
+              "latin",
+              "latin-ext",
+              "cyrillic",
+              "cyrillic-ext",
+              "greek",
+              "greek-ext",
+              "vietnamese"),
+          plain("Oswald Medium", "oswald", 500, "latin", "latin-ext", "cyrillic", "vietnamese"),
+          plain(
+              "Source Serif 4 SemiBold",
+              "source-serif-4",
+              600,
+              "latin",
+              "latin-ext",
+              "cyrillic",
+              "greek",
+              "vietnamese"),
+          plain("Work Sans Light", "work-sans", 300, "latin", "latin-ext", "vietnamese"));
+
+  /** What letters come from that a lettering's own face does not have. */
+  private static final List<Typeface> FOR_SCRIPTS =
+      List.of(
+          byFamily(FOR_LETTERINGS, "Noto Sans SemiBold"),
+          plain("Noto Sans Arabic SemiBold", "noto-sans-arabic", 600, "arabic"),
+          plain("Noto Sans Hebrew SemiBold", "noto-sans-hebrew", 600, "hebrew"),
+          plain("Noto Sans Devanagari SemiBold", "noto-sans-devanagari", 600, "devanagari"),
+          plain("Noto Sans Thai SemiBold", "noto-sans-thai", 600, "thai"));
+
+  private Typefaces() {}
+
+  private static List<String> files(String name, int weight, String style, String... scripts) {
+    List<String> files = new ArrayList<>();
+    for (String script : scripts) {
+      files.add(name + "-" + script + "-" + weight + "-" + style + ".woff");
+    }
+    return files;
+  }
+
+  private static Typeface plain(String family, String name, int weight, String... scripts) {
+    return new Typeface(family, false, false, files(name, weight, "normal", scripts));
+  }
+
+  private static Typeface bold(String family, String name, String... scripts) {
+    return new Typeface(family, true, false, files(name, 700, "normal", scripts));
+  }
+
+  private static Typeface byFamily(List<Typeface> faces, String family) {
+    return faces.stream().filter(f -> f.family().equals(family)).findFirst().orElseThrow();
+  }
+
+  /** Those that a lettering can be set in. */
+  public static List<Typeface> all() {
+    return FOR_LETTERINGS;
+  }
+
+  /** All that have letters, each file once. */
+  public static List<String> files() {
+    List<String> files = new ArrayList<>();
+    FOR_LETTERINGS.forEach(f -> files.addAll(f.files()));
+    FOR_SCRIPTS.forEach(f -> files.addAll(f.files()));
+    return files.stream().distinct().toList();
+  }
+
+  /** A typeface by its family. */
+  public static Optional<Typeface> of(String family) {
+    return FOR_LETTERINGS.stream().filter(f -> f.family().equals(family)).findFirst();
+  }
+
+  /** One that has a letter, for a face that does not; none where no shipped one does. */
+  public static Optional<Typeface> having(int codePoint) {
+    return FOR_SCRIPTS.stream().filter(f -> f.has(codePoint)).findFirst();
+  }
+
+  /** A file's content. */
+  public static InputStream open(String file) {
+    InputStream in = Typefaces.class.getResourceAsStream(FOLDER + file);
+    if (in == null) {
+      throw new IllegalStateException("the font " + file + " is missing from this build");
+    }
+    return in;
+  }
+}

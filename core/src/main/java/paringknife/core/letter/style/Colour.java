@@ -1,0 +1,72 @@
+package paringknife.core.letter.style;
+
+import java.util.Locale;
+
+/** Red, green, blue and opacity, each 0 to 255. */
+public record Colour(int red, int green, int blue, int alpha) {
+  private static final int MOST = 255;
+
+  /** Not drawn at all. */
+  public static final Colour NONE = new Colour(0, 0, 0, 0);
+
+  public static final Colour WHITE = rgb(0xFFFFFF);
+
+  public Colour {
+    for (int part : new int[] {red, green, blue, alpha}) {
+      if (part < 0 || part > MOST) {
+        throw new IllegalArgumentException("Each part of a colour is 0 to 255.");
+      }
+    }
+  }
+
+  public static Colour rgb(int hex) {
+    return rgba(hex, MOST);
+  }
+
+  public static Colour rgba(int hex, int alpha) {
+    return new Colour(hex >> 16 & MOST, hex >> 8 & MOST, hex & MOST, alpha);
+  }
+
+  public boolean shows() {
+    return alpha > 0;
+  }
+
+  /** The form ASS styles take: opacity (0 is opaque), blue, green, red. */
+  public String ass() {
+    return String.format(Locale.ROOT, "&H%02X%02X%02X%02X", MOST - alpha, blue, green, red);
+  }
+
+  /**
+   * The override tags that draw a part of the letters in it.
+   *
+   * @param part 1 is the text, 2 what of it is yet to be filled, 3 the outline, 4 the shadow
+   */
+  public String tags(int part) {
+    return String.format(
+        Locale.ROOT,
+        "\\%dc&H%02X%02X%02X&\\%da&H%02X&",
+        part,
+        blue,
+        green,
+        red,
+        part,
+        MOST - alpha);
+  }
+
+  /** Relative luminance by WCAG 2.2, 0 to 1. */
+  public double luminance() {
+    return 0.2126 * linear(red) + 0.7152 * linear(green) + 0.0722 * linear(blue);
+  }
+
+  private static double linear(int part) {
+    double share = part / (double) MOST;
+    return share <= 0.04045 ? share / 12.92 : Math.pow((share + 0.055) / 1.055, 2.4);
+  }
+
+  /** Contrast ratio by WCAG 2.2, 1 to 21. */
+  public double contrast(Colour other) {
+    double lighter = Math.max(luminance(), other.luminance());
+    double darker = Math.min(luminance(), other.luminance());
+    return (lighter + 0.05) / (darker + 0.05);
+  }
+}

@@ -1,0 +1,108 @@
+package paringknife.core.letter.style;
+
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * How captions look. Lengths are in pixels on a picture 1080 pixels wide.
+ *
+ * @param face what text is set in
+ * @param lowerFace what lines after the first are set in; null for the same
+ * @param text colour of the text
+ * @param edges outlines from the inside to the outside, up to {@value #MOST_EDGES}
+ * @param key how key words stand out
+ * @param place where captions stand; null for above what the destination covers
+ */
+public record Style(
+    Face face,
+    @Nullable Face lowerFace,
+    Colour text,
+    List<Edge> edges,
+    Shadow shadow,
+    Ground ground,
+    Align align,
+    SpokenMark mark,
+    WordStyle key,
+    Motion motion,
+    @Nullable Place place) {
+  public static final int MOST_EDGES = 2;
+
+  /** On which side lines begin or end together. */
+  public enum Align {
+    LEFT,
+    CENTRE,
+    RIGHT
+  }
+
+  public Style {
+    edges = List.copyOf(edges);
+    if (edges.size() > MOST_EDGES) {
+      throw new IllegalArgumentException("Letters have up to " + MOST_EDGES + " outlines.");
+    }
+  }
+
+  /** A face and a mark; all else as most have it. */
+  public static Style of(Face face, SpokenMark mark) {
+    return new Style(
+        face,
+        null,
+        Colour.WHITE,
+        List.of(),
+        Shadow.NONE,
+        Ground.NONE,
+        Align.CENTRE,
+        mark,
+        new WordStyle(Colour.rgb(0xF2B35B), 1, false),
+        Motion.NONE,
+        null);
+  }
+
+  public Style withText(Colour changed) {
+    return new Style(
+        face, lowerFace, changed, edges, shadow, ground, align, mark, key, motion, place);
+  }
+
+  public Style withEdges(Edge... changed) {
+    return new Style(
+        face, lowerFace, text, List.of(changed), shadow, ground, align, mark, key, motion, place);
+  }
+
+  public Style withShadow(Shadow changed) {
+    return new Style(
+        face, lowerFace, text, edges, changed, ground, align, mark, key, motion, place);
+  }
+
+  public Style withGround(Ground changed) {
+    return new Style(
+        face, lowerFace, text, edges, shadow, changed, align, mark, key, motion, place);
+  }
+
+  public Style withLower(Face changed) {
+    return new Style(face, changed, text, edges, shadow, ground, align, mark, key, motion, place);
+  }
+
+  public Style withKey(WordStyle changed) {
+    return new Style(
+        face, lowerFace, text, edges, shadow, ground, align, mark, changed, motion, place);
+  }
+
+  public Style withMotion(Motion changed) {
+    return new Style(
+        face, lowerFace, text, edges, shadow, ground, align, mark, key, changed, place);
+  }
+
+  public Style withPlace(@Nullable Place changed) {
+    return new Style(
+        face, lowerFace, text, edges, shadow, ground, align, mark, key, motion, changed);
+  }
+
+  public Style aligned(Align changed) {
+    return new Style(
+        face, lowerFace, text, edges, shadow, ground, changed, mark, key, motion, place);
+  }
+
+  /** The face of a line, counted from 0. */
+  public Face faceOf(int line) {
+    return line > 0 && lowerFace != null ? lowerFace : face;
+  }
+}

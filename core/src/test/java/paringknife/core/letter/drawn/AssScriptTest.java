@@ -1,0 +1,150 @@
+package paringknife.core.letter.drawn;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Test;
+import paringknife.core.letter.cue.Cue;
+import paringknife.core.letter.cue.CueWord;
+import paringknife.core.letter.style.Colour;
+import paringknife.core.letter.style.Entrance;
+import paringknife.core.letter.style.Motion;
+import paringknife.core.letter.style.Place;
+import paringknife.core.letter.style.Style;
+import paringknife.core.letter.style.WordStyle;
+import paringknife.core.time.Span;
+
+/** Tags as the ASS v4+ specification and libass have them. */
+class AssScriptTest {
+  private static final Canvas UPRIGHT = new Canvas(1080, 1920, SafeArea.VERTICAL);
+
+  private static Cue cue(String... words) {
+    List<CueWord> said = new java.util.ArrayList<>();
+    for (int i = 0; i < words.length; i++) {
+      said.add(new CueWord(words[i], new Span(i * 400_000L, i * 400_000L + 350_000), i));
+    }
+    return new Cue(new Span(0, words.length * 400_000L), List.of(said));
+  }
+
+  /** The events of the text; what stands behind it has others. */
+  private static List<String> events(Style style, Cue cue) {
+    return events(style, cue, 3);
+  }
+
+  private static List<String> events(Style style, Cue cue, int layer) {
+    return new AssScript(style, UPRIGHT)
+        .write(List.of(cue))
+        .lines()
+        .filter(l -> l.startsWith("Dialogue: " + layer))
+        .toList();
+  }
+
+  @Test
+  void aCaptionGoesOnComingInWhenTheNextWordIsSpoken() {
+    List<String> events =
+        events(
+            Letterings.LEDGER.style().withMotion(Motion.of(new Entrance.Pop(600, 0.5))),
+            cue("salt", "water"));
+    assertThat(events.get(0)).contains("\\fscx50.0\\fscy50.0\\t(0,600,\\fscx100.0\\fscy100.0)");
+    assertThat(events.get(1)).contains("\\t(-400,200,");
+    List<String> fading =
+        events(
+            Letterings.LEDGER.style().withMotion(new Motion(new Entrance.Fade(200), 0, 100)),
+            cue("salt", "water"));
+    assertThat(fading.get(0)).contains("\\fade(255,0,255,0,200,700,800)");
+    assertThat(fading.get(1)).contains("\\fade(255,0,255,-400,-200,300,400)");
+    assertThat(
+            events(
+                Letterings.LEDGER.style().withMotion(Motion.of(new Entrance.Rise(200, 30))),
+                cue("salt", "water")))
+        .anyMatch(e -> e.contains("\\move(") && e.contains(",0,200)"))
+        .anyMatch(e -> e.contains("\\pos("));
+  }
+
+  @Test
+  void wordsToComeAreHiddenWhereEachComesWhenItIsSpoken() {
+    List<String> events = events(Letterings.TELEGRAPH.style(), cue("salt", "water"));
+    assertThat(events.get(0)).contains("salt {\\alpha&HFF&}water");
+    assertThat(events.get(1)).doesNotContain("\\alpha");
+  }
+
+  /** Hundredths of a second for each word; together they are what is heard until the last. */
+  @Test
+  void colourRunsThroughTheWordsWithTheSound() {
+    String event = events(Letterings.TIDELINE.style(), cue("salt", "water")).get(0);
+    assertThat(event).contains("{\\kf35}salt {\\k5}{\\kf35}water");
+  }
+
+  @Test
+  void whatIsTooWideIsSetSmallerAndEveryLineStaysOnThePicture() {
+    for (Lettering lettering : Letterings.all()) {
+      Cue wide = cue("Donaudampfschifffahrtsgesellschaftskapitänswitwen", "überqueren");
+      CaptionLayout layout = CaptionLayout.of(wide, lettering.style(), UPRIGHT);
+      assertThat(layout.left()).as(lettering.id()).isGreaterThanOrEqualTo(0);
+      assertThat(layout.right()).as(lettering.id()).isLessThanOrEqualTo(1080);
+      assertThat(layout.shrunk()).isLessThan(1);
+      assertThat(CaptionLayout.of(cue("a", "mill"), lettering.style(), UPRIGHT).shrunk())
+          .isEqualTo(1);
+    }
+  }
+
+  @Test
+  void captionsStandWhereTheyArePutAndNeverBeyondTheEdge() {
+    Style low = Letterings.HERON.style().withPlace(new Place(0.02, 1));
+    CaptionLayout layout = CaptionLayout.of(cue("salt", "water"), low, UPRIGHT);
+    assertThat(layout.bottom()).isCloseTo(1920, within(0.01));
+    assertThat(layout.left()).isCloseTo(0, within(0.01));
+    CaptionLayout itself = CaptionLayout.of(cue("salt"), Letterings.HERON.style(), UPRIGHT);
+    assertThat(itself.bottom()).isCloseTo(1920 * 0.75, within(0.01));
+  }
+
+  @Test
+  void singleWordsDifferAndTheRestIsAsBefore() {
+    CueWord key = new CueWord("bell", new Span(0, 300_000), 0, WordStyle.PLAIN, true);
+    CueWord blue =
+        new CueWord(
+            "rang",
+            new Span(300_000, 600_000),
+            1,
+            new WordStyle(Colour.rgb(0x0000FF), 1.5, false),
+            false);
+    CueWord plain = new CueWord("twice", new Span(600_000, 900_000), 2);
+    Cue cue = new Cue(new Span(0, 1_000_000), List.of(List.of(key, blue, plain)));
+    String event = events(Letterings.HERON.style(), cue).get(0);
+    assertThat(event)
+        .contains("{\\1c&H8CC5E8&\\1a&H00&\\fs112.3}bell{\\1c&HE2EEF4&\\1a&H00&\\fs104.0}")
+        .contains("{\\1c&HFF0000&\\1a&H00&\\fs156.0}rang{")
+        .endsWith(" twice");
+  }
+
+  @Test
+  void everyLineOfARoundBoxHasItsDrawing() {
+    List<String> events = events(Letterings.QUAY.style(), cue("salt", "water"), 0);
+    Matcher drawing = Pattern.compile("\\\\p1}(m [-\\d. mlb]+)$").matcher(events.get(0));
+    assertThat(drawing.find()).isTrue();
+  }
+
+  @Test
+  void lettersThatAFaceDoesNotHaveComeFromOneThatDoes() {
+    assertThat(events(Letterings.SLUICE.style(), cue("Привет", "ő", "שלום")))
+        .allMatch(e -> e.contains("{\\fnNoto Sans SemiBold") && e.contains("Noto Sans Hebrew"))
+        .noneMatch(e -> e.contains("Noto Sans SemiBold\\fs128.6\\b0}ő"));
+  }
+
+  @Test
+  void marksOfDirectionAreNotObeyed() {
+    assertThat(DrawnText.harmless("a\u202Eb\u2066c\u200Bd\u200De\u0007f{\\b1}"))
+        .isEqualTo("abcd\u200De f(/b1)");
+  }
+
+  /** WCAG 2.2, contrast: white on black is 21, the same colour 1. */
+  @Test
+  void contrastIsMeasuredAsPublished() {
+    assertThat(Colour.WHITE.contrast(Colour.rgb(0))).isCloseTo(21, within(0.001));
+    assertThat(Colour.WHITE.contrast(Colour.WHITE)).isEqualTo(1);
+    assertThat(Colour.rgb(0x767676).contrast(Colour.WHITE)).isCloseTo(4.54, within(0.01));
+  }
+}

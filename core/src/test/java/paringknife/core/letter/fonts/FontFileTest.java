@@ -1,0 +1,80 @@
+package paringknife.core.letter.fonts;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import java.awt.Font;
+import java.awt.font.FontRenderContext;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+
+class FontFileTest {
+  private static final Path DEJAVU = Path.of("/usr/share/fonts/truetype/dejavu/DejaVuSans.ttf");
+
+  private static byte[] shipped(String name) throws IOException {
+    try (InputStream in = Typefaces.open(name)) {
+      return in.readAllBytes();
+    }
+  }
+
+  /** Debian's DejaVu Sans, against what Java's own font engine measures. */
+  @Test
+  void widthsAreWhatTheJdkMeasures() throws Exception {
+    byte[] bytes = Files.readAllBytes(DEJAVU);
+    FontFile font = FontFile.read(bytes);
+    assertThat(font.family()).isEqualTo("DejaVu Sans");
+    Font measured =
+        Font.createFont(Font.TRUETYPE_FONT, new ByteArrayInputStream(bytes)).deriveFont(1000f);
+    FontRenderContext plain = new FontRenderContext(null, true, true);
+    for (String letter : new String[] {"A", "i", "\u00e9", "\u0416", "W", "\u2026"}) {
+      assertThat(font.advance(letter.codePointAt(0)) / font.em())
+          .as(letter)
+          .isCloseTo(measured.getStringBounds(letter, plain).getWidth() / 1000, within(0.001));
+    }
+    assertThat(font.has('\u4e00')).isFalse();
+    assertThat(font.isRestricted()).isFalse();
+  }
+
+  @Test
+  void everyShippedFontCanBeReadAndMayGoAlong() throws IOException {
+    for (String file : Typefaces.files()) {
+      FontFile font = FontFile.read(shipped(file));
+      assertThat(font.isRestricted()).as(file).isFalse();
+      assertThat(font.em()).isBetween(0.3, 1.2);
+    }
+    for (Typeface face : Typefaces.all()) {
+      assertThat(FontFile.read(shipped(face.files().get(0))).family()).isEqualTo(face.family());
+      assertThat("Schöne Straße, ça va? Ýmir, Łódź, ő".codePoints().filter(c -> c > ' '))
+          .as(face.family())
+          .allMatch(face::has);
+    }
+  }
+
+  @Test
+  void whatIsNoFontIsRefusedWithAWord() throws IOException {
+    byte[] font = shipped("anton-latin-400-normal.woff");
+    Random random = new Random(3);
+    for (int i = 0; i < 400; i++) {
+      byte[] broken = Arrays.copyOf(font, i % 4 == 0 ? random.nextInt(font.length) : font.length);
+      for (int k = 0; k < 20 && broken.length > 0; k++) {
+        broken[random.nextInt(Math.min(broken.length, 400))] = (byte) random.nextInt();
+      }
+      try {
+        FontFile.read(broken).advance('A');
+      } catch (UnusableFont refused) {
+        assertThat(refused).hasMessageContaining("no font");
+      }
+    }
+    assertThatThrownBy(
+            () -> FontFile.read("<html>".getBytes(java.nio.charset.StandardCharsets.UTF_8)))
+        .isInstanceOf(UnusableFont.class);
+    assertThatThrownBy(() -> FontFile.read(new byte[0])).isInstanceOf(UnusableFont.class);
+  }
+}

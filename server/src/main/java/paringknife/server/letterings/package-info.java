@@ -1,0 +1,5 @@
+/** Letterings and fonts, over HTTP and as files. */
+@NullMarked
+package paringknife.server.letterings;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,210 @@
+import { useRef, useState } from 'react';
+import type { ClipState, Cue, TranscriptColumns } from '../api/client';
+import { keyFor, keyName } from '../keyboard/keyMap';
+import { goToFault } from '../keyboard/lettering';
+import { usePlayback } from '../plate/Playback';
+import { usePlayhead } from '../plate/playhead';
+import { clockTenths } from '../ui/time';
+import { useChanges } from '../workbench/changes';
+import { ordered, useWorkbench } from '../workbench/store';
+import {
+  addAfter,
+  asProposed,
+  joinWithNext,
+  leaveOut,
+  linger,
+  nudge,
+  retype,
+  ROOM_US,
+  roomAfter,
+  shift,
+  toggleCaption,
+  toggleKey,
+  toggleLine,
+  type CaptionDesk,
+} from './captionActs';
+import { captionAt, captionOf, textOf } from './captions';
+import { told } from './told';
+
+interface Props {
+  clip: ClipState;
+  cues: Cue[];
+  transcript: TranscriptColumns;
+  frameUs: number;
+}
+
+const keyed = (name: string, key: string) => `${name} (${keyName(keyFor(key))})`;
+
+/** The caption at the selected word or under the playhead, with all that can be done to it. */
+export function CaptionCard({ clip, cues, transcript, frameUs }: Props) {
+  const changes = useChanges();
+  const playback = usePlayback();
+  const selection = useWorkbench((s) => s.selection);
+  const playing = usePlayhead((s) => captionAt(cues, s.programmeUs + 1));
+  const chosen = selection ? captionOf(cues, transcript.ids[selection.focus]) : -1;
+  const at = chosen >= 0 ? chosen : playing;
+  const cue = cues[at];
+  const desk: CaptionDesk = { changes, clip, cues, transcript, frameUs };
+  const ids = selection ? transcript.ids.slice(ordered(selection)[0], ordered(selection)[1] + 1) : [];
+  const faults = cues.filter((c) => c.faults.length).length;
+  const byHand = cues.filter((c) => c.setByHand.length).length;
+  const facts = [
+    `${cues.length} captions`,
+    ...(faults ? [`${faults} to look at`] : []),
+    ...(byHand ? [`${byHand} set by hand`] : []),
+  ];
+  return (
+    <section className="border-t border-rule bg-paper px-5 py-2.5" aria-label="This caption">
+      <div className="flex items-baseline gap-3">
+        <h2 className="label">{cue ? `Caption ${at + 1}` : 'Captions'}</h2>
+        {cue && (
+          <span className="text-[12.5px] text-soft tabular-nums">
+            {clockTenths(cue.played.startUs)} to {clockTenths(cue.played.endUs)}
+          </span>
+        )}
+        {cue && (
+          <span className={`text-[12.5px] ${cue.faults.length ? 'font-medium text-accent' : 'text-soft'}`}>
+            {told(cue)}
+            {cue.setByHand.length ? ', set by hand' : ''}
+          </span>
+        )}
+        <span className="ml-auto text-[12.5px] text-soft">{facts.join(', ')}</span>
+        {faults > 0 && (
+          <button
+            className="button button-small"
+            title={keyed('The next caption with something wrong', 'z')}
+            onClick={() => goToFault({ cues, transcript, playback }, at, 1)}
+          >
+            Next
+          </button>
+        )}
+      </div>
+      {cue && (
+        <div className="mt-1.5 flex gap-4">
+          <CaptionText
+            key={`${clip.id}/${at}/${textOf(cue)}`}
+            text={textOf(cue)}
+            onTyped={(text) => retype(desk, at, text)}
+          />
+          <div className="flex flex-1 flex-wrap content-start gap-1.5">
+            <Act name="Begins here" title={keyed('A caption begins at the selected word', 'q')} on={ids.length > 0}>
+              {() => toggleCaption(desk, ids[0])}
+            </Act>
+            <Act name="New line here" title={keyed('A line begins at the selected word', 'w')} on={ids.length > 0}>
+              {() => toggleLine(desk, ids[0])}
+            </Act>
+            <Act name="Join the next" on={at + 1 < cues.length && !cues[at + 1].added && !cue.added}>
+              {() => joinWithNext(desk, at)}
+            </Act>
+            <Act name="Key words" title={keyed('The selected words stand out', 'v')} on={ids.length > 0}>
+              {() => toggleKey(desk, ids)}
+            </Act>
+            <Act name="Leave out" title="The selected words are heard and not shown" on={ids.length > 0}>
+              {() => leaveOut(desk, ids)}
+            </Act>
+            <Act
+              name="Linger"
+              title="Stands 0.4 s longer, where there is room"
+              on={!cue.added && roomAfter(desk, at) > 0}
+            >
+              {() => linger(desk, at)}
+            </Act>
+            <Nudges desk={desk} at={at} />
+            <Act name="One after it" title="A caption where nobody speaks" on={roomAfter(desk, at) >= ROOM_US}>
+              {() => addAfter(desk, at, 'Write here')}
+            </Act>
+            <Act name="As proposed" on={cue.setByHand.length > 0}>
+              {() => asProposed(desk, at)}
+            </Act>
+          </div>
+        </div>
+      )}
+    </section>
+  );
+}
+
+function Act({ name, title, on, children }: { name: string; title?: string; on: boolean; children: () => void }) {
+  return (
+    <button className="button button-small" title={title} disabled={!on} onClick={children}>
+      {name}
+    </button>
+  );
+}
+
+/** Begin, end, and how far the shifting reaches, by frames. */
+function Nudges({ desk, at }: { desk: CaptionDesk; at: number }) {
+  const [reach, setReach] = useState<'this' | 'on' | 'all'>('this');
+  const moves = (byUs: number) =>
+    reach === 'this' ? shift(desk, at, at + 1, byUs) : shift(desk, reach === 'on' ? at : 0, desk.cues.length, byUs);
+  const { frameUs } = desk;
+  return (
+    <span className="flex flex-wrap gap-1.5">
+      <Pair name="Begins" onMove={(by) => nudge(desk, at, 'begin', by * frameUs)} />
+      <Pair name="Ends" onMove={(by) => nudge(desk, at, 'end', by * frameUs)} />
+      <Pair name="Shift" onMove={(by) => moves(by * frameUs)}>
+        <select
+          aria-label="What is shifted"
+          className="bg-transparent text-[12px]"
+          value={reach}
+          onChange={(e) => setReach(e.target.value as typeof reach)}
+        >
+          <option value="this">this</option>
+          <option value="on">from here on</option>
+          <option value="all">all</option>
+        </select>
+      </Pair>
+    </span>
+  );
+}
+
+function Pair({ name, onMove, children }: { name: string; onMove: (by: 1 | -1) => void; children?: React.ReactNode }) {
+  return (
+    <span className="flex items-center gap-1 rounded border border-rule px-1 text-[12px]">
+      <button
+        className="px-1"
+        aria-label={`${name} a frame earlier`}
+        title="a frame earlier"
+        onClick={() => onMove(-1)}
+      >
+        ‹
+      </button>
+      {name}
+      {children}
+      <button className="px-1" aria-label={`${name} a frame later`} title="a frame later" onClick={() => onMove(1)}>
+        ›
+      </button>
+    </span>
+  );
+}
+
+/** The text of a caption, line by line; what is typed is kept when the field is left, or by Ctrl Enter. */
+function CaptionText({ text, onTyped }: { text: string; onTyped: (text: string) => void }) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const field = useRef<HTMLTextAreaElement>(null);
+  const keep = () => {
+    if (typed !== null && typed.trim() !== text) onTyped(typed);
+    else setTyped(null);
+  };
+  return (
+    <textarea
+      ref={field}
+      data-testid="caption-text"
+      aria-label="Text of the caption"
+      className="w-[250px] shrink-0 resize-none rounded border border-rule bg-paper px-2.5 py-1.5 font-serif text-[15px] leading-[20px]"
+      rows={3}
+      value={typed ?? text}
+      title="Enter breaks the line, Ctrl Enter keeps it, Esc leaves it"
+      onChange={(e) => setTyped(e.target.value)}
+      onBlur={keep}
+      onKeyDown={(e) => {
+        if (e.key === 'Escape') {
+          setTyped(null);
+          requestAnimationFrame(() => field.current?.blur());
+        } else if (e.key === 'Enter' && (e.ctrlKey || e.metaKey)) {
+          e.preventDefault();
+          field.current?.blur();
+        }
+      }}
+    />
+  );
+}
