@@ -21,6 +21,8 @@ export type Style = Schemas['Style'];
 export type Face = Schemas['Face'];
 export type Breaking = Schemas['Breaking'];
 export type Specimens = Schemas['Specimens'];
+export type KeyWord = Schemas['KeyWord'];
+export type HouseStanding = Schemas['HouseStanding'];
 export type Specimen = Schemas['Specimen'];
 export type Shape = Schemas['Shape'];
 export type Preview = Schemas['Preview'];
@@ -189,6 +191,11 @@ export const api = {
   /** Where the script of the captions lies; the revisions tell one state from the next. */
   captionScript: (id: number, revision: number, words: number) =>
     `/api/clips/${id}/captions.ass?clip=${revision}&words=${words}`,
+  keyWords: (id: number) => get<KeyWord[]>(`/clips/${id}/key-words`),
+  house: (id: number) => get<HouseStanding>(`/clips/${id}/house`),
+  keepHouse: (id: number) => request<HouseStanding>('PUT', `/clips/${id}/house`),
+  takeHouse: (id: number) => post<HouseStanding>(`/clips/${id}/house/taken`),
+  spreadHouse: (id: number) => post<HouseStanding>(`/clips/${id}/house/spread`),
   specs: () => get<Spec[]>('/specs'),
   letterings: () => get<Specimens>('/letterings'),
   specimen: (id: number, lettering: string) => get<Specimen>(`/clips/${id}/specimens/${lettering}`),

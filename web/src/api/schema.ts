@@ -84,6 +84,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/clips/{id}/house": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["standing"];
+        put: operations["keep"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/clips/{id}/filler-list": {
         parameters: {
             query?: never;
@@ -493,7 +509,7 @@ export interface paths {
         };
         get: operations["versions"];
         put?: never;
-        post: operations["keep"];
+        post: operations["keep_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -622,6 +638,38 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["join"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clips/{id}/house/taken": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["take"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clips/{id}/house/spread": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["spread"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1204,6 +1252,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/clips/{id}/key-words": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["keyWords"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/clips/{id}/fit": {
         parameters: {
             query?: never;
@@ -1346,6 +1410,14 @@ export interface components {
         ChapterList: {
             settled: boolean;
             chapters: components["schemas"]["Chapter"][];
+        };
+        HouseStanding: {
+            show: string;
+            changes: ("LETTERING" | "BREAKS" | "CAPTION_USE" | "FRAME" | "SOUND")[] | null;
+            /** Format: int32 */
+            others: number;
+            /** Format: int32 */
+            single: number;
         };
         FillerList: {
             sure: string[];
@@ -1573,7 +1645,7 @@ export interface components {
             /** Format: int32 */
             camera: number;
         };
-        CaptionEdit: components["schemas"]["AddedCaptionEdit"] | components["schemas"]["BeginCaptionEdit"] | components["schemas"]["BindToLastCaptionEdit"] | components["schemas"]["BreakBeforeCaptionEdit"] | components["schemas"]["EndCaptionEdit"] | components["schemas"]["GoOnWithCaptionEdit"] | components["schemas"]["KeyCaptionEdit"] | components["schemas"]["LineBeforeCaptionEdit"] | components["schemas"]["PlacedCaptionEdit"] | components["schemas"]["ShowAsCaptionEdit"] | components["schemas"]["StyledCaptionEdit"];
+        CaptionEdit: components["schemas"]["AddedCaptionEdit"] | components["schemas"]["BeginCaptionEdit"] | components["schemas"]["BindToLastCaptionEdit"] | components["schemas"]["BreakAfterCaptionEdit"] | components["schemas"]["BreakBeforeCaptionEdit"] | components["schemas"]["EndCaptionEdit"] | components["schemas"]["GoOnWithCaptionEdit"] | components["schemas"]["KeyCaptionEdit"] | components["schemas"]["LineBeforeCaptionEdit"] | components["schemas"]["PlacedCaptionEdit"] | components["schemas"]["ShowAsCaptionEdit"] | components["schemas"]["StyledCaptionEdit"];
         Cleanup: {
             hum: boolean;
             noise: boolean;
@@ -2297,6 +2369,7 @@ export interface components {
             runs: components["schemas"]["PictureRun"][];
             path: number[];
             faces: components["schemas"]["FaceWarning"][];
+            captions: components["schemas"]["Place"];
         };
         ClipLoudness: {
             /** Format: double */
@@ -2309,6 +2382,13 @@ export interface components {
             ceilingDbtp: number;
             /** Format: double */
             gainDb: number;
+        };
+        KeyWord: {
+            /** Format: int64 */
+            wordId: number;
+            text: string;
+            /** @enum {string} */
+            why: "SUBJECT" | "NAME" | "NUMBER" | "RARE";
         };
         FitPlan: {
             /** Format: int64 */
@@ -2366,7 +2446,7 @@ export interface components {
             beginsLaterUs: number;
             /** Format: int64 */
             endsLaterUs: number;
-            setByHand: ("CAPTION" | "LINE" | "TEXT" | "BEGINNING" | "END" | "ADDED" | "STYLE" | "KEY" | "PLACE")[];
+            setByHand: ("CAPTION" | "CAPTION_END" | "LINE" | "TEXT" | "BEGINNING" | "END" | "ADDED" | "STYLE" | "KEY" | "PLACE")[];
         };
         PareWordsIntent: {
             /**
@@ -2770,7 +2850,7 @@ export interface components {
              */
             type: "letCaptionsBe";
             words: number[];
-            about: ("CAPTION" | "LINE" | "TEXT" | "BEGINNING" | "END" | "ADDED" | "STYLE" | "KEY" | "PLACE")[] | null;
+            about: ("CAPTION" | "CAPTION_END" | "LINE" | "TEXT" | "BEGINNING" | "END" | "ADDED" | "STYLE" | "KEY" | "PLACE")[] | null;
         };
         SeenWord: {
             /** Format: int64 */
@@ -2832,19 +2912,14 @@ export interface components {
             type: "askFor";
             specs: string[];
         };
-        MiddleLayout: {
+        ConversationLayout: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "middle";
-        };
-        SpeakerLayout: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "speaker";
+            type: "conversation";
+            /** @enum {string} */
+            arrangement: "STACKED" | "BESIDE" | "INSET";
         };
         OneLayout: {
             /**
@@ -2855,14 +2930,28 @@ export interface components {
             /** Format: int32 */
             person: number;
         };
-        ConversationLayout: {
+        SpeakerLayout: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "conversation";
+            type: "speaker";
+        };
+        MiddleLayout: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "middle";
+        };
+        WholeLayout: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "whole";
             /** @enum {string} */
-            arrangement: "STACKED" | "BESIDE" | "INSET";
+            ground: "SOFT" | "DARK" | "LIGHT";
         };
         TogetherLayout: {
             /**
@@ -2874,14 +2963,13 @@ export interface components {
             /** @enum {string} */
             arrangement: "STACKED" | "BESIDE" | "INSET";
         };
-        WholeLayout: {
+        StretchExtent: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "whole";
-            /** @enum {string} */
-            ground: "SOFT" | "DARK" | "LIGHT";
+            type: "stretch";
+            span: components["schemas"]["Span"];
         };
         SpeakingExtent: {
             /**
@@ -2892,13 +2980,14 @@ export interface components {
             /** Format: int32 */
             person: number;
         };
-        StretchExtent: {
+        ShotExtent: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "stretch";
-            span: components["schemas"]["Span"];
+            type: "shot";
+            /** Format: int64 */
+            atUs: number;
         };
         FromHereExtent: {
             /**
@@ -2906,15 +2995,6 @@ export interface components {
              * @enum {string}
              */
             type: "fromHere";
-            /** Format: int64 */
-            atUs: number;
-        };
-        ShotExtent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "shot";
             /** Format: int64 */
             atUs: number;
         };
@@ -2926,6 +3006,14 @@ export interface components {
             type: "still";
             window: components["schemas"]["PlacedWindow"];
         };
+        LaidShown: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "laid";
+            layout: components["schemas"]["Layout"];
+        };
         TravelShown: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -2936,13 +3024,23 @@ export interface components {
             to: components["schemas"]["PlacedWindow"];
             curve: components["schemas"]["Curve"];
         };
-        LaidShown: {
+        BreakBeforeCaptionEdit: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "laid";
-            layout: components["schemas"]["Layout"];
+            type: "breakBefore";
+            /** Format: int64 */
+            wordId: number;
+        };
+        BindToLastCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "bindToLast";
+            /** Format: int64 */
+            wordId: number;
         };
         PlacedCaptionEdit: {
             /**
@@ -2953,6 +3051,15 @@ export interface components {
             /** Format: int64 */
             wordId: number;
             place: components["schemas"]["Place"];
+        };
+        GoOnWithCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "goOnWith";
+            /** Format: int64 */
+            wordId: number;
         };
         KeyCaptionEdit: {
             /**
@@ -2977,59 +3084,12 @@ export interface components {
             lengthUs: number;
             text: string;
         };
-        ShowAsCaptionEdit: {
+        BeginCaptionEdit: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "showAs";
-            /** Format: int64 */
-            wordId: number;
-            text: string;
-        };
-        BreakBeforeCaptionEdit: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "breakBefore";
-            /** Format: int64 */
-            wordId: number;
-        };
-        GoOnWithCaptionEdit: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "goOnWith";
-            /** Format: int64 */
-            wordId: number;
-        };
-        StyledCaptionEdit: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "styled";
-            /** Format: int64 */
-            wordId: number;
-            style: components["schemas"]["WordStyle"];
-        };
-        BindToLastCaptionEdit: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "bindToLast";
-            /** Format: int64 */
-            wordId: number;
-        };
-        EndCaptionEdit: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "end";
+            type: "begin";
             /** Format: int64 */
             wordId: number;
             /** Format: int64 */
@@ -3044,16 +3104,45 @@ export interface components {
             /** Format: int64 */
             wordId: number;
         };
-        BeginCaptionEdit: {
+        StyledCaptionEdit: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "begin";
+            type: "styled";
+            /** Format: int64 */
+            wordId: number;
+            style: components["schemas"]["WordStyle"];
+        };
+        ShowAsCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "showAs";
+            /** Format: int64 */
+            wordId: number;
+            text: string;
+        };
+        EndCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "end";
             /** Format: int64 */
             wordId: number;
             /** Format: int64 */
             laterUs: number;
+        };
+        BreakAfterCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "breakAfter";
+            /** Format: int64 */
+            wordId: number;
         };
         ReplaceTranscriptIntent: {
             /**
@@ -3167,29 +3256,6 @@ export interface components {
              */
             type: "punctuate";
         };
-        FilledSpokenMark: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "filled";
-            unfilled: components["schemas"]["Colour"];
-        };
-        InColourSpokenMark: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "inColour";
-            text: components["schemas"]["Colour"];
-        };
-        AloneSpokenMark: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "alone";
-        };
         BoxSpokenMark: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -3199,21 +3265,35 @@ export interface components {
             text: components["schemas"]["Colour"];
             ground: components["schemas"]["Colour"];
         };
-        LitSpokenMark: {
+        AloneSpokenMark: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "lit";
-            unlit: components["schemas"]["Colour"];
+            type: "alone";
         };
-        UnderlinedSpokenMark: {
+        InColourSpokenMark: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "underlined";
+            type: "inColour";
             text: components["schemas"]["Colour"];
+        };
+        FilledSpokenMark: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "filled";
+            unfilled: components["schemas"]["Colour"];
+        };
+        UnmarkedSpokenMark: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "unmarked";
         };
         LargerSpokenMark: {
             /**
@@ -3225,28 +3305,28 @@ export interface components {
             /** Format: double */
             scale: number;
         };
-        UnmarkedSpokenMark: {
+        UnderlinedSpokenMark: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "unmarked";
+            type: "underlined";
+            text: components["schemas"]["Colour"];
         };
-        WordByWordEntrance: {
+        LitSpokenMark: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "wordByWord";
+            type: "lit";
+            unlit: components["schemas"]["Colour"];
         };
-        FadeEntrance: {
+        AtOnceEntrance: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "fade";
-            /** Format: int32 */
-            ms: number;
+            type: "atOnce";
         };
         RiseEntrance: {
             /**
@@ -3259,12 +3339,21 @@ export interface components {
             /** Format: double */
             from: number;
         };
-        AtOnceEntrance: {
+        FadeEntrance: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "atOnce";
+            type: "fade";
+            /** Format: int32 */
+            ms: number;
+        };
+        WordByWordEntrance: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "wordByWord";
         };
         PopEntrance: {
             /**
@@ -3277,14 +3366,26 @@ export interface components {
             /** Format: double */
             from: number;
         };
-        DismissedPeopleCorrection: {
+        NamedPeopleCorrection: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "dismissed";
+            type: "named";
             /** Format: int32 */
             person: number;
+            name: string;
+        };
+        JoinedPeopleCorrection: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "joined";
+            /** Format: int32 */
+            person: number;
+            /** Format: int32 */
+            into: number;
         };
         NotThisPeopleCorrection: {
             /**
@@ -3301,26 +3402,14 @@ export interface components {
             /** Format: int32 */
             other: number;
         };
-        JoinedPeopleCorrection: {
+        DismissedPeopleCorrection: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "joined";
+            type: "dismissed";
             /** Format: int32 */
             person: number;
-            /** Format: int32 */
-            into: number;
-        };
-        NamedPeopleCorrection: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "named";
-            /** Format: int32 */
-            person: number;
-            name: string;
         };
     };
     responses: never;
@@ -3652,6 +3741,50 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    standing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["HouseStanding"];
+                };
+            };
+        };
+    };
+    keep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["HouseStanding"];
+                };
             };
         };
     };
@@ -4529,7 +4662,7 @@ export interface operations {
             };
         };
     };
-    keep: {
+    keep_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -4845,6 +4978,50 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    take: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["HouseStanding"];
+                };
+            };
+        };
+    };
+    spread: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["HouseStanding"];
+                };
             };
         };
     };
@@ -5687,6 +5864,28 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["ClipLoudness"];
+                };
+            };
+        };
+    };
+    keyWords: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["KeyWord"][];
                 };
             };
         };

@@ -32,6 +32,9 @@ function withModifier(event: KeyboardEvent, desk: Desk): boolean {
   return true;
 }
 
+/** Keys that move a slider. */
+const SLIDING = ['ArrowLeft', 'ArrowRight', 'ArrowUp', 'ArrowDown', 'Home', 'End', 'PageUp', 'PageDown'];
+
 /** Our keys; see the help panel for their list. */
 export function useKeys(desk: Desk, search: () => void) {
   const dropped = useRef<Dropped>([]);
@@ -42,7 +45,8 @@ export function useKeys(desk: Desk, search: () => void) {
   useEffect(() => {
     const down = (event: KeyboardEvent) => {
       const target = event.target as HTMLElement;
-      if (target.closest('input, textarea, select, [role=slider]')) return;
+      if (target.closest('input, textarea, select')) return;
+      if (target.closest('[role=slider]') && SLIDING.includes(event.key)) return;
       const searchKeys: Keys = ({ key }) => key === '/' && (search(), true);
       const groups = [
         letteringKeys,

@@ -42,7 +42,7 @@ export function CaptionCard({ clip, cues, transcript, frameUs }: Props) {
   const selection = useWorkbench((s) => s.selection);
   const playing = usePlayhead((s) => captionAt(cues, s.programmeUs + 1));
   const chosen = selection ? captionOf(cues, transcript.ids[selection.focus]) : -1;
-  const at = chosen >= 0 ? chosen : playing;
+  const at = chosen >= 0 ? chosen : Math.max(0, playing);
   const cue = cues[at];
   const desk: CaptionDesk = { changes, clip, cues, transcript, frameUs };
   const ids = selection ? transcript.ids.slice(ordered(selection)[0], ordered(selection)[1] + 1) : [];
@@ -96,7 +96,7 @@ export function CaptionCard({ clip, cues, transcript, frameUs }: Props) {
             <Act name="Join the next" on={at + 1 < cues.length && !cues[at + 1].added && !cue.added}>
               {() => joinWithNext(desk, at)}
             </Act>
-            <Act name="Key words" title={keyed('The selected words stand out', 'v')} on={ids.length > 0}>
+            <Act name="Stand out" title={keyed('The selected words stand out', 'v')} on={ids.length > 0}>
               {() => toggleKey(desk, ids)}
             </Act>
             <Act name="Leave out" title="The selected words are heard and not shown" on={ids.length > 0}>

@@ -5,9 +5,6 @@ import { useStyling } from './useStyling';
 
 const STEP = 0.01;
 
-/** How far above what a destination covers captions stand by themselves, as a share of the height. */
-const CLEAR = 0.03;
-
 /** Lets the captions be dragged on the plate, and moved by the arrow keys. */
 export function PlacedCaptions({ clip, preview }: { clip: ClipState; preview: Preview }) {
   const styling = useStyling(clip);
@@ -16,7 +13,7 @@ export function PlacedCaptions({ clip, preview }: { clip: ClipState; preview: Pr
   const [guides, setGuides] = useState<{ x: number | null; y: number | null } | null>(null);
   if (!styling) return null;
   const { safe } = preview.canvas;
-  const place = styling.style.place ?? { x: 0.5, y: 1 - safe.bottom - CLEAR };
+  const place = styling.style.place ?? preview.captions;
   const at = (e: PointerEvent) => {
     const { width, height } = box.current!.getBoundingClientRect();
     const from = grip.current!;

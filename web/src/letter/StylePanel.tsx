@@ -54,7 +54,7 @@ export function StylePanel({ clip, specimens }: Props) {
         />
         {amount('Size', face.size, 20, 300, (size) => ({ face: { ...face, size } }))}
         {amount('Spacing', face.spacing, -10, 30, (spacing) => ({ face: { ...face, spacing } }))}
-        {amount('Line spacing', face.lineHeight, 0.6, 2, (lineHeight) => ({ face: { ...face, lineHeight } }), 0.02)}
+        {amount('Leading', face.lineHeight, 0.6, 2, (lineHeight) => ({ face: { ...face, lineHeight } }), 0.02)}
         {amount('Width', face.width, 0.5, 2, (width) => ({ face: { ...face, width } }), 0.02)}
         {amount('Slant', face.slant, -0.5, 0.5, (slant) => ({ face: { ...face, slant } }), 0.02)}
         <Choice

@@ -33,6 +33,9 @@ public final class Bench {
     if (asked.isEmpty() || asked.contains("path")) {
       PathBench.run();
     }
+    if (asked.isEmpty() || asked.contains("captions")) {
+      CaptionBench.run(Files.createDirectories(work.resolve("captions")));
+    }
     if (asked.isEmpty() || asked.contains("media")) {
       RenderBench.run(demo, work);
       SeekBench.run(demo, work.resolve("episode"), Files.createDirectories(work.resolve("seek")));

@@ -8,7 +8,6 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
-import com.microsoft.playwright.options.WaitForSelectorState;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -180,17 +179,6 @@ class BrowserPathTest extends FerryInBrowser {
 
   private JsonNode cues() {
     return api("/api/clips/" + id + "/cues");
-  }
-
-  /**
-   * Shows a time of the clip, and waits until captions of the saved clip, not of what it was, are
-   * drawn for it.
-   */
-  private void seekWithCaptions(long us) {
-    page.evaluate("us => paringKnifePlayer.seek(us)", (double) us);
-    String saved = "[data-script*='clip=" + clip().path("revision").asLong() + "&']";
-    page.locator("[data-testid=captions]" + saved + "[data-drawn='" + us + "']")
-        .waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.ATTACHED));
   }
 
   @Test

@@ -9,9 +9,11 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.KeyboardModifier;
 import com.microsoft.playwright.options.RequestOptions;
+import com.microsoft.playwright.options.WaitForSelectorState;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Base64;
 import java.util.List;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
@@ -157,5 +159,31 @@ abstract class FerryInBrowser {
 
   void saved() {
     assertThat(page.getByTestId("saved")).hasText("Saved");
+  }
+
+  /**
+   * Shows a time of the clip, and waits until captions of the saved clip, not of what it was, are
+   * drawn for it.
+   */
+  void seekWithCaptions(long us) {
+    page.evaluate("us => paringKnifePlayer.seek(us)", (double) us);
+    String saved = "[data-script*='clip=" + clip().path("revision").asLong() + "&']";
+    page.locator("[data-testid=captions]" + saved + "[data-drawn='" + us + "']")
+        .waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.ATTACHED));
+  }
+
+  /**
+   * What stands on the canvas of the captions; the worker's drawing reaches it after the worker has
+   * said so.
+   */
+  Path captionsOnGround() throws IOException {
+    String drawn =
+        (String)
+            page.evaluate(
+                "() => { const c = document.querySelector('[data-testid=captions]'); const o = document.createElement('canvas'); o.width = c.width; o.height = c.height;"
+                    + " const x = o.getContext('2d'); x.fillStyle = '#205030'; x.fillRect(0, 0, o.width, o.height); x.drawImage(c, 0, 0); return o.toDataURL('image/png'); }");
+    return Files.write(
+        folder.resolve("browser.png"),
+        Base64.getDecoder().decode(drawn.substring(drawn.indexOf(',') + 1)));
   }
 }

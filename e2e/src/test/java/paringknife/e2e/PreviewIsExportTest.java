@@ -4,10 +4,8 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.assertions.LocatorAssertions;
-import com.microsoft.playwright.options.WaitForSelectorState;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -17,7 +15,6 @@ import java.util.Map;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
 import org.junit.jupiter.api.Test;
-import paringknife.media.store.CaptionFonts;
 import tools.jackson.databind.JsonNode;
 
 /** What is heard and seen while previewing, against the recording and the finished file. */
@@ -97,58 +94,6 @@ class PreviewIsExportTest extends FerryInBrowser {
 
   private JsonNode cues() {
     return api("/api/clips/" + id + "/cues");
-  }
-
-  /**
-   * Shows a time of the clip, and waits until captions of the saved clip, not of what it was, are
-   * drawn for it.
-   */
-  private void seekWithCaptions(long us) {
-    page.evaluate("us => paringKnifePlayer.seek(us)", (double) us);
-    String saved = "[data-script*='clip=" + clip().path("revision").asLong() + "&']";
-    page.locator("[data-testid=captions]" + saved + "[data-drawn='" + us + "']")
-        .waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.ATTACHED));
-  }
-
-  /**
-   * What stands on the canvas of the captions; the worker's drawing reaches it after the worker has
-   * said so.
-   */
-  private Path captionsOnGround() throws IOException {
-    String drawn =
-        (String)
-            page.evaluate(
-                "() => { const c = document.querySelector('[data-testid=captions]'); const o = document.createElement('canvas'); o.width = c.width; o.height = c.height;"
-                    + " const x = o.getContext('2d'); x.fillStyle = '#205030'; x.fillRect(0, 0, o.width, o.height); x.drawImage(c, 0, 0); return o.toDataURL('image/png'); }");
-    return Files.write(
-        folder.resolve("browser.png"),
-        java.util.Base64.getDecoder().decode(drawn.substring(drawn.indexOf(',') + 1)));
-  }
-
-  /** The very glyphs: libass in the browser against libass in ffmpeg, same script, same fonts. */
-  @Test
-  void captionsInTheBrowserAreThoseThatAreBurnt() throws IOException {
-    openStage("Letter");
-    JsonNode cues = cues();
-    String script =
-        page.request().get(server.address() + "/api/clips/" + id + "/captions.ass").text();
-    Path ass = Files.writeString(folder.resolve("preview.ass"), script);
-    Path fonts = new CaptionFonts(folder.resolve("fonts")).directory();
-    for (int cue : new int[] {0, 2, 4}) {
-      JsonNode span = cues.get(cue).path("span");
-      long frame =
-          Math.round(
-              (span.path("startUs").asDouble() + span.path("endUs").asDouble()) / 2 / 40_000);
-      seekWithCaptions(frame * 40_000 + 100);
-      double second = (frame * 40_000 + 100) / 1e6;
-      Eye.Likeness likeness = Eye.captionLikeness(captionsOnGround(), ass, fonts, second, folder);
-      for (int look = 0; likeness.withCaptions() <= 0.99 && look < 300; look++) {
-        page.waitForTimeout(200);
-        likeness = Eye.captionLikeness(captionsOnGround(), ass, fonts, second, folder);
-      }
-      assertThat(likeness.withCaptions()).as("cue %s", cue).isGreaterThan(0.99);
-      assertThat(likeness.withoutCaptions()).as("cue %s", cue).isLessThan(0.97);
-    }
   }
 
   /**

@@ -16,6 +16,7 @@ import paringknife.core.frame.Framed;
 import paringknife.core.frame.Look;
 import paringknife.core.frame.PlannedFrame;
 import paringknife.core.frame.Shape;
+import paringknife.core.frame.ShownFace;
 import paringknife.core.letter.CaptionTrack;
 import paringknife.core.letter.drawn.Canvas;
 import paringknife.core.pare.SoundPlanner;
@@ -29,6 +30,7 @@ import paringknife.core.transcript.Transcript;
 public final class ComposedClip {
   private final State state;
   private final Map<Shape, FramePath> paths = new ConcurrentHashMap<>();
+  private final Map<Shape, List<ShownFace>> faces = new ConcurrentHashMap<>();
   private volatile @Nullable Playback playback;
   private volatile @Nullable CaptionTrack captions;
 
@@ -91,6 +93,16 @@ public final class ComposedClip {
     return material.planner().faceWarnings(path(shape), playback().runs(), material.rate());
   }
 
+  /** Where faces are seen in a shape. */
+  public List<ShownFace> faces(Shape shape) {
+    return faces.computeIfAbsent(
+        shape,
+        s -> {
+          Material material = state.material();
+          return material.planner().shownFaces(path(s), playback().runs(), material.rate());
+        });
+  }
+
   /** What is seen of the episode in a shape, on the episode's clock. */
   public List<PlannedFrame> planned(Shape shape) {
     return state
@@ -128,6 +140,12 @@ public final class ComposedClip {
   /** All of it for one spec. */
   public Composition forSpec(DeliverySpec spec) {
     return new Composition(
-        playback(), path(spec.shape()), captions(), spec, look(), state.material().rate());
+        playback(),
+        path(spec.shape()),
+        captions(),
+        faces(spec.shape()),
+        spec,
+        look(),
+        state.material().rate());
   }
 }

@@ -7,6 +7,7 @@ import paringknife.core.deliver.Planned;
 import paringknife.core.formats.TimedText;
 import paringknife.core.frame.FramePath;
 import paringknife.core.frame.Look;
+import paringknife.core.frame.ShownFace;
 import paringknife.core.letter.CaptionTrack;
 import paringknife.core.letter.cue.Cue;
 import paringknife.core.time.FrameRate;
@@ -15,6 +16,7 @@ import paringknife.core.time.FrameRate;
  * A clip worked out for one delivery spec: what plays, through which windows, under which captions.
  * Preview and export are both made from its parts, so they are the same.
  *
+ * @param faces where they are seen, for captions to keep clear of
  * @param look what is done to the picture itself
  * @param rate frame rate of the recording
  */
@@ -22,6 +24,7 @@ public record Composition(
     Playback playback,
     FramePath path,
     CaptionTrack captions,
+    List<ShownFace> faces,
     DeliverySpec spec,
     Look look,
     FrameRate rate) {
@@ -33,7 +36,7 @@ public record Composition(
 
   /** What is drawn into the picture (ASS v4+) on the canvas of the spec; empty for nothing. */
   public String script() {
-    return captions.burnt(spec.canvas());
+    return captions.burnt(spec.canvas(), faces);
   }
 
   /** The captions as long as they show. */

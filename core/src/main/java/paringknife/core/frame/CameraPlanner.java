@@ -101,7 +101,12 @@ public final class CameraPlanner {
 
   /** Where a path does not show faces as it should. */
   public List<FaceWarning> faceWarnings(FramePath path, List<PictureRun> runs, FrameRate rate) {
-    return new FaceCheck(grid, people, runs, rate).of(path);
+    return new FaceCheck(new FilmedFaces(grid, people, runs, rate)).of(path);
+  }
+
+  /** The faces of those who are shown, where a path has them on the canvas. */
+  public List<ShownFace> shownFaces(FramePath path, List<PictureRun> runs, FrameRate rate) {
+    return ShownFace.in(path, new FilmedFaces(grid, people, runs, rate));
   }
 
   /** What is seen during each stretch of a clip, without gap. */

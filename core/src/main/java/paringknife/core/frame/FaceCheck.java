@@ -3,13 +3,7 @@ package paringknife.core.frame;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import paringknife.core.clip.cut.PictureRun;
-import paringknife.core.frame.cameras.CameraGrid;
 import paringknife.core.frame.people.Face;
-import paringknife.core.frame.people.People;
-import paringknife.core.frame.people.Person;
-import paringknife.core.time.FrameRate;
-import paringknife.core.time.Span;
 
 /**
  * Looks whether the faces of those who are shown lie within their windows, and are large enough on
@@ -27,29 +21,13 @@ final class FaceCheck {
 
   private static final long EVERY_US = 200_000;
 
-  /** A face that was not found for longer is not judged. */
-  private static final long STALE_US = 600_000;
+  private final FilmedFaces filmed;
 
-  private final CameraGrid grid;
-  private final People people;
-  private final List<PictureRun> runs;
-  private final FrameRate rate;
-
-  /** The run in which it is looked; frames come in order. */
-  private int run;
-
-  /**
-   * @param runs what of the recording's picture plays
-   */
-  FaceCheck(CameraGrid grid, People people, List<PictureRun> runs, FrameRate rate) {
-    this.grid = grid;
-    this.people = people;
-    this.runs = runs;
-    this.rate = rate;
+  FaceCheck(FilmedFaces filmed) {
+    this.filmed = filmed;
   }
 
   List<FaceWarning> of(FramePath path) {
-    run = 0;
     List<FaceWarning> warnings = new ArrayList<>();
     for (int s = 0; s < path.segments().size(); s++) {
       FaceWarning.Problem problem = problem(path.segments().get(s));
@@ -64,12 +42,12 @@ final class FaceCheck {
     int seen = 0;
     int cut = 0;
     int small = 0;
-    long step = Math.max(1, Math.round(EVERY_US / 1e6 * rate.perSecond()));
+    long step = Math.max(1, Math.round(EVERY_US / 1e6 * filmed.rate().perSecond()));
     for (long f = 0; f < segment.count(); f += step) {
-      long us = episodeUs(segment.clipFrame() + f);
+      long us = filmed.episodeUs(segment.clipFrame() + f);
       for (FramePath.Pane pane : segment.panes()) {
         Window window = pane.at(f);
-        Face face = faceAt(pane.person(), window, us);
+        Face face = filmed.faceAt(pane.person(), window, us);
         if (face != null) {
           seen++;
           cut += isWithin(face, window) ? 0 : 1;
@@ -81,27 +59,6 @@ final class FaceCheck {
       return FaceWarning.Problem.CUT;
     }
     return small > (1 - INSTANTS) * seen && seen > 0 ? FaceWarning.Problem.SMALL : null;
-  }
-
-  private long episodeUs(long clipFrame) {
-    while (run + 1 < runs.size() && runs.get(run + 1).clipFrame() <= clipFrame) {
-      run++;
-    }
-    PictureRun now = runs.get(run);
-    return rate.startUs(now.episodeFrame() + (now.held() ? 0 : clipFrame - now.clipFrame()));
-  }
-
-  /** The box of a face in the grid; null where it is not known. */
-  private @Nullable Face faceAt(int number, Window window, long us) {
-    if (number < 0 || number >= people.count()) {
-      return null;
-    }
-    int camera = grid.cameraAt(window.middleX(), window.middleY());
-    Person person = people.on(camera).get(number);
-    if (person.seenIn(new Span(us - STALE_US, us + STALE_US)).isEmpty()) {
-      return null;
-    }
-    return grid.cells().get(camera).inGrid(person.faceAt(us));
   }
 
   private static boolean isWithin(Face face, Window window) {

@@ -2,11 +2,14 @@ package paringknife.core.letter;
 
 import java.util.List;
 import paringknife.core.clip.cut.CutList;
+import paringknife.core.frame.ShownFace;
 import paringknife.core.letter.cue.Cue;
 import paringknife.core.letter.cue.CueBreaker;
 import paringknife.core.letter.drawn.AssScript;
 import paringknife.core.letter.drawn.Canvas;
+import paringknife.core.letter.drawn.ClearPlace;
 import paringknife.core.letter.drawn.Lettering;
+import paringknife.core.letter.style.Place;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
 
@@ -34,13 +37,22 @@ public record CaptionTrack(String language, List<Cue> cues, Lettering lettering,
     return new CaptionTrack(Lettered.SPOKEN, cues, lettering, lettered.used());
   }
 
-  /** What goes into the picture, as drawing instructions; empty where nothing does. */
-  public String burnt(Canvas canvas) {
-    return use.isBurnt() ? ass(canvas) : "";
+  /**
+   * What goes into the picture, as drawing instructions (ASS v4+); empty where nothing does.
+   *
+   * @param faces to keep clear of
+   */
+  public String burnt(Canvas canvas, List<ShownFace> faces) {
+    return use.isBurnt() ? ass(canvas, faces) : "";
   }
 
   /** The drawing instructions (ASS v4+) that preview and export follow. */
-  public String ass(Canvas canvas) {
-    return new AssScript(lettering.style(), canvas).write(cues);
+  public String ass(Canvas canvas, List<ShownFace> faces) {
+    return AssScript.clearOf(faces, lettering.style(), canvas, cues).write(cues);
+  }
+
+  /** Where captions stand that have no place of their own. */
+  public Place place(Canvas canvas, List<ShownFace> faces) {
+    return new ClearPlace(lettering.style(), canvas, cues).among(faces);
   }
 }

@@ -77,6 +77,7 @@ final class ShownWords {
     int[] firstToken = new int[words.size()];
     place(tokens, shown, firstToken);
     List<CaptionEdit> edits = new ArrayList<>();
+    keepTogether(shown, edits);
     for (int i = 0; i < shown.length; i++) {
       String now = shown[i] == null ? "" : shown[i];
       if (!now.equals(words.get(i).text())) {
@@ -87,6 +88,21 @@ final class ShownWords {
       }
     }
     return edits;
+  }
+
+  /** What is typed as one caption stays one, whatever is typed, and all others stay as they are. */
+  private void keepTogether(String[] shown, List<CaptionEdit> edits) {
+    int last = -1;
+    for (int i = 0; i < shown.length; i++) {
+      if (shown[i] != null) {
+        long id = words.get(i).id();
+        edits.add(last < 0 ? new CaptionEdit.BreakBefore(id) : new CaptionEdit.GoOnWith(id));
+        last = i;
+      }
+    }
+    if (last >= 0) {
+      edits.add(new CaptionEdit.BreakAfter(words.get(last).id()));
+    }
   }
 
   private void place(List<String> tokens, String[] shown, int[] firstToken) {

@@ -12,7 +12,7 @@ import paringknife.core.transcript.Transcript;
  * The words that tell a subject, by their stems; function words left out, English ones by a list
  * (common practice), those of other languages as {@link WordForms} knows them.
  */
-final class ContentWords {
+public final class ContentWords {
   private static final Set<String> FUNCTION =
       Set.of(
           "the", "a", "an", "and", "or", "but", "of", "to", "in", "on", "at", "for", "with", "from",
@@ -135,6 +135,11 @@ final class ContentWords {
           "somebody",
           "nobody",
           "nothing");
+
+  /** Whether a word, bare and in lower case, tells nothing of a subject (English). */
+  public static boolean tellsNothing(String bare) {
+    return FUNCTION.contains(bare) || VAGUE.contains(bare);
+  }
 
   private final WordForms forms;
   private final Map<String, String> known = new ConcurrentHashMap<>();

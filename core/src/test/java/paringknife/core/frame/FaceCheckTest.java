@@ -22,7 +22,8 @@ class FaceCheckTest {
   private static final List<PictureRun> RUNS = List.of(new PictureRun(0, 0, 1000, false));
   private static final FaceCheck CHECK =
       new FaceCheck(
-          GRID, People.foundBy(List.of(List.of(Person.NOBODY), List.of(seen()))), RUNS, RATE);
+          new FilmedFaces(
+              GRID, People.foundBy(List.of(List.of(Person.NOBODY), List.of(seen()))), RUNS, RATE));
 
   private static Person seen() {
     List<Person.Sighting> sightings = new ArrayList<>();

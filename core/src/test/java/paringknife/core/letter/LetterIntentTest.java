@@ -75,11 +75,25 @@ class LetterIntentTest {
   void linesAreBrokenAsTheyAreTyped() {
     Lettered lettered = after(new LetterIntent.Retype(seen(0, 5), "We\nlet the pond run out,"));
     assertThat(cues(lettered).get(0).text()).isEqualTo("We\nlet the pond run out,");
-    assertThat(lettered.editsOf(Lettered.SPOKEN)).containsExactly(new CaptionEdit.LineBefore(1));
+    assertThat(lettered.editsOf(Lettered.SPOKEN)).contains(new CaptionEdit.LineBefore(1));
     Lettered together =
         new LetterIntent.Retype(seen(0, 5), "We let the pond run out,")
             .apply(lettered, TALK.transcript());
-    assertThat(together).isEqualTo(PLAIN);
+    assertThat(cues(together)).isEqualTo(cues(PLAIN));
+    assertThat(together.editsOf(Lettered.SPOKEN))
+        .noneMatch(e -> e.subject() == CaptionEdit.Subject.LINE);
+  }
+
+  /** What is typed into one caption, however long or short, moves no other. */
+  @Test
+  void onlyTheCaptionThatIsTypedChanges() {
+    List<Cue> before = cues(PLAIN);
+    for (String typed : new String[] {"Well", "We let all of the big pond run out, then"}) {
+      List<Cue> after = cues(after(new LetterIntent.Retype(seen(0, 5), typed)));
+      assertThat(after.subList(1, after.size())).isEqualTo(before.subList(1, before.size()));
+      assertThat(after.get(0).text().replace('\n', ' ')).isEqualTo(typed);
+      assertThat(after.get(0).span().startUs()).isEqualTo(before.get(0).span().startUs());
+    }
   }
 
   @Test
@@ -123,6 +137,24 @@ class LetterIntentTest {
     assertThat(moved.span().endUs())
         .isEqualTo(Math.min(said + 100_000, cues(PLAIN).get(1).span().startUs()));
     assertThatIllegalArgumentException().isThrownBy(() -> new CaptionEdit.Begin(0, 11_000_000));
+  }
+
+  /** A beginning that was set by hand is not moved back for a caption to stand long enough. */
+  @Test
+  void aShortCaptionBeginsWhereItIsSet() {
+    Talk talk = new Talk().speaker("Ada").say("No.").pause(3).say("We let the pond run out.");
+    Lettered set =
+        new LetterIntent.EditCaptions(List.of(new CaptionEdit.Begin(1, 400_000)))
+            .apply(PLAIN, talk.transcript());
+    List<Cue> cues =
+        CaptionTrack.spoken(
+                set.with(Breaking.of(2, 1, 40)),
+                talk.clip().cuts(talk.transcript()),
+                List.of(),
+                talk.transcript())
+            .cues();
+    assertThat(cues.get(1).span().startUs())
+        .isEqualTo(cues.get(1).words().get(0).span().startUs() + 400_000);
   }
 
   @Test

@@ -110,6 +110,7 @@ class ClipKinds {
         Map.ofEntries(
             Map.entry("breakBefore", CaptionEdit.BreakBefore.class),
             Map.entry("goOnWith", CaptionEdit.GoOnWith.class),
+            Map.entry("breakAfter", CaptionEdit.BreakAfter.class),
             Map.entry("lineBefore", CaptionEdit.LineBefore.class),
             Map.entry("bindToLast", CaptionEdit.BindToLast.class),
             Map.entry("showAs", CaptionEdit.ShowAs.class),

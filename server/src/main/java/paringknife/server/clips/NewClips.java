@@ -7,30 +7,36 @@ import paringknife.core.deliver.Delivered;
 import paringknife.core.frame.Framed;
 import paringknife.core.letter.Lettered;
 import paringknife.core.time.Span;
+import paringknife.server.shelf.Episodes;
 
 /**
  * Makes clips as they are before anything is done to them: upright, on whoever speaks, for the
- * specs the show asks for.
+ * specs the show asks for, in its style.
  */
 @Component
 class NewClips {
   private static final String LETTERING = "sluice";
 
   private final ClipStore store;
-  private final WantedSpecs wanted;
+  private final WantedClips wanted;
+  private final HouseStyles houses;
+  private final Episodes episodes;
 
-  NewClips(ClipStore store, WantedSpecs wanted) {
+  NewClips(ClipStore store, WantedClips wanted, HouseStyles houses, Episodes episodes) {
     this.store = store;
     this.wanted = wanted;
+    this.houses = houses;
+    this.episodes = episodes;
   }
 
   ClipStore.StoredClip make(long episodeId, String title, List<Span> stretches) {
-    return store.create(
-        episodeId,
+    ClipDocument plain =
         ClipDocument.of(
             stretches,
             Framed.UPRIGHT,
             Lettered.in(LETTERING),
-            new Delivered(title, wanted.specsFor(episodeId))));
+            new Delivered(title, wanted.specsFor(episodeId)));
+    return store.create(
+        episodeId, houses.of(episodes.row(episodeId).show()).map(h -> h.on(plain)).orElse(plain));
   }
 }

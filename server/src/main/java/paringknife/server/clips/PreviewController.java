@@ -19,12 +19,15 @@ import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.deliver.DeliverySpecs;
 import paringknife.core.frame.FaceWarning;
 import paringknife.core.frame.Shape;
+import paringknife.core.frame.ShownFace;
 import paringknife.core.letter.CaptionTrack;
 import paringknife.core.letter.Lettered;
 import paringknife.core.letter.cue.Cue;
+import paringknife.core.letter.cue.KeyWordFinder;
 import paringknife.core.letter.drawn.AssScript;
 import paringknife.core.letter.drawn.Canvas;
 import paringknife.core.letter.drawn.Specimen;
+import paringknife.core.letter.style.Place;
 import paringknife.core.letter.style.Style;
 import paringknife.server.database.Recent;
 import paringknife.server.episodes.Episode;
@@ -40,9 +43,12 @@ class PreviewController {
 
   private record Composed(ClipDocument document, Episode episode, ComposedClip clip) {}
 
-  PreviewController(Episodes episodes, ClipStore clips) {
+  private final WantedClips wanted;
+
+  PreviewController(Episodes episodes, ClipStore clips, WantedClips wanted) {
     this.episodes = episodes;
     this.clips = clips;
+    this.wanted = wanted;
   }
 
   /**
@@ -53,6 +59,7 @@ class PreviewController {
    * @param path what every frame shows, packed: of each segment its first frame, how many, the
    *     person, how many windows follow (1: for all frames), and of each window its left and upper
    *     edge, width and height in pixels of the recording
+   * @param captions where captions stand, but for single ones
    * @param faces segments in which a face is cut or small
    */
   record Preview(
@@ -64,7 +71,8 @@ class PreviewController {
       boolean dressed,
       List<PictureRun> runs,
       double[] path,
-      List<FaceWarning> faces) {}
+      List<FaceWarning> faces,
+      Place captions) {}
 
   /** As one of the specs asks for it; without a name, as the first that the clip is asked for. */
   @GetMapping("/preview")
@@ -75,16 +83,18 @@ class PreviewController {
     Optional<DeliverySpec> seen = seenAs(clip.document(), spec);
     Shape shape = seen.map(DeliverySpec::shape).orElse(clip.document().framed().shape());
     Playback playback = worked.playback();
+    Canvas canvas = seen.map(DeliverySpec::canvas).orElse(Canvas.of(shape));
     return new Preview(
         clip.revision(),
         seen.map(DeliverySpec::id).orElse(null),
-        seen.map(DeliverySpec::canvas).orElse(Canvas.of(shape)),
+        canvas,
         episode.rate().numerator(),
         episode.rate().denominator(),
         playback.isDressed(),
         playback.runs(),
         worked.path(shape).packed(),
-        worked.faceWarnings(shape));
+        worked.faceWarnings(shape),
+        worked.captions().place(canvas, worked.faces(shape)));
   }
 
   /** The captions as they show. */
@@ -97,11 +107,21 @@ class PreviewController {
     return ShownCue.all(worked.captions().cues(), speed, lettered);
   }
 
+  /** Words that could stand out in the captions. */
+  @GetMapping("/key-words")
+  List<KeyWordFinder.KeyWord> keyWords(@PathVariable long id) {
+    ClipStore.StoredClip clip = clips.byId(id);
+    Episode episode = episodes.open(clip.episodeId());
+    return new KeyWordFinder(episode.transcript(), wanted.subjectsFor(clip.episodeId()))
+        .propose(composed(clip, episode).captions().cues());
+  }
+
   /** The drawing instructions of the captions, for the worker that draws them over the preview. */
   @GetMapping(path = "/captions.ass", produces = MediaType.TEXT_PLAIN_VALUE + ";charset=UTF-8")
   String captionScript(@PathVariable long id, @RequestParam(defaultValue = "") String spec) {
     ClipStore.StoredClip clip = clips.byId(id);
-    return composed(clip, episodes.open(clip.episodeId())).captions().ass(canvasOf(clip, spec));
+    ComposedClip worked = composed(clip, episodes.open(clip.episodeId()));
+    return worked.captions().ass(canvasOf(clip, spec), worked.faces(shapeOf(clip, spec)));
   }
 
   /** How captions would look that are only being tried. */
@@ -115,8 +135,16 @@ class PreviewController {
       @RequestBody TriedStyle asked) {
     ClipStore.StoredClip clip = clips.byId(id);
     Canvas canvas = canvasOf(clip, spec);
-    List<Cue> cues = composed(clip, episodes.open(clip.episodeId())).captions().cues();
-    return new AssScript(asked.style(), canvas).write(cues);
+    ComposedClip worked = composed(clip, episodes.open(clip.episodeId()));
+    List<Cue> cues = worked.captions().cues();
+    List<ShownFace> faces = worked.faces(shapeOf(clip, spec));
+    return AssScript.clearOf(faces, asked.style(), canvas, cues).write(cues);
+  }
+
+  private static Shape shapeOf(ClipStore.StoredClip clip, String spec) {
+    return seenAs(clip.document(), spec)
+        .map(DeliverySpec::shape)
+        .orElse(clip.document().framed().shape());
   }
 
   private static Canvas canvasOf(ClipStore.StoredClip clip, String spec) {

@@ -23,6 +23,7 @@ public sealed interface CaptionEdit {
   /** What an edit is about. */
   enum Subject {
     CAPTION,
+    CAPTION_END,
     LINE,
     TEXT,
     BEGINNING,
@@ -48,6 +49,14 @@ public sealed interface CaptionEdit {
     @Override
     public Subject subject() {
       return Subject.CAPTION;
+    }
+  }
+
+  /** A caption ends with this word. */
+  record BreakAfter(long wordId) implements CaptionEdit {
+    @Override
+    public Subject subject() {
+      return Subject.CAPTION_END;
     }
   }
 

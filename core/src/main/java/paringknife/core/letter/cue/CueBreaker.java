@@ -20,6 +20,15 @@ import paringknife.core.transcript.Word;
 public final class CueBreaker {
   private static final double NEVER = LineBreaker.NEVER;
 
+  /** Outweighs whatever else is bad; a word that is too long for a line has to stand somewhere. */
+  private static final double NO_ROOM = 1e9;
+
+  /**
+   * Badness is summed in whole numbers: of two breakings that are as bad as one another, the same
+   * is taken whatever stands before them.
+   */
+  private static final double FINENESS = 1_000;
+
   private final Breaking breaking;
 
   public CueBreaker(Breaking breaking) {
@@ -71,15 +80,15 @@ public final class CueBreaker {
 
     List<Cue> cues(long clipEndUs) {
       int n = words.size();
-      double[] best = new double[n + 1];
+      long[] best = new long[n + 1];
       int[] from = new int[n + 1];
-      Arrays.fill(best, 1, n + 1, Double.MAX_VALUE);
+      Arrays.fill(best, 1, n + 1, Long.MAX_VALUE);
       for (int end = 1; end <= n; end++) {
         for (int start = end - 1; start >= Math.max(0, end - breaking.words()); start--) {
           if (start < end - 1 && (mustBreak[start] || isTooLong(start, end))) {
             break;
           }
-          double total = best[start] + badness(start, end, clipEndUs);
+          long total = best[start] + Math.round(badness(start, end, clipEndUs) * FINENESS);
           if (total < best[end]) {
             best[end] = total;
             from[end] = start;
@@ -119,7 +128,7 @@ public final class CueBreaker {
         cost += words.get(start).endsSentence() ? 5 : 15;
       }
       double lineBreaks = end - start == 1 ? 0 : lines.badness(start, end);
-      return lineBreaks == Double.POSITIVE_INFINITY ? Double.MAX_VALUE / 4 : cost + lineBreaks;
+      return lineBreaks == Double.POSITIVE_INFINITY ? NO_ROOM : cost + lineBreaks;
     }
 
     /** How well a caption ends with a word. */
@@ -163,6 +172,7 @@ public final class CueBreaker {
 
   private static boolean mustBreakAfter(SpokenWord here, SpokenWord next) {
     return next.wishes().opens()
+        || here.wishes().closes()
         || here.seamUs() != next.seamUs()
         || here.word().speaker() != next.word().speaker()
         || next.span().startUs() - here.span().endUs() >= ClipWords.SILENCE_US;

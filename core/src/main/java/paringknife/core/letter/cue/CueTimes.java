@@ -34,7 +34,8 @@ final class CueTimes {
         limit = Math.max(start + 1, nextUs);
       }
       long end = end(words, start, limit);
-      if (end - start < timing.shortestUs()) {
+      boolean setByHand = words.get(0).wishes().startUs() != 0;
+      if (end - start < timing.shortestUs() && !setByHand) {
         start = Math.min(start, Math.max(freeFromUs, end - timing.shortestUs()));
       }
       spans.add(new Span(start, end));

@@ -45,31 +45,11 @@ final class EditedWords {
     }
     return word.wishing(
         switch (edit.subject()) {
-          case CAPTION -> {
-            boolean opens = edit instanceof CaptionEdit.BreakBefore;
-            yield new Wishes(opens, !opens, w.opensLine(), w.staysOnLine(), w.startUs(), w.endUs());
-          }
-          case LINE -> {
-            boolean opens = edit instanceof CaptionEdit.LineBefore;
-            yield new Wishes(
-                w.opens(), w.goesOn() || !opens, opens, !opens, w.startUs(), w.endUs());
-          }
-          case BEGINNING ->
-              new Wishes(
-                  w.opens(),
-                  w.goesOn(),
-                  w.opensLine(),
-                  w.staysOnLine(),
-                  ((CaptionEdit.Begin) edit).laterUs(),
-                  w.endUs());
-          case END ->
-              new Wishes(
-                  w.opens(),
-                  w.goesOn(),
-                  w.opensLine(),
-                  w.staysOnLine(),
-                  w.startUs(),
-                  ((CaptionEdit.End) edit).laterUs());
+          case CAPTION -> w.opening(edit instanceof CaptionEdit.BreakBefore);
+          case CAPTION_END -> w.closing();
+          case LINE -> w.openingLine(edit instanceof CaptionEdit.LineBefore);
+          case BEGINNING -> w.beginning(((CaptionEdit.Begin) edit).laterUs());
+          case END -> w.ending(((CaptionEdit.End) edit).laterUs());
           case TEXT, ADDED, STYLE, KEY, PLACE -> w;
         });
   }

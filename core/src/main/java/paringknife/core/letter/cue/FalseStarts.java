@@ -19,7 +19,8 @@ public final class FalseStarts {
   private static final Set<String> DOUBLED =
       Set.of(
           "very", "no", "yes", "yeah", "really", "so", "bye", "had", "that", "now", "there", "come",
-          "far", "much", "many", "long", "more", "again", "well", "knock", "ha", "never", "wait");
+          "far", "much", "many", "long", "one", "two", "three", "four", "five", "six", "seven",
+          "eight", "nine", "ten", "more", "again", "well", "knock", "ha", "never", "wait");
 
   private FalseStarts() {}
 

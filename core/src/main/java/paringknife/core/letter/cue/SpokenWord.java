@@ -42,6 +42,7 @@ record SpokenWord(Word word, Span span, long seamUs, Shown shown, Wishes wishes)
    *
    * @param opens a caption begins with it
    * @param goesOn none does
+   * @param closes a caption ends with it
    * @param opensLine a line begins with it
    * @param staysOnLine it stands on the line of the word before it
    * @param startUs how much later than the word its caption begins
@@ -50,12 +51,33 @@ record SpokenWord(Word word, Span span, long seamUs, Shown shown, Wishes wishes)
   record Wishes(
       boolean opens,
       boolean goesOn,
+      boolean closes,
       boolean opensLine,
       boolean staysOnLine,
       long startUs,
       long endUs) {
     static final long AS_PROPOSED = Long.MIN_VALUE;
-    static final Wishes NONE = new Wishes(false, false, false, false, 0, AS_PROPOSED);
+    static final Wishes NONE = new Wishes(false, false, false, false, false, 0, AS_PROPOSED);
+
+    Wishes opening(boolean changed) {
+      return new Wishes(changed, !changed, closes, opensLine, staysOnLine, startUs, endUs);
+    }
+
+    Wishes closing() {
+      return new Wishes(opens, goesOn, true, opensLine, staysOnLine, startUs, endUs);
+    }
+
+    Wishes openingLine(boolean changed) {
+      return new Wishes(opens, goesOn || !changed, closes, changed, !changed, startUs, endUs);
+    }
+
+    Wishes beginning(long laterUs) {
+      return new Wishes(opens, goesOn, closes, opensLine, staysOnLine, laterUs, endUs);
+    }
+
+    Wishes ending(long laterUs) {
+      return new Wishes(opens, goesOn, closes, opensLine, staysOnLine, startUs, laterUs);
+    }
   }
 
   SpokenWord(Word word, Span span, long seamUs) {

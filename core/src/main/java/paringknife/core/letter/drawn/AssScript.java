@@ -2,9 +2,11 @@ package paringknife.core.letter.drawn;
 
 import java.util.List;
 import java.util.Locale;
+import paringknife.core.frame.ShownFace;
 import paringknife.core.letter.cue.Cue;
 import paringknife.core.letter.style.Colour;
 import paringknife.core.letter.style.Face;
+import paringknife.core.letter.style.Place;
 import paringknife.core.letter.style.SpokenMark;
 import paringknife.core.letter.style.Style;
 
@@ -26,6 +28,14 @@ public final class AssScript {
 
   private final Style style;
   private final Canvas canvas;
+
+  /** For captions that keep clear of faces, where they have no place of their own. */
+  public static AssScript clearOf(
+      List<ShownFace> faces, Style style, Canvas canvas, List<Cue> cues) {
+    Place clear = new ClearPlace(style, canvas, cues).among(faces);
+    boolean usual = clear.equals(CaptionLayout.placeOf(style, canvas));
+    return new AssScript(usual ? style : style.withPlace(clear), canvas);
+  }
 
   public AssScript(Style style, Canvas canvas) {
     this.style = style;

@@ -68,7 +68,7 @@ record CaptionLayout(List<Line> lines, double shrunk, double left, double right)
     return laid(measured, shrunk, scale, style, canvas, place, margin);
   }
 
-  private static Place placeOf(Style style, Canvas canvas) {
+  static Place placeOf(Style style, Canvas canvas) {
     return style.place() != null
         ? style.place()
         : new Place(0.5, 1 - canvas.safe().bottom() - CLEAR);

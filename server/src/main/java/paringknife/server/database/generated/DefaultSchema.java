@@ -20,6 +20,7 @@ import paringknife.server.database.generated.tables.Episode;
 import paringknife.server.database.generated.tables.EpisodeSound;
 import paringknife.server.database.generated.tables.FillerList;
 import paringknife.server.database.generated.tables.Glossary;
+import paringknife.server.database.generated.tables.HouseStyle;
 import paringknife.server.database.generated.tables.Mark;
 import paringknife.server.database.generated.tables.PersonCorrection;
 import paringknife.server.database.generated.tables.Rendering;
@@ -52,6 +53,8 @@ public class DefaultSchema extends SchemaImpl {
     public final FillerList FILLER_LIST = FillerList.FILLER_LIST;
 
     public final Glossary GLOSSARY = Glossary.GLOSSARY;
+
+    public final HouseStyle HOUSE_STYLE = HouseStyle.HOUSE_STYLE;
 
     public final Mark MARK = Mark.MARK;
 
@@ -87,6 +90,7 @@ public class DefaultSchema extends SchemaImpl {
             EpisodeSound.EPISODE_SOUND,
             FillerList.FILLER_LIST,
             Glossary.GLOSSARY,
+            HouseStyle.HOUSE_STYLE,
             Mark.MARK,
             PersonCorrection.PERSON_CORRECTION,
             Rendering.RENDERING,

@@ -20,6 +20,7 @@ import paringknife.server.database.generated.tables.Episode;
 import paringknife.server.database.generated.tables.EpisodeSound;
 import paringknife.server.database.generated.tables.FillerList;
 import paringknife.server.database.generated.tables.Glossary;
+import paringknife.server.database.generated.tables.HouseStyle;
 import paringknife.server.database.generated.tables.Mark;
 import paringknife.server.database.generated.tables.PersonCorrection;
 import paringknife.server.database.generated.tables.Rendering;
@@ -45,6 +46,7 @@ public class Keys {
     public static final UniqueKey<Record> KEY_EPISODE_SOUND_PRIMARY = Internal.createUniqueKey(EpisodeSound.EPISODE_SOUND, DSL.name("KEY_episode_sound_PRIMARY"), new TableField[] { EpisodeSound.EPISODE_SOUND.EPISODE_ID, EpisodeSound.EPISODE_SOUND.POSITION }, true);
     public static final UniqueKey<Record> KEY_FILLER_LIST_PRIMARY = Internal.createUniqueKey(FillerList.FILLER_LIST, DSL.name("KEY_filler_list_PRIMARY"), new TableField[] { FillerList.FILLER_LIST.SHOW_NAME, FillerList.FILLER_LIST.LANGUAGE }, true);
     public static final UniqueKey<Record> KEY_GLOSSARY_PRIMARY = Internal.createUniqueKey(Glossary.GLOSSARY, DSL.name("KEY_glossary_PRIMARY"), new TableField[] { Glossary.GLOSSARY.SHOW_NAME, Glossary.GLOSSARY.HEARD, Glossary.GLOSSARY.WRITTEN }, true);
+    public static final UniqueKey<Record> KEY_HOUSE_STYLE_PRIMARY = Internal.createUniqueKey(HouseStyle.HOUSE_STYLE, DSL.name("KEY_house_style_PRIMARY"), new TableField[] { HouseStyle.HOUSE_STYLE.SHOW_NAME }, true);
     public static final UniqueKey<Record> KEY_MARK_PRIMARY = Internal.createUniqueKey(Mark.MARK, DSL.name("KEY_mark_PRIMARY"), new TableField[] { Mark.MARK.ID }, true);
     public static final UniqueKey<Record> KEY_PERSON_CORRECTION_PRIMARY = Internal.createUniqueKey(PersonCorrection.PERSON_CORRECTION, DSL.name("KEY_person_correction_PRIMARY"), new TableField[] { PersonCorrection.PERSON_CORRECTION.ID }, true);
     public static final UniqueKey<Record> KEY_RENDERING_ONE_CELL = Internal.createUniqueKey(Rendering.RENDERING, DSL.name("KEY_rendering_one_cell"), new TableField[] { Rendering.RENDERING.CLIP_ID, Rendering.RENDERING.SPEC }, true);

@@ -13,6 +13,7 @@ import paringknife.server.database.generated.tables.Episode;
 import paringknife.server.database.generated.tables.EpisodeSound;
 import paringknife.server.database.generated.tables.FillerList;
 import paringknife.server.database.generated.tables.Glossary;
+import paringknife.server.database.generated.tables.HouseStyle;
 import paringknife.server.database.generated.tables.Mark;
 import paringknife.server.database.generated.tables.PersonCorrection;
 import paringknife.server.database.generated.tables.Rendering;
@@ -41,6 +42,8 @@ public class Tables {
     public static final FillerList FILLER_LIST = FillerList.FILLER_LIST;
 
     public static final Glossary GLOSSARY = Glossary.GLOSSARY;
+
+    public static final HouseStyle HOUSE_STYLE = HouseStyle.HOUSE_STYLE;
 
     public static final Mark MARK = Mark.MARK;
 

@@ -1,0 +1,91 @@
+package paringknife.core.clip;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Objects;
+import org.jspecify.annotations.Nullable;
+import paringknife.core.frame.Manner;
+import paringknife.core.letter.CaptionUse;
+import paringknife.core.letter.Lettered;
+import paringknife.core.letter.cue.Breaking;
+import paringknife.core.letter.style.Style;
+import paringknife.core.listen.clean.Cleanup;
+import paringknife.core.listen.clean.Sounded;
+
+/**
+ * How a show's clips look and sound: what is decided once and holds for all of them. Single
+ * settings of a clip, its caption edits and frames set by hand, are never part of it.
+ *
+ * @param style what was changed of the lettering; null for as it is
+ * @param breaking what was changed of how captions break; null for as the lettering does
+ * @param leavesOut what is left out of captions; null for nothing
+ * @param use where captions go; null for into the picture and beside it
+ * @param manner how windows move and how near they come
+ * @param cleanup what is done to the voice
+ */
+public record HouseStyle(
+    String lettering,
+    @Nullable Style style,
+    @Nullable Breaking breaking,
+    Lettered.@Nullable LeftOut leavesOut,
+    @Nullable CaptionUse use,
+    Manner manner,
+    Cleanup cleanup) {
+
+  /** What of a clip a house style decides. */
+  public enum Part {
+    LETTERING,
+    BREAKS,
+    CAPTION_USE,
+    FRAME,
+    SOUND
+  }
+
+  /** As a clip has it. */
+  public static HouseStyle of(ClipDocument clip) {
+    Lettered lettered = clip.lettered();
+    return new HouseStyle(
+        lettered.lettering(),
+        lettered.style(),
+        lettered.breaking(),
+        lettered.leavesOut(),
+        lettered.use(),
+        clip.framed().manner(),
+        clip.sounded().cleanup());
+  }
+
+  /** A clip in this style; what is single in it stays. */
+  public ClipDocument on(ClipDocument clip) {
+    Lettered lettered =
+        new Lettered(lettering, style, breaking, leavesOut, use, clip.lettered().edits());
+    return clip.with(lettered).with(clip.framed().with(manner)).with(new Sounded(cleanup));
+  }
+
+  /** What of a clip would change. */
+  public List<Part> changes(ClipDocument clip) {
+    HouseStyle own = of(clip);
+    List<Part> parts = new ArrayList<>();
+    if (!lettering.equals(own.lettering) || !Objects.equals(style, own.style)) {
+      parts.add(Part.LETTERING);
+    }
+    if (!Objects.equals(breaking, own.breaking)) {
+      parts.add(Part.BREAKS);
+    }
+    if (use != own.use || !Objects.equals(leavesOut, own.leavesOut)) {
+      parts.add(Part.CAPTION_USE);
+    }
+    if (!manner.equals(own.manner)) {
+      parts.add(Part.FRAME);
+    }
+    if (!cleanup.equals(own.cleanup)) {
+      parts.add(Part.SOUND);
+    }
+    return parts;
+  }
+
+  /** How many settings of a clip are single and stay: caption edits and frames set by hand. */
+  public static int single(ClipDocument clip) {
+    return clip.lettered().edits().values().stream().mapToInt(List::size).sum()
+        + clip.framed().set().size();
+  }
+}

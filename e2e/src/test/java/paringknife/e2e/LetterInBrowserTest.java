@@ -1,0 +1,201 @@
+package paringknife.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.BoundingBox;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import paringknife.media.store.CaptionFonts;
+import tools.jackson.databind.JsonNode;
+
+/** Captions edited and set in the browser, and what is seen of them against what is burnt. */
+class LetterInBrowserTest extends FerryInBrowser {
+
+  @BeforeEach
+  void openLetter() {
+    openStage("Letter");
+    assertThat(page.getByLabel("Text of the caption")).isVisible();
+  }
+
+  private Locator button(String name) {
+    return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true))
+        .first();
+  }
+
+  private List<String> texts() {
+    List<String> texts = new ArrayList<>();
+    for (JsonNode cue : api("/api/clips/" + id + "/cues")) {
+      List<String> lines = new ArrayList<>();
+      for (JsonNode line : cue.path("lines")) {
+        List<String> words = new ArrayList<>();
+        line.forEach(w -> words.add(w.path("text").asString()));
+        lines.add(String.join(" ", words));
+      }
+      texts.add(String.join("\n", lines));
+    }
+    return texts;
+  }
+
+  private JsonNode lettered() {
+    return clip().path("lettered");
+  }
+
+  @Test
+  void aCaptionReadsAsItIsTypedAndGoesBackInOneStep() {
+    List<String> proposed = texts();
+    word(0).click();
+    Locator field = page.getByLabel("Text of the caption");
+    assertThat(field).hasValue(proposed.get(0));
+    field.fill("Something\nelse altogether");
+    field.press("Control+Enter");
+    assertThat(page.getByText("1 set by hand")).isVisible();
+    assertThat(texts().get(0)).isEqualTo("Something\nelse altogether");
+    assertThat(texts().subList(1, texts().size())).isEqualTo(proposed.subList(1, proposed.size()));
+    assertThat(word(0)).not().hasText("Something");
+    button("As proposed").click();
+    assertThat(page.getByText("1 set by hand")).hasCount(0);
+    assertThat(texts()).isEqualTo(proposed);
+    page.keyboard().press("Control+z");
+    page.waitForCondition(() -> texts().get(0).startsWith("Something"));
+  }
+
+  /** By the keyboard: captions and lines begin where they are told to, and times are nudged. */
+  @Test
+  void captionsAreBrokenAndTimedByTheKeyboard() {
+    List<String> proposed = texts();
+    JsonNode cue = api("/api/clips/" + id + "/cues").get(1);
+    long first = cue.path("lines").get(0).get(0).path("wordId").asLong();
+    word((int) first + 1).click();
+    page.keyboard().press("q");
+    page.waitForCondition(() -> begins(first + 1));
+    saved();
+    page.keyboard().press("q");
+    page.waitForCondition(() -> texts().equals(proposed));
+
+    word((int) first).click();
+    page.keyboard().press("Alt+.");
+    page.waitForCondition(() -> begin(1) == cue.path("span").path("startUs").asLong() + 40_000);
+    page.keyboard().press("Alt+,");
+    page.keyboard().press("v");
+    page.waitForCondition(
+        () -> lettered().path("edits").path("").toString().contains("\"type\":\"key\""));
+    saved();
+  }
+
+  private boolean begins(long word) {
+    for (JsonNode cue : api("/api/clips/" + id + "/cues")) {
+      if (cue.path("lines").get(0).get(0).path("wordId").asLong() == word) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  private long begin(int cue) {
+    return api("/api/clips/" + id + "/cues").get(cue).path("span").path("startUs").asLong();
+  }
+
+  /** Seen on the plate while it is dragged, kept when it is let go, and undone. */
+  @Test
+  void captionsAreDraggedToAnotherPlace() {
+    seekWithCaptions(600_000);
+    BoundingBox plate = page.getByTestId("plate").boundingBox();
+    page.mouse().move(plate.x + plate.width / 2, plate.y + plate.height * 0.7);
+    page.mouse().down();
+    page.mouse().move(plate.x + plate.width / 2 + 1, plate.y + plate.height * 0.5);
+    assertThat(page.locator("[data-testid=captions][data-script=tried]")).hasCount(1);
+    page.mouse().move(plate.x + plate.width / 2 + 1, plate.y + plate.height * 0.4);
+    page.mouse().up();
+    page.waitForCondition(() -> lettered().path("style").isObject());
+    JsonNode place = lettered().path("style").path("place");
+    assertThat(place.path("x").asDouble()).as("snapped to the middle").isEqualTo(0.5);
+    assertThat(place.path("y").asDouble()).isCloseTo(0.45, within(0.02));
+    seekWithCaptions(640_000);
+    page.keyboard().press("Control+z");
+    page.waitForCondition(() -> lettered().path("style").isNull());
+  }
+
+  @Test
+  void aLetteringIsChosenFromTheSheetAndChangedForThisClip() {
+    button("Heron").click();
+    page.waitForCondition(() -> lettered().path("lettering").asString().equals("heron"));
+    Locator size = page.getByLabel("Size", new Page.GetByLabelOptions().setExact(true)).first();
+    size.focus();
+    page.keyboard().press("ArrowRight");
+    page.waitForCondition(
+        () -> lettered().path("style").path("face").path("size").asDouble() == 105);
+    button("How it breaks").click();
+    button("one word").click();
+    page.waitForCondition(() -> texts().stream().noneMatch(t -> t.contains(" ")));
+    button("Back to the lettering’s way").click();
+    page.waitForCondition(() -> texts().stream().anyMatch(t -> t.contains(" ")));
+    button("fillers").click();
+    page.waitForCondition(() -> texts().stream().noneMatch(t -> t.matches("(?is).*\\bu[hm]\\b.*")));
+  }
+
+  private void looksAsBurnt(long us, Path fonts, String what) throws IOException {
+    String script =
+        page.request().get(server.address() + "/api/clips/" + id + "/captions.ass").text();
+    Path ass = Files.writeString(folder.resolve("preview.ass"), script);
+    seekWithCaptions(us);
+    Eye.Likeness likeness = Eye.captionLikeness(captionsOnGround(), ass, fonts, us / 1e6, folder);
+    for (int look = 0; likeness.withCaptions() <= 0.99 && look < 60; look++) {
+      page.waitForTimeout(200);
+      likeness = Eye.captionLikeness(captionsOnGround(), ass, fonts, us / 1e6, folder);
+    }
+    assertThat(likeness.withCaptions()).as(what).isGreaterThan(0.99);
+    assertThat(likeness.withoutCaptions()).as(what).isLessThan(likeness.withCaptions() - 0.005);
+  }
+
+  /** The very glyphs: libass in the browser against libass in ffmpeg, same script, same fonts. */
+  @Test
+  void everyLetteringIsDrawnInTheBrowserAsItIsBurnt() throws IOException {
+    Path fonts = new CaptionFonts(folder.resolve("fonts")).directory();
+    for (JsonNode lettering : api("/api/letterings").path("letterings")) {
+      String name = lettering.path("id").asString();
+      change("{\"type\":\"letter\",\"lettering\":\"" + name + "\"}");
+      JsonNode span = api("/api/clips/" + id + "/cues").get(1).path("span");
+      long frame = (span.path("startUs").asLong() + span.path("endUs").asLong()) / 2 / 40_000;
+      looksAsBurnt(frame * 40_000 + 100, fonts, name);
+    }
+  }
+
+  /** Letters that the face does not have: other scripts, joined, right to left, stacked. */
+  @Test
+  void everyScriptIsDrawnInTheBrowserAsItIsBurnt() throws IOException {
+    Path fonts = new CaptionFonts(folder.resolve("fonts")).directory();
+    JsonNode cue = api("/api/clips/" + id + "/cues").get(1);
+    List<String> words = new ArrayList<>();
+    cue.path("lines").forEach(l -> l.forEach(w -> words.add(w.path("wordId").asString())));
+    // While its first word is heard, whatever is typed for the others.
+    long frame = (cue.path("span").path("startUs").asLong() + 150_000) / 40_000;
+    for (String text :
+        new String[] {
+          "Žluťoučký kůň, Łódź",
+          "Нельзя вернуть",
+          "Η παλιά γέφυρα",
+          "مرحبا بكم هنا",
+          "שלום לכולם",
+          "पुराना पुल यहाँ",
+          "สะพานเก่า",
+          "Một cây cầu cũ"
+        }) {
+      List<String> seen = new ArrayList<>();
+      for (int i = 0; i < words.size(); i++) {
+        seen.add("{\"id\":" + words.get(i) + ",\"text\":\"-" + i + "\"}");
+      }
+      change("{\"type\":\"retype\",\"words\":" + seen + ",\"text\":\"" + text + "\"}");
+      looksAsBurnt(frame * 40_000 + 100, fonts, text);
+    }
+  }
+}

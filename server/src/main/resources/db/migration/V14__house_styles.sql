@@ -1,0 +1,4 @@
+CREATE TABLE house_style (
+  show_name VARCHAR(255) NOT NULL PRIMARY KEY,
+  style TEXT NOT NULL
+) CHARACTER SET utf8mb4;

@@ -1,0 +1,141 @@
+package paringknife.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.net.URI;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.RegisterExtension;
+import tools.jackson.databind.JsonNode;
+
+/** Captions, letterings and house styles through the real application and a real MariaDB. */
+class LetteringOverHttpTest {
+  @RegisterExtension static final RunningApplication APP = new RunningApplication();
+
+  private static long clip(String title) throws Exception {
+    return APP.post(
+            "/api/episodes/1/clips",
+            "{\"firstWord\":0,\"lastWord\":11,\"title\":\"" + title + "\"}")
+        .path("id")
+        .asLong();
+  }
+
+  private static JsonNode change(long clip, String intent) throws Exception {
+    int revision = APP.get("/api/clips/" + clip).path("revision").asInt();
+    APP.post(
+        "/api/clips/" + clip + "/changes",
+        "{\"revision\":" + revision + ",\"intent\":" + intent + "}");
+    return APP.get("/api/clips/" + clip);
+  }
+
+  private static JsonNode kept(long clip) throws Exception {
+    return APP.json(
+        APP.send(
+                HttpRequest.newBuilder(URI.create(APP.address() + house(clip)))
+                    .PUT(HttpRequest.BodyPublishers.noBody()))
+            .body());
+  }
+
+  private static String house(long clip) {
+    return "/api/clips/" + clip + "/house";
+  }
+
+  /** Kept once, it holds for what is made from then on; single settings stay where it is spread. */
+  @Test
+  void aShowsStyleIsKeptGivenToNewClipsAndSpread() throws Exception {
+    long first = clip("One");
+    long second = clip("Two");
+    change(
+        second, "{\"type\":\"editCaptions\",\"edits\":[{\"type\":\"breakBefore\",\"wordId\":3}]}");
+    assertThat(APP.get(house(first)).path("changes").isNull()).isTrue();
+    change(first, "{\"type\":\"letter\",\"lettering\":\"heron\"}");
+    change(first, "{\"type\":\"useCaptions\",\"use\":\"BURNT\"}");
+
+    JsonNode kept = kept(first);
+    assertThat(kept.path("changes")).isEmpty();
+    assertThat(kept.path("others").asInt()).isEqualTo(1);
+    assertThat(kept.path("single").asInt()).isEqualTo(1);
+    assertThat(APP.get(house(second)).path("changes").toString())
+        .isEqualTo("[\"LETTERING\",\"CAPTION_USE\"]");
+
+    long third = clip("Three");
+    JsonNode made = APP.get("/api/clips/" + third).path("lettered");
+    assertThat(made.path("lettering").asString()).isEqualTo("heron");
+    assertThat(made.path("use").asString()).isEqualTo("BURNT");
+
+    assertThat(APP.post(house(first) + "/spread", "").path("others").asInt()).isZero();
+    JsonNode spread = APP.get("/api/clips/" + second);
+    assertThat(spread.path("lettered").path("lettering").asString()).isEqualTo("heron");
+    assertThat(spread.path("lettered").path("edits").path("")).hasSize(1);
+    assertThat(spread.path("undo").asString()).isEqualTo("take the house style");
+
+    change(third, "{\"type\":\"letter\",\"lettering\":\"bell\"}");
+    assertThat(APP.post(house(third) + "/taken", "").path("changes")).isEmpty();
+    APP.restart();
+    assertThat(APP.get("/api/clips/" + third).path("lettered").path("lettering").asString())
+        .isEqualTo("heron");
+  }
+
+  /** Everything that can be set of a caption is there after a restart, and drawn. */
+  @Test
+  void whatIsSetOfCaptionsIsKeptAndDrawn() throws Exception {
+    long id = clip("Edits");
+    change(id, "{\"type\":\"letter\",\"lettering\":\"sluice\"}");
+    change(
+        id,
+        "{\"type\":\"editCaptions\",\"edits\":["
+            + "{\"type\":\"showAs\",\"wordId\":0,\"text\":\"{\\\\fs9}Frost\"},"
+            + "{\"type\":\"key\",\"wordId\":1},"
+            + "{\"type\":\"styled\",\"wordId\":2,\"style\":{\"colour\":{\"red\":9,\"green\":8,\"blue\":7,\"alpha\":255},\"scale\":1.5,\"italic\":true}},"
+            + "{\"type\":\"placed\",\"wordId\":0,\"place\":{\"x\":0.5,\"y\":0.3}},"
+            + "{\"type\":\"lineBefore\",\"wordId\":1},"
+            + "{\"type\":\"begin\",\"wordId\":0,\"laterUs\":40000}]}");
+    APP.restart();
+    JsonNode cue = APP.get("/api/clips/" + id + "/cues").get(0);
+    assertThat(cue.path("lines").get(0).get(0).path("text").asString()).isEqualTo("{\\fs9}Frost");
+    assertThat(cue.path("beginsLaterUs").asLong()).isEqualTo(40_000);
+    assertThat(cue.path("setByHand")).hasSizeGreaterThanOrEqualTo(5);
+    String script =
+        new String(APP.getBytes("/api/clips/" + id + "/captions.ass"), StandardCharsets.UTF_8);
+    assertThat(script).contains("(/fs9)Frost").contains("\\1c&H070809&");
+    JsonNode specimens = APP.get("/api/letterings");
+    assertThat(specimens.path("letterings")).hasSizeGreaterThanOrEqualTo(12);
+    for (JsonNode lettering : specimens.path("letterings")) {
+      JsonNode specimen =
+          APP.get("/api/clips/" + id + "/specimens/" + lettering.path("id").asString());
+      assertThat(specimen.path("script").asString()).contains("Dialogue: 3");
+    }
+    assertThat(APP.get("/api/clips/" + id + "/key-words").isArray()).isTrue();
+    String style = specimens.path("letterings").get(3).path("style").toString();
+    HttpResponse<String> tried =
+        APP.postAny("/api/clips/" + id + "/tried.ass", "{\"style\":" + style + "}");
+    assertThat(tried.statusCode()).isEqualTo(200);
+    assertThat(tried.body()).contains("Dialogue: 3").isNotEqualTo(script);
+  }
+
+  @Test
+  void whatNoCaptionCanBeIsRefusedWithAWord() throws Exception {
+    long id = clip("Refused");
+    for (String intent :
+        new String[] {
+          "{\"type\":\"letter\",\"lettering\":\"nowhere\"}",
+          "{\"type\":\"restyle\",\"style\":{\"face\":null}}",
+          "{\"type\":\"rebreak\",\"breaking\":{\"words\":0,\"lines\":1,\"characters\":20,\"sentences\":false,\"lineShape\":\"EVEN\",\"timing\":{\"shortestUs\":0,\"longestUs\":6000000,\"lingerUs\":0}}}",
+          "{\"type\":\"retype\",\"words\":[],\"text\":\"x\"}",
+          "{\"type\":\"retype\",\"words\":[{\"id\":99999,\"text\":\"x\"}],\"text\":\"x\"}",
+          "{\"type\":\"replaceInCaptions\",\"words\":[0],\"found\":\" \",\"by\":\"x\"}",
+          "{\"type\":\"editCaptions\",\"edits\":[{\"type\":\"begin\",\"wordId\":0,\"laterUs\":90000000}]}",
+          "{\"type\":\"editCaptions\",\"edits\":[null]}",
+          "{\"type\":\"useCaptions\",\"use\":\"SOMEWHERE\"}",
+        }) {
+      HttpResponse<String> answer =
+          APP.postAny(
+              "/api/clips/" + id + "/changes", "{\"revision\":1,\"intent\":" + intent + "}");
+      assertThat(answer.statusCode()).as(intent).isBetween(400, 422);
+      assertThat(answer.body()).as(intent).doesNotContain("paringknife.").doesNotContain("java.");
+    }
+    assertThat(APP.get("/api/clips/" + id).path("revision").asInt()).isEqualTo(1);
+  }
+}
