@@ -195,6 +195,7 @@ export const api = {
   house: (id: number) => get<HouseStanding>(`/clips/${id}/house`),
   keepHouse: (id: number) => request<HouseStanding>('PUT', `/clips/${id}/house`),
   takeHouse: (id: number) => post<HouseStanding>(`/clips/${id}/house/taken`),
+  takeHouseFile: (id: number, text: string) => post<HouseStanding>(`/clips/${id}/house/file`, { text }),
   spreadHouse: (id: number) => post<HouseStanding>(`/clips/${id}/house/spread`),
   specs: () => get<Spec[]>('/specs'),
   letterings: () => get<Specimens>('/letterings'),

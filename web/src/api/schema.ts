@@ -676,6 +676,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/clips/{id}/house/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["file"];
+        put?: never;
+        post: operations["takeFile"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/clips/{id}/duplicate": {
         parameters: {
             query?: never;
@@ -779,7 +795,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["file"];
+        get: operations["file_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1227,7 +1243,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["file_1"];
+        get: operations["file_2"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2021,6 +2037,9 @@ export interface components {
             revision: number;
             /** Format: int64 */
             other: number;
+        };
+        StyleText: {
+            text: string;
         };
         Change: {
             /** Format: int32 */
@@ -2912,14 +2931,19 @@ export interface components {
             type: "askFor";
             specs: string[];
         };
-        ConversationLayout: {
+        MiddleLayout: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "conversation";
-            /** @enum {string} */
-            arrangement: "STACKED" | "BESIDE" | "INSET";
+            type: "middle";
+        };
+        SpeakerLayout: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "speaker";
         };
         OneLayout: {
             /**
@@ -2930,28 +2954,14 @@ export interface components {
             /** Format: int32 */
             person: number;
         };
-        SpeakerLayout: {
+        ConversationLayout: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "speaker";
-        };
-        MiddleLayout: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "middle";
-        };
-        WholeLayout: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "whole";
+            type: "conversation";
             /** @enum {string} */
-            ground: "SOFT" | "DARK" | "LIGHT";
+            arrangement: "STACKED" | "BESIDE" | "INSET";
         };
         TogetherLayout: {
             /**
@@ -2963,13 +2973,14 @@ export interface components {
             /** @enum {string} */
             arrangement: "STACKED" | "BESIDE" | "INSET";
         };
-        StretchExtent: {
+        WholeLayout: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "stretch";
-            span: components["schemas"]["Span"];
+            type: "whole";
+            /** @enum {string} */
+            ground: "SOFT" | "DARK" | "LIGHT";
         };
         SpeakingExtent: {
             /**
@@ -2980,14 +2991,13 @@ export interface components {
             /** Format: int32 */
             person: number;
         };
-        ShotExtent: {
+        StretchExtent: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "shot";
-            /** Format: int64 */
-            atUs: number;
+            type: "stretch";
+            span: components["schemas"]["Span"];
         };
         FromHereExtent: {
             /**
@@ -2995,6 +3005,15 @@ export interface components {
              * @enum {string}
              */
             type: "fromHere";
+            /** Format: int64 */
+            atUs: number;
+        };
+        ShotExtent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "shot";
             /** Format: int64 */
             atUs: number;
         };
@@ -3006,14 +3025,6 @@ export interface components {
             type: "still";
             window: components["schemas"]["PlacedWindow"];
         };
-        LaidShown: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "laid";
-            layout: components["schemas"]["Layout"];
-        };
         TravelShown: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -3024,51 +3035,43 @@ export interface components {
             to: components["schemas"]["PlacedWindow"];
             curve: components["schemas"]["Curve"];
         };
-        BreakBeforeCaptionEdit: {
+        LaidShown: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "breakBefore";
+            type: "laid";
+            layout: components["schemas"]["Layout"];
+        };
+        StyledCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "styled";
+            /** Format: int64 */
+            wordId: number;
+            style: components["schemas"]["WordStyle"];
+        };
+        LineBeforeCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "lineBefore";
             /** Format: int64 */
             wordId: number;
         };
-        BindToLastCaptionEdit: {
+        BeginCaptionEdit: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "bindToLast";
+            type: "begin";
             /** Format: int64 */
             wordId: number;
-        };
-        PlacedCaptionEdit: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "placed";
             /** Format: int64 */
-            wordId: number;
-            place: components["schemas"]["Place"];
-        };
-        GoOnWithCaptionEdit: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "goOnWith";
-            /** Format: int64 */
-            wordId: number;
-        };
-        KeyCaptionEdit: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "key";
-            /** Format: int64 */
-            wordId: number;
+            laterUs: number;
         };
         AddedCaptionEdit: {
             /**
@@ -3084,45 +3087,60 @@ export interface components {
             lengthUs: number;
             text: string;
         };
-        BeginCaptionEdit: {
+        KeyCaptionEdit: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "begin";
-            /** Format: int64 */
-            wordId: number;
-            /** Format: int64 */
-            laterUs: number;
-        };
-        LineBeforeCaptionEdit: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "lineBefore";
+            type: "key";
             /** Format: int64 */
             wordId: number;
         };
-        StyledCaptionEdit: {
+        GoOnWithCaptionEdit: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "styled";
+            type: "goOnWith";
             /** Format: int64 */
             wordId: number;
-            style: components["schemas"]["WordStyle"];
         };
-        ShowAsCaptionEdit: {
+        PlacedCaptionEdit: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "showAs";
+            type: "placed";
             /** Format: int64 */
             wordId: number;
-            text: string;
+            place: components["schemas"]["Place"];
+        };
+        BindToLastCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "bindToLast";
+            /** Format: int64 */
+            wordId: number;
+        };
+        BreakBeforeCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "breakBefore";
+            /** Format: int64 */
+            wordId: number;
+        };
+        BreakAfterCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "breakAfter";
+            /** Format: int64 */
+            wordId: number;
         };
         EndCaptionEdit: {
             /**
@@ -3135,14 +3153,15 @@ export interface components {
             /** Format: int64 */
             laterUs: number;
         };
-        BreakAfterCaptionEdit: {
+        ShowAsCaptionEdit: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "breakAfter";
+            type: "showAs";
             /** Format: int64 */
             wordId: number;
+            text: string;
         };
         ReplaceTranscriptIntent: {
             /**
@@ -3256,21 +3275,13 @@ export interface components {
              */
             type: "punctuate";
         };
-        BoxSpokenMark: {
+        FilledSpokenMark: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "box";
-            text: components["schemas"]["Colour"];
-            ground: components["schemas"]["Colour"];
-        };
-        AloneSpokenMark: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "alone";
+            type: "filled";
+            unfilled: components["schemas"]["Colour"];
         };
         InColourSpokenMark: {
             /**
@@ -3280,20 +3291,37 @@ export interface components {
             type: "inColour";
             text: components["schemas"]["Colour"];
         };
-        FilledSpokenMark: {
+        AloneSpokenMark: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "filled";
-            unfilled: components["schemas"]["Colour"];
+            type: "alone";
         };
-        UnmarkedSpokenMark: {
+        BoxSpokenMark: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "unmarked";
+            type: "box";
+            text: components["schemas"]["Colour"];
+            ground: components["schemas"]["Colour"];
+        };
+        LitSpokenMark: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "lit";
+            unlit: components["schemas"]["Colour"];
+        };
+        UnderlinedSpokenMark: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "underlined";
+            text: components["schemas"]["Colour"];
         };
         LargerSpokenMark: {
             /**
@@ -3305,28 +3333,28 @@ export interface components {
             /** Format: double */
             scale: number;
         };
-        UnderlinedSpokenMark: {
+        UnmarkedSpokenMark: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "underlined";
-            text: components["schemas"]["Colour"];
+            type: "unmarked";
         };
-        LitSpokenMark: {
+        WordByWordEntrance: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "lit";
-            unlit: components["schemas"]["Colour"];
+            type: "wordByWord";
         };
-        AtOnceEntrance: {
+        FadeEntrance: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "atOnce";
+            type: "fade";
+            /** Format: int32 */
+            ms: number;
         };
         RiseEntrance: {
             /**
@@ -3339,21 +3367,12 @@ export interface components {
             /** Format: double */
             from: number;
         };
-        FadeEntrance: {
+        AtOnceEntrance: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "fade";
-            /** Format: int32 */
-            ms: number;
-        };
-        WordByWordEntrance: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "wordByWord";
+            type: "atOnce";
         };
         PopEntrance: {
             /**
@@ -3376,16 +3395,14 @@ export interface components {
             person: number;
             name: string;
         };
-        JoinedPeopleCorrection: {
+        DismissedPeopleCorrection: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "joined";
+            type: "dismissed";
             /** Format: int32 */
             person: number;
-            /** Format: int32 */
-            into: number;
         };
         NotThisPeopleCorrection: {
             /**
@@ -3402,14 +3419,16 @@ export interface components {
             /** Format: int32 */
             other: number;
         };
-        DismissedPeopleCorrection: {
+        JoinedPeopleCorrection: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "dismissed";
+            type: "joined";
             /** Format: int32 */
             person: number;
+            /** Format: int32 */
+            into: number;
         };
     };
     responses: never;
@@ -5025,6 +5044,62 @@ export interface operations {
             };
         };
     };
+    file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
+    takeFile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        /** @description Up to 1 MB; more is answered with 413. */
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StyleText"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["HouseStanding"];
+                };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     duplicate: {
         parameters: {
             query?: never;
@@ -5163,7 +5238,7 @@ export interface operations {
             };
         };
     };
-    file: {
+    file_1: {
         parameters: {
             query?: {
                 download?: boolean;
@@ -5823,7 +5898,7 @@ export interface operations {
             };
         };
     };
-    file_1: {
+    file_2: {
         parameters: {
             query?: never;
             header?: never;

@@ -4,7 +4,7 @@ import { Loupe } from '../pare/Loupe';
 import type { Corrections } from '../workbench/corrections';
 import { lineHeightOf, useReading } from '../workbench/reading';
 import { ordered, useWorkbench, type Stage } from '../workbench/store';
-import type { LanePiece } from './Lane';
+import type { LanePiece, Retiming } from './Lane';
 import { captionBreaks, hitMarks, within, withStruck } from './lineMarks';
 import { joinOf, withLoupe } from './loupeRow';
 import { SeamRow } from './SeamRow';
@@ -21,7 +21,7 @@ interface Props {
   levels: Uint8Array;
   clip: ClipState | null;
   /** What stands beside the words in the stages that have a lane; null without a lane. */
-  lane: { pieces: LanePiece[] | null; named: boolean; width: number } | null;
+  lane: { pieces: LanePiece[] | null; named: boolean; width: number; retiming: Retiming | null } | null;
   /** The captions, while they are lettered. */
   cues: Cue[] | null;
   stage: Stage;
@@ -141,6 +141,7 @@ export const Galley = memo(function Galley({
                     beside={lane?.pieces ?? null}
                     stage={stage}
                     laneWidth={lane?.width ?? 0}
+                    retiming={lane?.retiming ?? null}
                     named={lane?.named ?? false}
                     flags={flags}
                     showStruck={showStruck}

@@ -1,4 +1,6 @@
+import { Fragment } from 'react';
 import { Still, type SegmentSeen } from '../plate/Still';
+import { LaneEdge } from './LaneEdge';
 
 export const LANE = 92;
 const ROOM_FOR_NAME = 15;
@@ -8,6 +10,8 @@ export interface LanePiece {
   startUs: number;
   endUs: number;
   text: string;
+  /** Which of all pieces it is, where its ends can be dragged. */
+  place?: number;
   /** What is seen there, drawn small beside each line. */
   still?: SegmentSeen;
   /** Whether a producer has set it. */
@@ -20,11 +24,21 @@ export interface LanePiece {
   tinted?: boolean;
 }
 
+/** Lets an end of a piece be dragged. */
+export interface Retiming {
+  frameUs: number;
+  move: (place: number, end: 'begin' | 'end', byUs: number) => void;
+}
+
 interface Props {
   row: { startUs: number; endUs: number; beforeUs: number; height: number };
   pieces: LanePiece[] | null;
   named: boolean;
   width: number;
+  /** How ends are dragged; null where they are not. */
+  retiming: Retiming | null;
+  /** Times that ends snap to. */
+  snaps: number[];
 }
 
 /** Whether a piece began in the line before with no room for its name there. */
@@ -34,7 +48,7 @@ function beganAtFoot(piece: LanePiece, row: Props['row']) {
 }
 
 /** What stands beside the line in the stages after paring: the frame held, or the captions. */
-export function Lane({ row, pieces, named, width }: Props) {
+export function Lane({ row, pieces, named, width, retiming, snaps }: Props) {
   const shown = pieces?.filter((piece) => piece.endUs > row.startUs && piece.startUs < row.endUs) ?? [];
   const middle = (row.startUs + row.endUs) / 2;
   const seen = shown.find((piece) => piece.startUs <= middle && middle < piece.endUs);
@@ -67,6 +81,34 @@ export function Lane({ row, pieces, named, width }: Props) {
           </div>
         );
       })}
+      {retiming &&
+        shown.map(
+          (piece) =>
+            piece.place !== undefined && (
+              <Fragment key={`e${piece.place}`}>
+                {piece.startUs >= row.startUs && (
+                  <LaneEdge
+                    y={yOf(piece.startUs)}
+                    row={row}
+                    snaps={snaps}
+                    frameUs={retiming.frameUs}
+                    name="begins"
+                    onMoved={(by) => retiming.move(piece.place!, 'begin', by)}
+                  />
+                )}
+                {piece.endUs <= row.endUs && (
+                  <LaneEdge
+                    y={yOf(piece.endUs)}
+                    row={row}
+                    snaps={snaps}
+                    frameUs={retiming.frameUs}
+                    name="ends"
+                    onMoved={(by) => retiming.move(piece.place!, 'end', by)}
+                  />
+                )}
+              </Fragment>
+            ),
+        )}
       {seen?.still && (
         <Still
           seen={seen.still}

@@ -6,11 +6,13 @@ import { keyFor, keyName } from '../keyboard/keyMap';
 import type { Corrections } from '../workbench/corrections';
 import { useWorkbench, type Stage } from '../workbench/store';
 import { CorrectField } from './CorrectField';
-import { Lane, type LanePiece } from './Lane';
+import { Lane, type LanePiece, type Retiming } from './Lane';
 import type { Row } from './setLines';
 import { isPared } from './stops';
 import { drawSpine } from './spine';
 import { TimeIndex } from './timeIndex';
+
+const NO_TIMES: number[] = [];
 
 type LineRow = Extract<Row, { kind: 'line' }>;
 
@@ -24,6 +26,7 @@ interface LineProps {
   stage: Stage;
   /** Width of the lane; 0 for none. */
   laneWidth: number;
+  retiming: Retiming | null;
   /** Whether the pieces of the lane carry their text. */
   named: boolean;
   flags: Uint8Array;
@@ -110,6 +113,13 @@ export const SetLine = memo(function SetLine(p: LineProps) {
   const gaps = useMemo(
     () => (clip ? clip.pared.gaps.filter((g) => g.word >= row.from && g.word < row.to) : []),
     [clip, row],
+  );
+  const snaps = useMemo(
+    () =>
+      p.retiming
+        ? [...transcript.startUs.slice(row.from, row.to), ...transcript.endUs.slice(row.from, row.to)]
+        : NO_TIMES,
+    [p.retiming, transcript, row],
   );
   const chosenGap = useWorkbench((s) => s.gap);
   const pausePiece = p.pause >= 0 ? row.pauses.get(p.pause) : undefined;
@@ -233,7 +243,9 @@ export const SetLine = memo(function SetLine(p: LineProps) {
           />
         ))}
       </div>
-      {p.laneWidth > 0 && <Lane row={p.row} pieces={p.beside} named={p.named} width={p.laneWidth} />}
+      {p.laneWidth > 0 && (
+        <Lane row={p.row} pieces={p.beside} named={p.named} width={p.laneWidth} retiming={p.retiming} snaps={snaps} />
+      )}
       <div className="mr-3 w-[3px] shrink-0" style={{ background: `var(--speaker-${Math.max(0, row.speaker) % 4})` }} />
       <div className="set-line">{words}</div>
     </>

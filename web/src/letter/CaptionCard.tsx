@@ -14,16 +14,19 @@ import {
   leaveOut,
   linger,
   nudge,
+  restyleWords,
   retype,
   ROOM_US,
   roomAfter,
   shift,
+  styleOf,
   toggleCaption,
   toggleKey,
   toggleLine,
   type CaptionDesk,
 } from './captionActs';
 import { captionAt, captionOf, textOf } from './captions';
+import { ColourInput } from './ColourInput';
 import { told } from './told';
 
 interface Props {
@@ -99,6 +102,7 @@ export function CaptionCard({ clip, cues, transcript, frameUs }: Props) {
             <Act name="Stand out" title={keyed('The selected words stand out', 'v')} on={ids.length > 0}>
               {() => toggleKey(desk, ids)}
             </Act>
+            <WordStyleField desk={desk} ids={ids} />
             <Act name="Leave out" title="The selected words are heard and not shown" on={ids.length > 0}>
               {() => leaveOut(desk, ids)}
             </Act>
@@ -128,6 +132,56 @@ function Act({ name, title, on, children }: { name: string; title?: string; on: 
     <button className="button button-small" title={title} disabled={!on} onClick={children}>
       {name}
     </button>
+  );
+}
+
+const WHITE = { red: 255, green: 255, blue: 255, alpha: 255 };
+const SIZES = [0.7, 0.85, 1, 1.2, 1.5, 2];
+
+/** Colour, size and slant of the selected words alone. */
+function WordStyleField({ desk, ids }: { desk: CaptionDesk; ids: number[] }) {
+  if (!ids.length) return null;
+  const { colour, scale, italic } = styleOf(desk, ids);
+  return (
+    <span className="flex items-center gap-1.5 rounded border border-rule px-1.5 text-[12px]">
+      These words
+      <ColourInput
+        name="Colour of the selected words"
+        className="h-5 w-7 bg-transparent"
+        value={colour ?? WHITE}
+        onKeep={(chosen) => restyleWords(desk, ids, { colour: chosen })}
+      />
+      <select
+        aria-label="Size of the selected words"
+        className="bg-transparent"
+        value={scale}
+        onChange={(e) => restyleWords(desk, ids, { scale: Number(e.target.value) })}
+      >
+        {[...new Set([...SIZES, scale])].sort().map((s) => (
+          <option key={s} value={s}>
+            {Math.round(s * 100)} %
+          </option>
+        ))}
+      </select>
+      <button
+        className="px-1 italic"
+        aria-label="The selected words lean"
+        aria-pressed={italic}
+        onClick={() => restyleWords(desk, ids, { italic: !italic })}
+      >
+        i
+      </button>
+      {(colour || scale !== 1 || italic) && (
+        <button
+          className="px-1"
+          aria-label="The selected words like the others"
+          title="like the others"
+          onClick={() => restyleWords(desk, ids, { colour: null, scale: 1, italic: false })}
+        >
+          ×
+        </button>
+      )}
+    </span>
   );
 }
 

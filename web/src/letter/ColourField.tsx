@@ -1,15 +1,8 @@
 import type { Style } from '../api/client';
 import { Amount } from '../ui/Amount';
+import { ColourInput } from './ColourInput';
 
 type Colour = Style['text'];
-
-const two = (part: number) => part.toString(16).padStart(2, '0');
-const hex = (c: Colour) => `#${two(c.red)}${two(c.green)}${two(c.blue)}`;
-
-function withHex(colour: Colour, written: string): Colour {
-  const all = parseInt(written.slice(1), 16);
-  return { ...colour, red: all >> 16, green: (all >> 8) & 255, blue: all & 255 };
-}
 
 /** A colour and how much of it is seen. */
 export function ColourField({
@@ -29,13 +22,12 @@ export function ColourField({
     <div className="grid gap-1">
       <label className="grid grid-cols-[74px_1fr] items-center gap-2 text-[12.5px]">
         {name}
-        <input
-          type="color"
+        <ColourInput
+          name={name}
           className="h-6 w-full rounded border border-rule bg-paper"
-          value={hex(value)}
-          onInput={(e) => onTry(withHex({ ...value, alpha: value.alpha || 255 }, e.currentTarget.value))}
-          onBlur={(e) => e.target.value !== hex(value) || onKeep(value)}
-          onChange={(e) => onKeep(withHex({ ...value, alpha: value.alpha || 255 }, e.target.value))}
+          value={value}
+          onTry={onTry}
+          onKeep={onKeep}
         />
       </label>
       <Amount

@@ -61,6 +61,24 @@ export function HousePanel({ clip }: { clip: ClipState }) {
           As the show has it
         </button>
       </div>
+      <div className="flex flex-wrap gap-1.5">
+        <a className="button button-small" href={`/api/clips/${clip.id}/house/file`} download>
+          Save as a file
+        </a>
+        <label className="button button-small cursor-pointer focus-within:outline-2">
+          Take from a file
+          <input
+            type="file"
+            accept=".json,application/json"
+            className="sr-only"
+            onChange={(e) => {
+              const [file] = e.target.files ?? [];
+              e.target.value = '';
+              if (file) act(async () => api.takeHouseFile(clip.id, await file.text()))();
+            }}
+          />
+        </label>
+      </div>
       <p className="text-soft">
         {others === 0
           ? 'All clips of this episode look and sound like this one.'

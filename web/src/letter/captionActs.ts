@@ -47,6 +47,24 @@ export function toggleKey(desk: CaptionDesk, ids: number[]) {
   else edit(desk, ...ids.map((wordId): CaptionEdit => ({ type: 'key', wordId })));
 }
 
+type WordStyle = Extract<CaptionEdit, { type: 'styled' }>['style'];
+
+const PLAIN: WordStyle = { colour: null, scale: 1, italic: false };
+
+/** How words differ from the others, as the first of them does. */
+export function styleOf({ clip }: CaptionDesk, ids: number[]): WordStyle {
+  const set = (clip.lettered.edits[''] ?? []).find((e) => e.type === 'styled' && e.wordId === ids[0]);
+  return set?.type === 'styled' ? set.style : PLAIN;
+}
+
+/** Lets words look otherwise than the others. */
+export function restyleWords(desk: CaptionDesk, ids: number[], part: Partial<WordStyle>) {
+  const style = { ...styleOf(desk, ids), ...part };
+  if (style.colour === null && style.scale === 1 && !style.italic)
+    void desk.changes.change({ type: 'letCaptionsBe', words: ids, about: ['STYLE'] });
+  else edit(desk, ...ids.map((wordId): CaptionEdit => ({ type: 'styled', wordId, style })));
+}
+
 /** Leaves words out of the captions; the sound keeps them. */
 export const leaveOut = (desk: CaptionDesk, ids: number[]) =>
   edit(desk, ...ids.map((wordId): CaptionEdit => ({ type: 'showAs', wordId, text: '' })));

@@ -7,9 +7,10 @@ import { told } from './told';
 export const captionPieces = (clip: ClipState, cues: Cue[]): LanePiece[] =>
   beside(
     clip,
-    cues.map((cue) => ({
+    cues.map((cue, place) => ({
       ...cue.span,
       text: cue.lines.map((l) => l.map((w) => w.text).join(' ')).join(' / '),
+      place: cue.added ? undefined : place,
       told: told(cue),
       warned: cue.faults.length > 0,
       marked: cue.setByHand.length > 0,

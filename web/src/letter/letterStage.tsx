@@ -1,5 +1,7 @@
 import { SelectionBar } from '../workbench/SelectionBar';
-import type { StageProps, StageView } from '../workbench/stageView';
+import type { ClipChanges } from '../workbench/changes';
+import type { OpenEpisode, StageProps, StageView } from '../workbench/stageView';
+import { nudge } from './captionActs';
 import { CaptionCard } from './CaptionCard';
 import { captionPieces } from './captionLane';
 import { LetterSide } from './LetterSide';
@@ -27,13 +29,18 @@ function Foot({ open: { clip, cues, transcript, card } }: StageProps) {
   );
 }
 
+function retime(open: OpenEpisode, changes: ClipChanges, place: number, end: 'begin' | 'end', byUs: number) {
+  const { clip, cues, transcript } = open;
+  if (clip && cues && transcript) nudge({ changes, clip, cues, transcript, frameUs: 0 }, place, end, byUs);
+}
+
 export const letterStage: StageView = {
   Bar: SelectionBar,
   Side: () => null,
   Beside,
   OnPlate,
   Foot,
-  lane: { of: (clip, open) => open.cues && captionPieces(clip, open.cues), named: true, width: LANE_WIDTH },
+  lane: { of: (clip, open) => open.cues && captionPieces(clip, open.cues), named: true, width: LANE_WIDTH, retime },
   plateHeight: 430,
   safeZones: true,
 };

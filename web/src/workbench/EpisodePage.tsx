@@ -156,13 +156,17 @@ function OpenPage({ playback, changes }: { playback: Playback; changes: ClipChan
       stepOn,
     ],
   );
-  const lane = useMemo(
-    () =>
-      clip && view.lane
-        ? { pieces: view.lane.of(clip, open), named: view.lane.named, width: view.lane.width ?? LANE }
-        : null,
-    [clip, view, open],
-  );
+  const lane = useMemo(() => {
+    if (!clip || !view.lane) return null;
+    const { of, named, width, retime } = view.lane;
+    const retiming = retime
+      ? {
+          frameUs,
+          move: (place: number, end: 'begin' | 'end', byUs: number) => retime(open, changes, place, end, byUs),
+        }
+      : null;
+    return { pieces: of(clip, open), named, width: width ?? LANE, retiming };
+  }, [clip, view, open, changes, frameUs]);
 
   if (shelfError) return <Notice text={shelfError.message} />;
   if (!isOnShelf) return <Notice text="This episode is not on the shelf." />;

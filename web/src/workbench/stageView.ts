@@ -11,6 +11,7 @@ import type {
   TranscriptColumns,
 } from '../api/client';
 import type { LanePiece } from '../galley/Lane';
+import type { ClipChanges } from './changes';
 import type { Stage } from './store';
 
 /** What is open on the bench; what has not arrived yet is null. */
@@ -62,7 +63,13 @@ export interface StageView {
   /** At the right edge. */
   Edge?: ComponentType<StageProps>;
   /** What stands beside the words; no lane without it. */
-  lane?: { of: (clip: ClipState, open: OpenEpisode) => LanePiece[] | null; named: boolean; width?: number };
+  lane?: {
+    of: (clip: ClipState, open: OpenEpisode) => LanePiece[] | null;
+    named: boolean;
+    width?: number;
+    /** Moves an end of a piece to another time. */
+    retime?: (open: OpenEpisode, changes: ClipChanges, place: number, end: 'begin' | 'end', byUs: number) => void;
+  };
   plateHeight: number;
   /** Whether safe zones are shown on the plate. */
   safeZones: boolean;

@@ -222,6 +222,8 @@ class FrameInBrowserTest extends FerryInBrowser {
   @Test
   void theFileLooksAsThePlateDoes() throws IOException {
     openAShorterOne(40);
+    // They would stand between the two who are stacked.
+    change("{\"type\":\"useCaptions\",\"use\":\"NONE\"}");
     change(
         "{\"type\":\"parePauses\",\"thresholdDb\":-38,\"shortest\":0.5,\"head\":0.02,\"tail\":0.15}");
     long length = clip().path("pared").path("lengthUs").asLong();

@@ -125,6 +125,28 @@ class LetterInBrowserTest extends FerryInBrowser {
     page.waitForCondition(() -> lettered().path("style").isNull());
   }
 
+  /** The end of a caption in the lane goes along, snaps to words and frames, and is kept. */
+  @Test
+  void aCaptionIsRetimedByDraggingItsEnd() {
+    Locator end = page.locator("[data-lane-edge=ends]").first();
+    BoundingBox box = end.boundingBox();
+    long before = end(0);
+    page.mouse().move(box.x + box.width / 2, box.y + 3);
+    page.mouse().down();
+    page.mouse().move(box.x + box.width / 2, box.y - 1);
+    page.mouse().move(box.x + box.width / 2, box.y - 6);
+    page.mouse().up();
+    page.waitForCondition(() -> end(0) < before);
+    assertThat(lettered().path("edits").path("").toString()).contains("\"type\":\"end\"");
+    saved();
+    page.keyboard().press("Control+z");
+    page.waitForCondition(() -> end(0) == before);
+  }
+
+  private long end(int cue) {
+    return api("/api/clips/" + id + "/cues").get(cue).path("span").path("endUs").asLong();
+  }
+
   @Test
   void aLetteringIsChosenFromTheSheetAndChangedForThisClip() {
     button("Heron").click();

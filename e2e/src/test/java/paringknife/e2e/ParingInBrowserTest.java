@@ -257,7 +257,7 @@ class ParingInBrowserTest extends FerryInBrowser {
         }""");
     page.keyboard().press("Alt+h");
     page.waitForFunction(
-        "() => turns.length === 1", null, new Page.WaitForFunctionOptions().setTimeout(120_000));
+        "() => turns.length >= 1", null, new Page.WaitForFunctionOptions().setTimeout(120_000));
     page.keyboard().press("e");
     saved();
     page.waitForFunction(

@@ -54,6 +54,18 @@ public record HouseStyle(
         clip.sounded().cleanup());
   }
 
+  /** Captions in some way; all else as is usual. */
+  public static HouseStyle of(Lettered lettered) {
+    return new HouseStyle(
+        lettered.lettering(),
+        lettered.style(),
+        lettered.breaking(),
+        lettered.leavesOut(),
+        lettered.use(),
+        Manner.USUAL,
+        Cleanup.NONE);
+  }
+
   /** A clip in this style; what is single in it stays. */
   public ClipDocument on(ClipDocument clip) {
     Lettered lettered =

@@ -1,15 +1,23 @@
 package paringknife.server.clips;
 
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import paringknife.core.clip.HouseStyle;
+import paringknife.core.deliver.FileNames;
 import paringknife.server.events.Events;
+import paringknife.server.letterings.StyleFile;
 import paringknife.server.shelf.Episodes;
 
 /** What is decided once for all clips of a show, over HTTP. */
@@ -88,6 +96,31 @@ class HouseController {
     HouseStyle style = HouseStyle.of(clip.document());
     different(clip).forEach(other -> change(other, style));
     events.clipsChanged(clip.episodeId());
+    return standing(id);
+  }
+
+  /** The style of a clip as a file. */
+  @GetMapping(path = "/file", produces = MediaType.APPLICATION_JSON_VALUE)
+  ResponseEntity<String> file(@PathVariable long id) {
+    ClipStore.StoredClip clip = clips.byId(id);
+    String name = FileNames.part(episodes.row(clip.episodeId()).show() + " style") + ".json";
+    return ResponseEntity.ok()
+        .header(
+            HttpHeaders.CONTENT_DISPOSITION,
+            ContentDisposition.attachment()
+                .filename(name, StandardCharsets.UTF_8)
+                .build()
+                .toString())
+        .body(StyleFile.write(HouseStyle.of(clip.document())));
+  }
+
+  /** A style that came as a file. */
+  record StyleText(String text) {}
+
+  /** Gives a clip the style of a file; undone like any other step. */
+  @PostMapping("/file")
+  HouseStanding takeFile(@PathVariable long id, @RequestBody StyleText asked) {
+    change(clips.byId(id), StyleFile.read(asked.text(), "This file"));
     return standing(id);
   }
 

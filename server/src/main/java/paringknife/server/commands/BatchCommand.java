@@ -15,6 +15,7 @@ import org.jspecify.annotations.Nullable;
 import paringknife.core.clip.ClipDocument;
 import paringknife.core.clip.ComposedClip;
 import paringknife.core.clip.Composition;
+import paringknife.core.clip.HouseStyle;
 import paringknife.core.clip.cut.Removal;
 import paringknife.core.deliver.Check;
 import paringknife.core.deliver.Delivered;
@@ -105,7 +106,7 @@ final class BatchCommand implements Callable<Integer> {
   @Override
   public Integer call() throws IOException {
     List<DeliverySpec> asked = specs.stream().map(DeliverySpecs::byId).toList();
-    Lettered lettered = letters.lettered();
+    HouseStyle house = letters.house();
     framing.check();
     Brief brief = Lengths.brief(clips, length, about);
     Recording recording = step("probe", () -> Probe.of(media.get(0)));
@@ -138,8 +139,7 @@ final class BatchCommand implements Callable<Integer> {
       }
       List<Made> made =
           step(
-              "pare",
-              () -> picks.stream().map(p -> new Made(pare(episode, p, lettered), p)).toList());
+              "pare", () -> picks.stream().map(p -> new Made(pare(episode, p, house), p)).toList());
       ObjectNode report = JSON.createObjectNode();
       placed.forEach(p -> addSound(report.withArray("sounds"), p));
       ArrayNode pickNodes = report.putArray("picks");
@@ -225,13 +225,17 @@ final class BatchCommand implements Callable<Integer> {
         .put("driftPpm", Math.round(sound.placement().driftPpm() * 10) / 10.0);
   }
 
-  private ClipDocument pare(Episode episode, Pick pick, Lettered lettered) {
+  private ClipDocument pare(Episode episode, Pick pick, HouseStyle house) {
     String opening = pick.opening().replaceAll("[.,;:]{1,8}$", "");
     String title =
         opening.length() > 48 ? opening.substring(0, 48).replaceAll("\\s+\\S*$", "") : opening;
     ClipDocument whole =
-        ClipDocument.of(
-            List.of(pick.span()), Framed.UPRIGHT, lettered, new Delivered(title, specs));
+        house.on(
+            ClipDocument.of(
+                List.of(pick.span()),
+                Framed.UPRIGHT,
+                Lettered.in(house.lettering()),
+                new Delivered(title, specs)));
     Pared pared = whole.pared();
     for (Way way : Way.values()) {
       if (way.isHarmless()) {
@@ -240,7 +244,7 @@ final class BatchCommand implements Callable<Integer> {
     }
     return whole
         .with(pared)
-        .with(framing.of(episode.editor().cuts(pared), episode.desk().framing()));
+        .with(framing.of(episode.editor().cuts(pared), episode.desk().framing(), house.manner()));
   }
 
   private static void addPick(ArrayNode nodes, Pick pick) {

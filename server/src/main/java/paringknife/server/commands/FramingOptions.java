@@ -3,6 +3,7 @@ package paringknife.server.commands;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
 import paringknife.core.clip.cut.CutList;
 import paringknife.core.frame.Arrangement;
 import paringknife.core.frame.FrameDesk;
@@ -13,7 +14,6 @@ import paringknife.core.frame.Layout;
 import paringknife.core.frame.Liveliness;
 import paringknife.core.frame.Manner;
 import paringknife.core.frame.PushIn;
-import paringknife.core.frame.Tightness;
 import picocli.CommandLine.Option;
 
 /** How clips of a batch are framed. */
@@ -39,9 +39,9 @@ final class FramingOptions {
 
   @Option(
       names = "--liveliness",
-      defaultValue = "calm",
-      description = "how readily the window goes along: ${COMPLETION-CANDIDATES}")
-  private Liveliness liveliness = Liveliness.CALM;
+      description =
+          "how readily the window goes along: ${COMPLETION-CANDIDATES}; calm, or as --style has it")
+  private @Nullable Liveliness liveliness;
 
   @Option(
       names = "--push-ins",
@@ -56,11 +56,14 @@ final class FramingOptions {
     }
   }
 
-  /** The framing of a clip; layouts of several people need them in the picture. */
-  Framed of(CutList cuts, FrameDesk desk) {
-    Framed framed =
-        Framed.of(Framed.UPRIGHT.shape(), layout(desk.people()))
-            .with(new Manner(liveliness, Tightness.ALL));
+  /**
+   * The framing of a clip; layouts of several people need them in the picture.
+   *
+   * @param usual how windows move where it is not said
+   */
+  Framed of(CutList cuts, FrameDesk desk, Manner usual) {
+    Manner manner = liveliness == null ? usual : new Manner(liveliness, usual.tightness());
+    Framed framed = Framed.of(Framed.UPRIGHT.shape(), layout(desk.people())).with(manner);
     return pushIns == 0
         ? framed
         : new FrameIntent.ProposePushIns(pushIns / 100, PushIn.Move.GLIDE)

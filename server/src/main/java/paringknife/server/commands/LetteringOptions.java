@@ -4,28 +4,31 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Locale;
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
+import paringknife.core.clip.HouseStyle;
 import paringknife.core.letter.CaptionUse;
 import paringknife.core.letter.Lettered;
 import paringknife.core.letter.cue.Breaking;
 import paringknife.core.letter.drawn.Lettering;
 import paringknife.core.letter.drawn.Letterings;
-import paringknife.server.letterings.LetteringFormat;
+import paringknife.server.letterings.StyleFile;
 import picocli.CommandLine.Option;
 
 /** How captions are set, on the command line. */
 final class LetteringOptions {
   private static final long LARGEST = 1 << 20;
+  private static final String USUAL = "sluice";
 
   @Option(
       names = "--lettering",
-      defaultValue = "sluice",
-      description = "the id of a lettering; tool letterings lists them")
-  private String lettering = "";
+      description = "the id of a lettering, sluice by default; tool letterings lists them")
+  private @Nullable String lettering;
 
   @Option(
       names = "--style",
-      description = "a lettering as a JSON file, as tool letterings prints one")
+      description =
+          "a house style as it is saved from a clip, or a lettering as tool letterings prints one")
   private @Nullable Path style;
 
   @Option(names = "--captions", defaultValue = "both", description = "burnt, beside, both or none")
@@ -45,14 +48,8 @@ final class LetteringOptions {
 
   /** The lettering that is asked for, with what was changed of how it breaks captions. */
   Lettering asked() throws IOException {
-    Lettering base = Letterings.byId(lettering);
-    if (style != null) {
-      if (Files.size(style) > LARGEST) {
-        throw new IllegalArgumentException(style.getFileName() + " is no lettering.");
-      }
-      base = LetteringFormat.read(Files.readString(style), style.getFileName().toString());
-    }
-    return new Lettering(base.id(), base.name(), base.style(), changed(base.breaking()));
+    Lettering base = lettered().asSet();
+    return new Lettering(base.id(), base.name(), base.style(), base.breaking());
   }
 
   private Breaking changed(Breaking given) {
@@ -66,7 +63,10 @@ final class LetteringOptions {
     return sentences ? counted.bySentences() : counted;
   }
 
-  CaptionUse use() {
+  private @Nullable CaptionUse use() {
+    if (captions == null) {
+      return null;
+    }
     for (CaptionUse use : CaptionUse.values()) {
       if (use.name().toLowerCase(Locale.ROOT).equals(captions)) {
         return use;
@@ -75,7 +75,49 @@ final class LetteringOptions {
     throw new IllegalArgumentException("--captions is burnt, beside, both or none.");
   }
 
-  Lettered lettered() throws IOException {
-    return Lettered.in(Letterings.byId(lettering).id()).as(asked()).with(use());
+  private Lettered lettered() throws IOException {
+    HouseStyle house = house();
+    return new Lettered(
+        house.lettering(),
+        house.style(),
+        house.breaking(),
+        house.leavesOut(),
+        house.use(),
+        Map.of());
+  }
+
+  /** All that is asked for, over the style of the file where there is one. */
+  HouseStyle house() throws IOException {
+    HouseStyle given = given();
+    String id = lettering == null ? given.lettering() : Letterings.byId(lettering).id();
+    Lettered lettered = Lettered.in(id);
+    if (id.equals(given.lettering())) {
+      lettered =
+          new Lettered(
+              id, given.style(), given.breaking(), given.leavesOut(), given.use(), Map.of());
+    }
+    Lettering set = lettered.asSet();
+    Lettered broken =
+        lettered.as(new Lettering(set.id(), set.name(), set.style(), changed(set.breaking())));
+    CaptionUse use = use();
+    Lettered used = use == null ? broken : broken.with(use);
+    return new HouseStyle(
+        used.lettering(),
+        used.style(),
+        used.breaking(),
+        used.leavesOut(),
+        used.use(),
+        given.manner(),
+        given.cleanup());
+  }
+
+  private HouseStyle given() throws IOException {
+    if (style == null) {
+      return HouseStyle.of(Lettered.in(USUAL));
+    }
+    if (Files.size(style) > LARGEST) {
+      throw new IllegalArgumentException(style.getFileName() + " is no style.");
+    }
+    return StyleFile.read(Files.readString(style), style.getFileName().toString());
   }
 }

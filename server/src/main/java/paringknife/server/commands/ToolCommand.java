@@ -58,7 +58,7 @@ import paringknife.media.store.WholeFile;
 import paringknife.media.transcripts.TranscriptFile;
 import paringknife.media.transcripts.TranscriptJson;
 import paringknife.server.correcting.TranscriptExport;
-import paringknife.server.letterings.LetteringFormat;
+import paringknife.server.letterings.StyleFile;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
@@ -314,7 +314,7 @@ final class ToolCommand implements Runnable {
   void letterings() {
     ArrayNode out = JSON.createArrayNode();
     for (Lettering lettering : Letterings.all()) {
-      out.add(JSON.readTree(LetteringFormat.write(lettering)));
+      out.add(JSON.readTree(StyleFile.write(lettering)));
     }
     print(out);
   }

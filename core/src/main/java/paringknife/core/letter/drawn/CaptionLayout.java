@@ -19,7 +19,7 @@ import paringknife.core.letter.style.Style;
  * @param left of the widest line
  */
 record CaptionLayout(List<Line> lines, double shrunk, double left, double right) {
-  private static final double SMALLEST = 0.25;
+  private static final double SMALLEST = 0.02;
 
   /** How far above what the destination covers captions stand by themselves. */
   private static final double CLEAR = 0.03;
