@@ -109,8 +109,13 @@ export class CutPlayer implements Player {
 
   async playRange(fromUs: number, toUs: number, loop: boolean) {
     this.halt();
+    const before = this.programme;
     await this.seek(fromUs);
-    this.range = { fromUs, toUs, loop };
+    const range = { fromUs, toUs, loop };
+    const now = this.programme;
+    // It may have been edited while it began anew.
+    this.range = before && now && now !== before ? carriedOver(range, before, now) : range;
+    if (this.range) this.positionUs = this.range.fromUs;
     await this.play();
   }
 
@@ -125,10 +130,12 @@ export class CutPlayer implements Player {
   }
 
   async play() {
-    const programme = this.programme;
-    if (!programme || programme.lengthUs === 0) return;
+    if (!this.programme || this.programme.lengthUs === 0) return;
     await this.ready;
     const context = await this.clock.open();
+    // It may have been edited meanwhile.
+    const programme = this.programme;
+    if (programme.lengthUs === 0) return;
     if (this.positionUs >= programme.lengthUs - NEARLY_OVER_US) this.positionUs = 0;
     const session = ++this.session;
     const isWanted = () => session === this.session;
