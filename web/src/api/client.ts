@@ -191,6 +191,7 @@ export const api = {
   /** Where the script of the captions lies; the revisions tell one state from the next. */
   captionScript: (id: number, revision: number, words: number) =>
     `/api/clips/${id}/captions.ass?clip=${revision}&words=${words}`,
+  captionStanding: (id: number) => get<Schemas['CaptionStanding']>(`/clips/${id}/caption-standing`),
   keyWords: (id: number) => get<KeyWord[]>(`/clips/${id}/key-words`),
   house: (id: number) => get<HouseStanding>(`/clips/${id}/house`),
   keepHouse: (id: number) => request<HouseStanding>('PUT', `/clips/${id}/house`),

@@ -1364,6 +1364,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/clips/{id}/caption-standing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["captionStanding"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/episodes/{id}/people/last": {
         parameters: {
             query?: never;
@@ -2388,7 +2404,6 @@ export interface components {
             runs: components["schemas"]["PictureRun"][];
             path: number[];
             faces: components["schemas"]["FaceWarning"][];
-            captions: components["schemas"]["Place"];
         };
         ClipLoudness: {
             /** Format: double */
@@ -2466,6 +2481,11 @@ export interface components {
             /** Format: int64 */
             endsLaterUs: number;
             setByHand: ("CAPTION" | "CAPTION_END" | "LINE" | "TEXT" | "BEGINNING" | "END" | "ADDED" | "STYLE" | "KEY" | "PLACE")[];
+        };
+        CaptionStanding: {
+            place: components["schemas"]["Place"];
+            /** Format: double */
+            contrast: number | null;
         };
         PareWordsIntent: {
             /**
@@ -2931,29 +2951,6 @@ export interface components {
             type: "askFor";
             specs: string[];
         };
-        MiddleLayout: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "middle";
-        };
-        SpeakerLayout: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "speaker";
-        };
-        OneLayout: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "one";
-            /** Format: int32 */
-            person: number;
-        };
         ConversationLayout: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -2982,12 +2979,26 @@ export interface components {
             /** @enum {string} */
             ground: "SOFT" | "DARK" | "LIGHT";
         };
-        SpeakingExtent: {
+        MiddleLayout: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "speaking";
+            type: "middle";
+        };
+        SpeakerLayout: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "speaker";
+        };
+        OneLayout: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "one";
             /** Format: int32 */
             person: number;
         };
@@ -3017,13 +3028,14 @@ export interface components {
             /** Format: int64 */
             atUs: number;
         };
-        StillShown: {
+        SpeakingExtent: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "still";
-            window: components["schemas"]["PlacedWindow"];
+            type: "speaking";
+            /** Format: int32 */
+            person: number;
         };
         TravelShown: {
             /**
@@ -3042,6 +3054,72 @@ export interface components {
              */
             type: "laid";
             layout: components["schemas"]["Layout"];
+        };
+        StillShown: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "still";
+            window: components["schemas"]["PlacedWindow"];
+        };
+        PlacedCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "placed";
+            /** Format: int64 */
+            wordId: number;
+            place: components["schemas"]["Place"];
+        };
+        BindToLastCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "bindToLast";
+            /** Format: int64 */
+            wordId: number;
+        };
+        BreakBeforeCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "breakBefore";
+            /** Format: int64 */
+            wordId: number;
+        };
+        BreakAfterCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "breakAfter";
+            /** Format: int64 */
+            wordId: number;
+        };
+        EndCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "end";
+            /** Format: int64 */
+            wordId: number;
+            /** Format: int64 */
+            laterUs: number;
+        };
+        ShowAsCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "showAs";
+            /** Format: int64 */
+            wordId: number;
+            text: string;
         };
         StyledCaptionEdit: {
             /**
@@ -3104,64 +3182,6 @@ export interface components {
             type: "goOnWith";
             /** Format: int64 */
             wordId: number;
-        };
-        PlacedCaptionEdit: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "placed";
-            /** Format: int64 */
-            wordId: number;
-            place: components["schemas"]["Place"];
-        };
-        BindToLastCaptionEdit: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "bindToLast";
-            /** Format: int64 */
-            wordId: number;
-        };
-        BreakBeforeCaptionEdit: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "breakBefore";
-            /** Format: int64 */
-            wordId: number;
-        };
-        BreakAfterCaptionEdit: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "breakAfter";
-            /** Format: int64 */
-            wordId: number;
-        };
-        EndCaptionEdit: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "end";
-            /** Format: int64 */
-            wordId: number;
-            /** Format: int64 */
-            laterUs: number;
-        };
-        ShowAsCaptionEdit: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "showAs";
-            /** Format: int64 */
-            wordId: number;
-            text: string;
         };
         ReplaceTranscriptIntent: {
             /**
@@ -3275,22 +3295,6 @@ export interface components {
              */
             type: "punctuate";
         };
-        FilledSpokenMark: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "filled";
-            unfilled: components["schemas"]["Colour"];
-        };
-        InColourSpokenMark: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "inColour";
-            text: components["schemas"]["Colour"];
-        };
         AloneSpokenMark: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -3340,21 +3344,21 @@ export interface components {
              */
             type: "unmarked";
         };
-        WordByWordEntrance: {
+        FilledSpokenMark: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "wordByWord";
+            type: "filled";
+            unfilled: components["schemas"]["Colour"];
         };
-        FadeEntrance: {
+        InColourSpokenMark: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "fade";
-            /** Format: int32 */
-            ms: number;
+            type: "inColour";
+            text: components["schemas"]["Colour"];
         };
         RiseEntrance: {
             /**
@@ -3385,15 +3389,21 @@ export interface components {
             /** Format: double */
             from: number;
         };
-        NamedPeopleCorrection: {
+        WordByWordEntrance: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "named";
+            type: "wordByWord";
+        };
+        FadeEntrance: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "fade";
             /** Format: int32 */
-            person: number;
-            name: string;
+            ms: number;
         };
         DismissedPeopleCorrection: {
             /**
@@ -3429,6 +3439,16 @@ export interface components {
             person: number;
             /** Format: int32 */
             into: number;
+        };
+        NamedPeopleCorrection: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "named";
+            /** Format: int32 */
+            person: number;
+            name: string;
         };
     };
     responses: never;
@@ -6080,6 +6100,30 @@ export interface operations {
                 };
                 content: {
                     "text/plain;charset=UTF-8": string;
+                };
+            };
+        };
+    };
+    captionStanding: {
+        parameters: {
+            query?: {
+                spec?: string;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CaptionStanding"];
                 };
             };
         };

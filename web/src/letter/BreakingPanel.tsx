@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { Breaking, ClipState, Cue, Specimens } from '../api/client';
 import { Choice } from '../frame/Choice';
-import { Amount } from '../ui/Amount';
+import { amounts } from '../ui/amounts';
 import { useChanges } from '../workbench/changes';
 
 const SECOND = 1e6;
@@ -18,25 +18,7 @@ export function BreakingPanel({ clip, cues, specimens }: { clip: ClipState; cues
     void change({ type: 'rebreak', breaking: { ...now, ...next } });
   };
   const { timing } = now;
-  const amount = (
-    name: string,
-    value: number,
-    least: number,
-    most: number,
-    part: (value: number) => Partial<Breaking>,
-    step = 1,
-  ) => (
-    <Amount
-      key={name}
-      name={name}
-      value={value}
-      least={least}
-      most={most}
-      step={step}
-      onTry={(v) => setTried({ ...now, ...part(v) })}
-      onKeep={(v) => keep(part(v))}
-    />
-  );
+  const amount = amounts<Partial<Breaking>>((part) => setTried({ ...now, ...part }), keep);
   const words = (most: number): Partial<Breaking> => ({
     words: most,
     sentences: false,
@@ -86,7 +68,7 @@ export function BreakingPanel({ clip, cues, specimens }: { clip: ClipState; cues
           timing.shortestUs / SECOND,
           0,
           3,
-          (s) => ({ timing: { ...timing, shortestUs: s * SECOND } }),
+          (s) => ({ timing: { ...timing, shortestUs: Math.round(s * SECOND) } }),
           0.1,
         )}
         {amount(
@@ -94,7 +76,7 @@ export function BreakingPanel({ clip, cues, specimens }: { clip: ClipState; cues
           timing.longestUs / SECOND,
           1,
           20,
-          (s) => ({ timing: { ...timing, longestUs: s * SECOND } }),
+          (s) => ({ timing: { ...timing, longestUs: Math.round(s * SECOND) } }),
           0.5,
         )}
         {amount(
@@ -102,7 +84,7 @@ export function BreakingPanel({ clip, cues, specimens }: { clip: ClipState; cues
           timing.lingerUs / SECOND,
           0,
           3,
-          (s) => ({ timing: { ...timing, lingerUs: s * SECOND } }),
+          (s) => ({ timing: { ...timing, lingerUs: Math.round(s * SECOND) } }),
           0.05,
         )}
       </div>

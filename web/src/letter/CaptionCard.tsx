@@ -1,4 +1,5 @@
 import { useRef, useState } from 'react';
+import { flushSync } from 'react-dom';
 import type { ClipState, Cue, TranscriptColumns } from '../api/client';
 import { keyFor, keyName } from '../keyboard/keyMap';
 import { goToFault } from '../keyboard/lettering';
@@ -25,7 +26,7 @@ import {
   toggleLine,
   type CaptionDesk,
 } from './captionActs';
-import { captionAt, captionOf, textOf } from './captions';
+import { captionAt, captionOf, firstWord, textOf } from './captions';
 import { ColourInput } from './ColourInput';
 import { told } from './told';
 
@@ -85,7 +86,7 @@ export function CaptionCard({ clip, cues, transcript, frameUs }: Props) {
       {cue && (
         <div className="mt-1.5 flex gap-4">
           <CaptionText
-            key={`${clip.id}/${at}/${textOf(cue)}`}
+            key={`${clip.id}/${cue.added}/${firstWord(cue)}`}
             text={textOf(cue)}
             onTyped={(text) => retype(desk, at, text)}
           />
@@ -114,7 +115,11 @@ export function CaptionCard({ clip, cues, transcript, frameUs }: Props) {
               {() => linger(desk, at)}
             </Act>
             <Nudges desk={desk} at={at} />
-            <Act name="One after it" title="A caption where nobody speaks" on={roomAfter(desk, at) >= ROOM_US}>
+            <Act
+              name="One after it"
+              title="A caption where nobody speaks"
+              on={!cue.added && roomAfter(desk, at) >= ROOM_US}
+            >
               {() => addAfter(desk, at, 'Write here')}
             </Act>
             <Act name="As proposed" on={cue.setByHand.length > 0}>
@@ -231,13 +236,23 @@ function Pair({ name, onMove, children }: { name: string; onMove: (by: 1 | -1) =
   );
 }
 
-/** The text of a caption, line by line; what is typed is kept when the field is left, or by Ctrl Enter. */
+/**
+ * The text of a caption, line by line; what is typed is kept when the field is left, or by Ctrl Enter. What plays
+ * waits meanwhile. What was refused stays to be mended.
+ */
 function CaptionText({ text, onTyped }: { text: string; onTyped: (text: string) => void }) {
-  const [typed, setTyped] = useState<string | null>(null);
+  const playback = usePlayback();
+  // What was kept shows until the caption reads otherwise than it did.
+  const [typed, setTyped] = useState<{ text: string; keptOver: string | null } | null>(null);
   const field = useRef<HTMLTextAreaElement>(null);
-  const keep = () => {
-    if (typed !== null && typed.trim() !== text) onTyped(typed);
-    else setTyped(null);
+  const shown = typed && (typed.keptOver === null || typed.keptOver === text) ? typed.text : text;
+  const left = () => {
+    playback.goOnAfterTyping(usePlayhead.getState().episodeUs);
+    if (shown.trim() === text) setTyped(null);
+    else {
+      setTyped({ text: shown, keptOver: text });
+      onTyped(shown);
+    }
   };
   return (
     <textarea
@@ -246,14 +261,15 @@ function CaptionText({ text, onTyped }: { text: string; onTyped: (text: string) 
       aria-label="Text of the caption"
       className="w-[250px] shrink-0 resize-none rounded border border-rule bg-paper px-2.5 py-1.5 font-serif text-[15px] leading-[20px]"
       rows={3}
-      value={typed ?? text}
+      value={shown}
       title="Enter breaks the line, Ctrl Enter keeps it, Esc leaves it"
-      onChange={(e) => setTyped(e.target.value)}
-      onBlur={keep}
+      onFocus={() => playback.waitForTyping()}
+      onChange={(e) => setTyped({ text: e.target.value, keptOver: null })}
+      onBlur={left}
       onKeyDown={(e) => {
         if (e.key === 'Escape') {
-          setTyped(null);
-          requestAnimationFrame(() => field.current?.blur());
+          flushSync(() => setTyped(null));
+          field.current?.blur();
         } else if (e.key === 'Enter' && (e.ctrlKey || e.metaKey)) {
           e.preventDefault();
           field.current?.blur();

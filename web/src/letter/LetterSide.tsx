@@ -6,11 +6,16 @@ import { BreakingPanel } from './BreakingPanel';
 import { HousePanel } from './HousePanel';
 import { KeyWordPanel } from './KeyWordPanel';
 import { StylePanel } from './StylePanel';
+import { useCaptionStanding } from './useCaptionStanding';
+
+/** What WCAG 2.2 asks for of large text. */
+const LEAST_CONTRAST = 3;
 
 /** How the captions of a clip look and how they are broken. */
 export function LetterSide({ clip, cues }: { clip: ClipState; cues: Cue[] }) {
   const [part, setPart] = useState<'look' | 'breaks' | 'keys' | 'house'>('look');
   const letterings = useQuery({ queryKey: ['letterings'], queryFn: api.letterings, staleTime: Infinity });
+  const contrast = useCaptionStanding(clip)?.contrast ?? null;
   const specimens = letterings.data;
   if (!specimens) return null;
   const name = specimens.letterings.find((l) => l.id === clip.lettered.lettering)?.name;
@@ -27,6 +32,11 @@ export function LetterSide({ clip, cues }: { clip: ClipState; cues: Cue[] }) {
         ]}
         onChoose={setPart}
       />
+      {contrast !== null && contrast < LEAST_CONTRAST && (
+        <p className="text-[12.5px] font-medium text-accent">
+          The text hardly stands out from what is behind it: {contrast.toFixed(1)} to 1, where 3 to 1 is the least.
+        </p>
+      )}
       {part === 'look' && <StylePanel clip={clip} specimens={specimens} />}
       {part === 'breaks' && <BreakingPanel clip={clip} cues={cues} specimens={specimens} />}
       {part === 'keys' && <KeyWordPanel clip={clip} />}

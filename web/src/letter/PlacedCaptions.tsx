@@ -1,6 +1,7 @@
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { ClipState, Preview } from '../api/client';
 import { snapped } from './snapping';
+import { useCaptionStanding } from './useCaptionStanding';
 import { useStyling } from './useStyling';
 
 const STEP = 0.01;
@@ -11,9 +12,10 @@ export function PlacedCaptions({ clip, preview }: { clip: ClipState; preview: Pr
   const box = useRef<HTMLDivElement>(null);
   const grip = useRef<{ x: number; y: number; place: { x: number; y: number } } | null>(null);
   const [guides, setGuides] = useState<{ x: number | null; y: number | null } | null>(null);
-  if (!styling) return null;
+  const standing = useCaptionStanding(clip);
+  if (!styling || !standing) return null;
   const { safe } = preview.canvas;
-  const place = styling.style.place ?? preview.captions;
+  const place = styling.style.place ?? standing.place;
   const at = (e: PointerEvent) => {
     const { width, height } = box.current!.getBoundingClientRect();
     const from = grip.current!;

@@ -32,7 +32,8 @@ function Specimen({ lettering, clip, press }: { lettering: Lettering; clip: Clip
   const [pointedAt, setPointedAt] = useState(false);
   const chosen = clip.lettered.lettering === lettering.id;
   const specimen = useQuery({
-    queryKey: ['specimen', clip.id, lettering.id, clip.revision],
+    // Only the chosen one looks otherwise after an edit; the others would be worked out anew for nothing.
+    queryKey: ['specimen', clip.id, lettering.id, chosen ? clip.revision : null],
     queryFn: () => api.specimen(clip.id, lettering.id),
     staleTime: Infinity,
     gcTime: 60_000,

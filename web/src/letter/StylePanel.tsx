@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import type { ClipState, Specimens, Style } from '../api/client';
 import { Choice } from '../frame/Choice';
-import { Amount } from '../ui/Amount';
+import { amounts } from '../ui/amounts';
 import { useChanges } from '../workbench/changes';
 import { ColourField } from './ColourField';
 import { ENTRANCES, MARKS, entranceOf, markColours, markOf } from './kinds';
@@ -18,25 +18,7 @@ export function StylePanel({ clip, specimens }: Props) {
   const styling = useStyling(clip);
   if (!styling) return null;
   const { style, show, keep } = styling;
-  const amount = (
-    name: string,
-    value: number,
-    least: number,
-    most: number,
-    part: (value: number) => Partial<Style>,
-    step = 1,
-  ) => (
-    <Amount
-      key={name}
-      name={name}
-      value={value}
-      least={least}
-      most={most}
-      step={step}
-      onTry={(v) => show(part(v))}
-      onKeep={(v) => keep(part(v))}
-    />
-  );
+  const amount = amounts<Partial<Style>>(show, keep);
   const { face, shadow, ground, motion } = style;
   const faceFor = (family: string) => {
     const typeface = specimens.typefaces.find((t) => t.family === family)!;

@@ -90,6 +90,9 @@ class ReadmeCommandsTest {
       said.add(word.path("text").asString());
     }
     Files.writeString(folder.resolve("talk.txt"), String.join(" ", said));
+    Files.writeString(
+        folder.resolve("talk.srt"),
+        "1\n00:00:01,000 --> 00:00:04,000\n" + String.join(" ", said.subList(0, 6)) + "\n");
     // The demo is made only where it is not there yet; a short one is.
     for (String name : List.of("slack-water-07", "field-notes-03")) {
       Path media = Files.createDirectories(folder.resolve("data/media"));

@@ -7,11 +7,10 @@ import paringknife.core.frame.people.Face;
 /**
  * A face where it is seen on the canvas.
  *
- * @param timeUs on the clip's clock
  * @param x left edge, as a share of the canvas's width
  * @param y upper edge, as a share of its height
  */
-public record ShownFace(long timeUs, double x, double y, double width, double height) {
+public record ShownFace(double x, double y, double width, double height) {
   private static final double EVERY_SECONDS = 0.5;
   private static final int MOST = 2_000;
 
@@ -29,7 +28,7 @@ public record ShownFace(long timeUs, double x, double y, double width, double he
           Window window = pane.at(f);
           Face face = filmed.faceAt(pane.person(), window, filmed.episodeUs(frame));
           if (face != null) {
-            shown.add(on(pane.place(), window, face, filmed.rate().startUs(frame)));
+            shown.add(on(pane.place(), window, face));
           }
         }
       }
@@ -37,11 +36,10 @@ public record ShownFace(long timeUs, double x, double y, double width, double he
     return shown;
   }
 
-  private static ShownFace on(Place place, Window window, Face face, long timeUs) {
+  private static ShownFace on(Place place, Window window, Face face) {
     double across = place.width() / window.width();
     double down = place.height() / window.height();
     return new ShownFace(
-        timeUs,
         place.x() + (face.x() - window.x()) * across,
         place.y() + (face.y() - window.y()) * down,
         face.width() * across,

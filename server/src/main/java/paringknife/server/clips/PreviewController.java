@@ -2,6 +2,7 @@ package paringknife.server.clips;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -59,7 +60,6 @@ class PreviewController {
    * @param path what every frame shows, packed: of each segment its first frame, how many, the
    *     person, how many windows follow (1: for all frames), and of each window its left and upper
    *     edge, width and height in pixels of the recording
-   * @param captions where captions stand, but for single ones
    * @param faces segments in which a face is cut or small
    */
   record Preview(
@@ -71,8 +71,7 @@ class PreviewController {
       boolean dressed,
       List<PictureRun> runs,
       double[] path,
-      List<FaceWarning> faces,
-      Place captions) {}
+      List<FaceWarning> faces) {}
 
   /** As one of the specs asks for it; without a name, as the first that the clip is asked for. */
   @GetMapping("/preview")
@@ -83,18 +82,36 @@ class PreviewController {
     Optional<DeliverySpec> seen = seenAs(clip.document(), spec);
     Shape shape = seen.map(DeliverySpec::shape).orElse(clip.document().framed().shape());
     Playback playback = worked.playback();
-    Canvas canvas = seen.map(DeliverySpec::canvas).orElse(Canvas.of(shape));
     return new Preview(
         clip.revision(),
         seen.map(DeliverySpec::id).orElse(null),
-        canvas,
+        seen.map(DeliverySpec::canvas).orElse(Canvas.of(shape)),
         episode.rate().numerator(),
         episode.rate().denominator(),
         playback.isDressed(),
         playback.runs(),
         worked.path(shape).packed(),
-        worked.faceWarnings(shape),
-        worked.captions().place(canvas, worked.faces(shape)));
+        worked.faceWarnings(shape));
+  }
+
+  /**
+   * How captions stand on the plate.
+   *
+   * @param place of all but single ones
+   * @param contrast of the text against what is behind it, by WCAG 2.2; null where that is the
+   *     picture
+   */
+  record CaptionStanding(Place place, @Nullable Double contrast) {}
+
+  @GetMapping("/caption-standing")
+  CaptionStanding captionStanding(
+      @PathVariable long id, @RequestParam(defaultValue = "") String spec) {
+    ClipStore.StoredClip clip = clips.byId(id);
+    ComposedClip worked = composed(clip, episodes.open(clip.episodeId()));
+    CaptionTrack captions = worked.captions();
+    Place place = captions.place(canvasOf(clip, spec), worked.faces(shapeOf(clip, spec)));
+    OptionalDouble contrast = captions.lettering().style().contrast();
+    return new CaptionStanding(place, contrast.isPresent() ? contrast.getAsDouble() : null);
   }
 
   /** The captions as they show. */

@@ -46,6 +46,7 @@ class ApiDocument {
           Map.entry(
               "ClipStep",
               Set.of("undo", "redo", "pared", "framed", "lettered", "sounded", "delivered")),
+          Map.entry("CaptionStanding", Set.of("contrast")),
           Map.entry("HouseStanding", Set.of("changes")),
           Map.entry("Lettered", Set.of("style", "breaking", "leavesOut", "use")),
           Map.entry("Style", Set.of("lowerFace", "place")),

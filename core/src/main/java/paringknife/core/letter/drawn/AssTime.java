@@ -1,7 +1,5 @@
 package paringknife.core.letter.drawn;
 
-import java.util.Locale;
-
 /** Times as ASS has them, in hundredths of a second. */
 final class AssTime {
   private AssTime() {}
@@ -12,7 +10,12 @@ final class AssTime {
 
   static String of(long us) {
     long cs = centis(us);
-    return String.format(
-        Locale.ROOT, "%d:%02d:%02d.%02d", cs / 360_000, cs / 6_000 % 60, cs / 100 % 60, cs % 100);
+    return cs / 360_000
+        + ":"
+        + AssNumber.padded(cs / 6_000 % 60)
+        + ':'
+        + AssNumber.padded(cs / 100 % 60)
+        + '.'
+        + AssNumber.padded(cs % 100);
   }
 }

@@ -1,8 +1,9 @@
 package paringknife.core.letter.drawn;
 
+import static paringknife.core.letter.drawn.AssNumber.tenths;
+
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import paringknife.core.letter.cue.Cue;
 import paringknife.core.letter.cue.CueWord;
 import paringknife.core.letter.style.Colour;
@@ -41,37 +42,62 @@ final class DrawnCaption {
   void write(StringBuilder out) {
     ground(out);
     List<Moment> moments = moments();
+    List<WordsInLine> layers =
+        layers().stream()
+            .map(l -> new WordsInLine(cue, style, canvas.scale() * layout.shrunk(), l))
+            .toList();
+    int firstWord = 0;
     for (int line = 0; line < layout.lines().size(); line++) {
       for (Moment moment : moments) {
-        if (style.shadow().colour().shows()) {
-          shadow(out, moment, line);
+        for (WordsInLine layer : layers) {
+          event(out, layer, moment, line, firstWord);
         }
-        if (style.edges().size() > 1) {
-          outside(out, moment, line);
-        }
-        event(out, TEXT, moment, line, Layer.TEXT, 0, 0);
       }
+      firstWord += layout.lines().get(line).words().size();
     }
   }
 
-  /** What of the letters is drawn. */
-  record Layer(boolean isText, Colour fill, Colour border, double borderWidth, double blur) {
-    /** The text as its style has it. */
-    static final Layer TEXT = new Layer(true, Colour.NONE, Colour.NONE, 0, 0);
-  }
+  /**
+   * What of the letters is drawn, from the lowest; lengths in pixels on a picture 1080 pixels wide.
+   *
+   * @param isText whether it is the text as its style has it, not what stands around it
+   * @param right how far it is from the text's place
+   * @param down how far it is below the text's place
+   */
+  record Layer(
+      int depth,
+      boolean isText,
+      Colour fill,
+      Colour border,
+      double borderWidth,
+      double blur,
+      double right,
+      double down) {}
 
-  private void shadow(StringBuilder out, Moment moment, int line) {
-    Shadow shadow = style.shadow();
+  private List<Layer> layers() {
+    List<Layer> layers = new ArrayList<>();
     double width = style.edges().stream().mapToDouble(Edge::width).sum();
-    Layer layer = new Layer(false, shadow.colour(), shadow.colour(), width, shadow.softness());
-    event(out, SHADOW, moment, line, layer, shadow.right(), shadow.down());
-  }
-
-  private void outside(StringBuilder out, Moment moment, int line) {
-    Edge outer = style.edges().get(1);
-    double width = style.edges().get(0).width() + outer.width();
-    Layer layer = new Layer(false, outer.colour(), outer.colour(), width, outer.softness());
-    event(out, OUTSIDE, moment, line, layer, 0, 0);
+    Shadow shadow = style.shadow();
+    Colour shade = shadow.colour();
+    if (shade.shows()) {
+      layers.add(
+          new Layer(
+              SHADOW,
+              false,
+              shade,
+              shade,
+              width,
+              shadow.softness(),
+              shadow.right(),
+              shadow.down()));
+    }
+    if (style.edges().size() > 1) {
+      Edge outer = style.edges().get(1);
+      layers.add(
+          new Layer(OUTSIDE, false, outer.colour(), outer.colour(), width, outer.softness(), 0, 0));
+    }
+    layers.add(new Layer(TEXT, true, Colour.NONE, Colour.NONE, 0, 0, 0, 0));
+    return layers;
   }
 
   private List<Moment> moments() {
@@ -94,23 +120,15 @@ final class DrawnCaption {
     return moments;
   }
 
-  private void event(
-      StringBuilder out,
-      int depth,
-      Moment moment,
-      int line,
-      Layer layer,
-      double right,
-      double down) {
+  private void event(StringBuilder out, WordsInLine words, Moment moment, int line, int firstWord) {
     CaptionLayout.Line at = layout.lines().get(line);
-    WordsInLine words = new WordsInLine(cue, style, canvas.scale() * layout.shrunk(), layer);
-    int firstWord = layout.lines().subList(0, line).stream().mapToInt(l -> l.words().size()).sum();
     WordsInLine.Written written = words.write(at, line, firstWord, moment);
+    Layer layer = words.layer();
     double scale = canvas.scale();
-    double y = at.baseline() + at.depth() * written.largest() + down * scale;
-    begin(out, depth, moment, line == 0 ? AssScript.TEXT : AssScript.LOWER);
+    double y = at.baseline() + at.depth() * written.largest() + layer.down() * scale;
+    begin(out, layer.depth(), moment, line == 0 ? AssScript.TEXT : AssScript.LOWER);
     out.append("{\\an").append(alignment());
-    out.append(moved(at.x() + right * scale, y, moment));
+    out.append(moved(at.x() + layer.right() * scale, y, moment));
     out.append(words.base(line));
     out.append(shownBy(moment, at.face().width())).append('}');
     out.append(written.text()).append('\n');
@@ -138,17 +156,21 @@ final class DrawnCaption {
   private String moved(double x, double y, Moment moment) {
     long offset = offsetMs(moment);
     if (style.motion().entrance() instanceof Entrance.Rise rise && offset < rise.ms()) {
-      return String.format(
-          Locale.ROOT,
-          "\\move(%.1f,%.1f,%.1f,%.1f,%d,%d)",
-          x,
-          y + rise.from() * canvas.scale(),
-          x,
-          y,
-          -offset,
-          rise.ms() - offset);
+      return "\\move("
+          + tenths(x)
+          + ','
+          + tenths(y + rise.from() * canvas.scale())
+          + ','
+          + tenths(x)
+          + ','
+          + tenths(y)
+          + ','
+          + -offset
+          + ','
+          + (rise.ms() - offset)
+          + ')';
     }
-    return String.format(Locale.ROOT, "\\pos(%.1f,%.1f)", x, y);
+    return "\\pos(" + tenths(x) + ',' + tenths(y) + ')';
   }
 
   /** How it comes, grows and goes; moments of one caption go on from one another. */
@@ -163,37 +185,32 @@ final class DrawnCaption {
     boolean fades =
         fadesIn > offset || whole - leaves < (moment.toUs() - cue.span().startUs()) / 1000;
     if (fades && fadesIn + leaves > 0) {
-      tags.append(
-          String.format(
-              Locale.ROOT,
-              "\\fade(255,0,255,%d,%d,%d,%d)",
-              -offset,
-              fadesIn - offset,
-              whole - leaves - offset,
-              whole - offset));
+      tags.append("\\fade(255,0,255,").append(-offset).append(',').append(fadesIn - offset);
+      tags.append(',').append(whole - leaves - offset).append(',').append(whole - offset);
+      tags.append(')');
     }
-    double plain = 100 * width;
     double grown = 1 + style.motion().growth();
     if (entrance instanceof Entrance.Pop pop && offset < pop.ms()) {
       tags.append(scaled(width, pop.from()));
-      tags.append(
-          String.format(
-              Locale.ROOT, "\\t(%d,%d,%s)", -offset, pop.ms() - offset, scaled(width, 1)));
+      tags.append(within(-offset, pop.ms() - offset, scaled(width, 1)));
     }
     if (grown > 1) {
       if (!(entrance instanceof Entrance.Pop)) {
-        tags.append(String.format(Locale.ROOT, "\\fscx%.1f\\fscy100", plain));
+        tags.append(scaled(width, 1));
       }
       long from = Math.min(entrance.ms(), whole - 1);
-      tags.append(
-          String.format(
-              Locale.ROOT, "\\t(%d,%d,%s)", from - offset, whole - offset, scaled(width, grown)));
+      tags.append(within(from - offset, whole - offset, scaled(width, grown)));
     }
     return tags.toString();
   }
 
+  /** Goes over to tags between two times of an event, milliseconds. */
+  private static String within(long fromMs, long toMs, String tags) {
+    return "\\t(" + fromMs + ',' + toMs + ',' + tags + ')';
+  }
+
   private static String scaled(double width, double share) {
-    return String.format(Locale.ROOT, "\\fscx%.1f\\fscy%.1f", 100 * width * share, 100 * share);
+    return "\\fscx" + tenths(100 * width * share) + "\\fscy" + tenths(100 * share);
   }
 
   /** A box of a whole caption, or of each line where its corners are round. */

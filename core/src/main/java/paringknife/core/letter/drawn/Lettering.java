@@ -11,8 +11,4 @@ import paringknife.core.letter.style.Style;
  * @param style how they look
  * @param breaking how they are broken
  */
-public record Lettering(String id, String name, Style style, Breaking breaking) {
-  public Lettering with(Style changed) {
-    return new Lettering(id, name, changed, breaking);
-  }
-}
+public record Lettering(String id, String name, Style style, Breaking breaking) {}

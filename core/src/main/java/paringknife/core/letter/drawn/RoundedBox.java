@@ -1,7 +1,5 @@
 package paringknife.core.letter.drawn;
 
-import java.util.Locale;
-
 /** A box with rounded corners as an ASS drawing, pixels. */
 record RoundedBox(double left, double top, double right, double bottom, double radius) {
   /** How far the handles of a cubic Bezier reach that is nearly a quarter of a circle. */
@@ -11,33 +9,24 @@ record RoundedBox(double left, double top, double right, double bottom, double r
   String drawing() {
     double r = Math.min(radius, Math.min(right - left, bottom - top) / 2);
     if (r < 0.5) {
-      return String.format(
-          Locale.ROOT,
-          "m %.1f %.1f l %.1f %.1f %.1f %.1f %.1f %.1f",
-          left,
-          top,
-          right,
-          top,
-          right,
-          bottom,
-          left,
-          bottom);
+      return points("m", left, top) + points("l", right, top, right, bottom, left, bottom).strip();
     }
     double k = r * (1 - HANDLE);
-    return String.format(Locale.ROOT, "m %.1f %.1f l %.1f %.1f ", left + r, top, right - r, top)
-        + curve(right - k, top, right, top + k, right, top + r)
-        + String.format(Locale.ROOT, "l %.1f %.1f ", right, bottom - r)
-        + curve(right, bottom - k, right - k, bottom, right - r, bottom)
-        + String.format(Locale.ROOT, "l %.1f %.1f ", left + r, bottom)
-        + curve(left + k, bottom, left, bottom - k, left, bottom - r)
-        + String.format(Locale.ROOT, "l %.1f %.1f ", left, top + r)
-        + curve(left, top + k, left + k, top, left + r, top).strip();
+    return points("m", left + r, top)
+        + points("l", right - r, top)
+        + points("b", right - k, top, right, top + k, right, top + r)
+        + points("l", right, bottom - r)
+        + points("b", right, bottom - k, right - k, bottom, right - r, bottom)
+        + points("l", left + r, bottom)
+        + points("b", left + k, bottom, left, bottom - k, left, bottom - r)
+        + points("l", left, top + r)
+        + points("b", left, top + k, left + k, top, left + r, top).strip();
   }
 
-  private static String curve(double... points) {
-    StringBuilder out = new StringBuilder("b");
+  private static String points(String command, double... points) {
+    StringBuilder out = new StringBuilder(command);
     for (double point : points) {
-      out.append(String.format(Locale.ROOT, " %.1f", point));
+      out.append(' ').append(AssNumber.tenths(point));
     }
     return out.append(' ').toString();
   }

@@ -1,7 +1,11 @@
 package paringknife.core.letter.drawn;
 
+import static paringknife.core.letter.drawn.AssNumber.tenths;
+
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import paringknife.core.letter.cue.Cue;
 import paringknife.core.letter.cue.CueWord;
@@ -22,6 +26,9 @@ final class WordsInLine {
   private final double scale;
   private final DrawnCaption.Layer layer;
 
+  /** Letters of words in their usual size, which most moments show again. */
+  private final Map<CueWord, String> letters = new IdentityHashMap<>();
+
   /**
    * @param scale pixels of the canvas for one of the style's
    */
@@ -30,6 +37,10 @@ final class WordsInLine {
     this.style = style;
     this.scale = scale;
     this.layer = layer;
+  }
+
+  DrawnCaption.Layer layer() {
+    return layer;
   }
 
   /**
@@ -43,11 +54,15 @@ final class WordsInLine {
   String base(int line) {
     Face face = style.faceOf(line);
     StringBuilder tags = new StringBuilder();
-    tags.append(String.format(Locale.ROOT, "\\fs%.1f", face.size() * scale));
+    tags.append(sized(face.size() * scale));
     if (face.slant() != 0) {
       tags.append(String.format(Locale.ROOT, "\\fax%.2f", -face.slant()));
     }
     return tags.append(drawn()).toString();
+  }
+
+  private static String sized(double pixels) {
+    return "\\fs" + tenths(pixels);
   }
 
   /** Colours and outline of this layer. */
@@ -55,14 +70,13 @@ final class WordsInLine {
     if (!layer.isText()) {
       return layer.fill().tags(1)
           + layer.border().tags(3)
-          + String.format(
-              Locale.ROOT,
-              "\\bord%.1f\\blur%.1f",
-              layer.borderWidth() * scale,
-              layer.blur() * scale);
+          + "\\bord"
+          + tenths(layer.borderWidth() * scale)
+          + "\\blur"
+          + tenths(layer.blur() * scale);
     }
     double soft = style.edges().stream().findFirst().map(Edge::softness).orElse(0.0);
-    return soft > 0 ? String.format(Locale.ROOT, "\\blur%.1f", soft * scale) : "";
+    return soft > 0 ? "\\blur" + tenths(soft * scale) : "";
   }
 
   Written write(CaptionLayout.Line line, int number, int firstWord, DrawnCaption.Moment moment) {
@@ -113,15 +127,15 @@ final class WordsInLine {
 
   private String marked(CueWord word, WordLook look, int number) {
     Face face = style.faceOf(number);
-    String shown = DrawnText.cased(DrawnText.harmless(word.text()), face);
+    double size = face.size() * scale * look.scale();
+    String shown = look.scale() == 1 ? usual(word, face) : inFaces(word, face, size);
     if (look.isBoxed() && layer.isText()) {
-      String size = String.format(Locale.ROOT, "\\fs%.1f", face.size() * scale * look.scale());
       String after = number == 0 ? AssScript.TEXT : AssScript.LOWER;
       return "{\\r"
           + AssScript.SPOKEN
-          + size
+          + sized(size)
           + "}"
-          + inFaces(shown, face, face.size() * scale * look.scale())
+          + shown
           + "{\\r"
           + after
           + base(number)
@@ -139,8 +153,8 @@ final class WordsInLine {
       after.append(text.tags(1));
     }
     if (look.scale() != 1) {
-      before.append(String.format(Locale.ROOT, "\\fs%.1f", face.size() * scale * look.scale()));
-      after.append(String.format(Locale.ROOT, "\\fs%.1f", face.size() * scale));
+      before.append(sized(size));
+      after.append(sized(face.size() * scale));
     }
     if (look.italic() != face.italic() && look.italic()) {
       before.append("\\i1");
@@ -150,8 +164,11 @@ final class WordsInLine {
       before.append("\\u1");
       after.append("\\u0");
     }
-    String letters = inFaces(shown, face, face.size() * scale * look.scale());
-    return before.isEmpty() ? letters : "{" + before + "}" + letters + "{" + after + "}";
+    return before.isEmpty() ? shown : "{" + before + "}" + shown + "{" + after + "}";
+  }
+
+  private String usual(CueWord word, Face face) {
+    return letters.computeIfAbsent(word, w -> inFaces(w, face, face.size() * scale));
   }
 
   private Colour borderColour() {
@@ -159,7 +176,8 @@ final class WordsInLine {
   }
 
   /** Letters that the face does not have are drawn from one that does, in its size. */
-  private static String inFaces(String text, Face face, double size) {
+  private static String inFaces(CueWord word, Face face, double size) {
+    String text = DrawnText.cased(DrawnText.harmless(word.text()), face);
     Typeface own = CaptionLayout.typeface(face);
     StringBuilder out = new StringBuilder();
     Typeface now = own;
@@ -190,11 +208,10 @@ final class WordsInLine {
   private static String inFace(Typeface typeface, Typeface own, Face face, double size) {
     boolean back = typeface == own;
     double same = size * own.em() / typeface.em();
-    return String.format(
-        Locale.ROOT,
-        "{\\fn%s\\fs%.1f\\b%d}",
-        back ? face.family() : typeface.family(),
-        back ? size : same,
-        back ? (face.bold() ? 1 : 0) : typeface.isBold() ? 1 : 0);
+    boolean bold = back ? face.bold() : typeface.isBold();
+    return "{\\fn"
+        + (back ? face.family() : typeface.family())
+        + sized(back ? size : same)
+        + (bold ? "\\b1}" : "\\b0}");
   }
 }

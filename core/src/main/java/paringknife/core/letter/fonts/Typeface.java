@@ -13,12 +13,19 @@ import org.jspecify.annotations.Nullable;
  */
 public final class Typeface {
   private static final double UNKNOWN = 0.5;
+  private static final double MISSING = -1;
+
+  /** Letters up to here are looked up once: those of most scripts that have spaces. */
+  private static final int KEPT = 0x1000;
 
   private final String family;
   private final List<String> files;
   private final boolean isBold;
   private final boolean isItalic;
   private volatile @Nullable List<FontFile> read;
+
+  /** 0 for what was not looked up yet; written by several threads, always the same. */
+  private final float[] advances = new float[KEPT];
 
   Typeface(String family, boolean isBold, boolean isItalic, List<String> files) {
     this.family = family;
@@ -63,18 +70,33 @@ public final class Typeface {
     return fonts;
   }
 
-  private @Nullable FontFile with(int codePoint) {
+  /** How far a letter takes the pen, as a share of the size; {@link #MISSING} where it has none. */
+  private double advance(int codePoint) {
+    if (codePoint >= KEPT) {
+      return lookedUp(codePoint);
+    }
+    float known = advances[codePoint];
+    if (known == 0) {
+      double found = lookedUp(codePoint);
+      // Nothing is as wide as nothing to be looked up again.
+      known = found == 0 ? Float.MIN_VALUE : (float) found;
+      advances[codePoint] = known;
+    }
+    return known;
+  }
+
+  private double lookedUp(int codePoint) {
     for (FontFile font : fonts()) {
       if (font.has(codePoint)) {
-        return font;
+        return font.advance(codePoint);
       }
     }
-    return null;
+    return MISSING;
   }
 
   /** Whether it has a letter. */
   public boolean has(int codePoint) {
-    return with(codePoint) != null;
+    return advance(codePoint) >= 0;
   }
 
   /** Width of a text, as a share of the size. */
@@ -82,8 +104,8 @@ public final class Typeface {
     return text.codePoints()
         .mapToDouble(
             c -> {
-              FontFile font = with(c);
-              return font == null ? UNKNOWN * em() : font.advance(c);
+              double advance = advance(c);
+              return advance < 0 ? UNKNOWN * em() : advance;
             })
         .sum();
   }

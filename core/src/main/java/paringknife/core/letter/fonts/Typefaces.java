@@ -3,7 +3,9 @@ package paringknife.core.letter.fonts;
 import java.io.InputStream;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 
 /** The typefaces that ship, all under the SIL Open Font License 1.1. */
 public final class Typefaces {
@@ -72,6 +74,9 @@ public final class Typefaces {
           plain("Noto Sans Devanagari SemiBold", "noto-sans-devanagari", 600, "devanagari"),
           plain("Noto Sans Thai SemiBold", "noto-sans-thai", 600, "thai"));
 
+  private static final Map<String, Typeface> BY_FAMILY =
+      FOR_LETTERINGS.stream().collect(Collectors.toMap(Typeface::family, f -> f));
+
   private Typefaces() {}
 
   private static List<String> files(String name, int weight, String style, String... scripts) {
@@ -109,7 +114,7 @@ public final class Typefaces {
 
   /** A typeface by its family. */
   public static Optional<Typeface> of(String family) {
-    return FOR_LETTERINGS.stream().filter(f -> f.family().equals(family)).findFirst();
+    return Optional.ofNullable(BY_FAMILY.get(family));
   }
 
   /** One that has a letter, for a face that does not; none where no shipped one does. */

@@ -1,10 +1,9 @@
 package paringknife.core.letter.style;
 
-import java.util.Locale;
-
 /** Red, green, blue and opacity, each 0 to 255. */
 public record Colour(int red, int green, int blue, int alpha) {
   private static final int MOST = 255;
+  private static final String DIGITS = "0123456789ABCDEF";
 
   /** Not drawn at all. */
   public static final Colour NONE = new Colour(0, 0, 0, 0);
@@ -33,7 +32,7 @@ public record Colour(int red, int green, int blue, int alpha) {
 
   /** The form ASS styles take: opacity (0 is opaque), blue, green, red. */
   public String ass() {
-    return String.format(Locale.ROOT, "&H%02X%02X%02X%02X", MOST - alpha, blue, green, red);
+    return "&H" + hex(MOST - alpha) + hex(blue) + hex(green) + hex(red);
   }
 
   /**
@@ -42,15 +41,21 @@ public record Colour(int red, int green, int blue, int alpha) {
    * @param part 1 is the text, 2 what of it is yet to be filled, 3 the outline, 4 the shadow
    */
   public String tags(int part) {
-    return String.format(
-        Locale.ROOT,
-        "\\%dc&H%02X%02X%02X&\\%da&H%02X&",
-        part,
-        blue,
-        green,
-        red,
-        part,
-        MOST - alpha);
+    return "\\"
+        + part
+        + "c&H"
+        + hex(blue)
+        + hex(green)
+        + hex(red)
+        + "&\\"
+        + part
+        + "a&H"
+        + hex(MOST - alpha)
+        + '&';
+  }
+
+  private static String hex(int part) {
+    return "" + DIGITS.charAt(part >> 4) + DIGITS.charAt(part & 15);
   }
 
   /** Relative luminance by WCAG 2.2, 0 to 1. */

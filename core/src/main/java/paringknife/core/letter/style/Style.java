@@ -1,6 +1,7 @@
 package paringknife.core.letter.style;
 
 import java.util.List;
+import java.util.OptionalDouble;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -26,6 +27,12 @@ public record Style(
     Motion motion,
     @Nullable Place place) {
   public static final int MOST_EDGES = 2;
+
+  /** Opacity from which on the picture hardly shows through. */
+  private static final int DENSE = 160;
+
+  /** An outline that letters can be read against. */
+  private static final double THICK = 2;
 
   /** On which side lines begin or end together. */
   public enum Align {
@@ -99,6 +106,20 @@ public record Style(
   public Style aligned(Align changed) {
     return new Style(
         face, lowerFace, text, edges, shadow, ground, changed, mark, key, motion, place);
+  }
+
+  /**
+   * Contrast of the text against what is behind it: the box, else the outline around it; empty
+   * where that is the picture itself.
+   */
+  public OptionalDouble contrast() {
+    if (ground.colour().alpha() >= DENSE) {
+      return OptionalDouble.of(text.contrast(ground.colour()));
+    }
+    return edges.stream()
+        .filter(e -> e.width() >= THICK && e.colour().alpha() >= DENSE)
+        .mapToDouble(e -> text.contrast(e.colour()))
+        .findFirst();
   }
 
   /** The face of a line, counted from 0. */

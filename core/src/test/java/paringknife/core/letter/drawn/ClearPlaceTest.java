@@ -24,7 +24,7 @@ class ClearPlaceTest {
   }
 
   private static ShownFace face(double y, double height) {
-    return new ShownFace(500_000, 0.3, y, 0.4, height);
+    return new ShownFace(0.3, y, 0.4, height);
   }
 
   @Test
