@@ -21,6 +21,9 @@ export type Style = Schemas['Style'];
 export type Face = Schemas['Face'];
 export type Breaking = Schemas['Breaking'];
 export type Specimens = Schemas['Specimens'];
+export type Sentence = Schemas['Sentence'];
+export type TranslatedSentence = Schemas['TranslatedSentence'];
+export type TranslationState = Schemas['TranslationState'];
 export type KeyWord = Schemas['KeyWord'];
 export type HouseStanding = Schemas['HouseStanding'];
 export type Specimen = Schemas['Specimen'];
@@ -151,6 +154,7 @@ export const api = {
   clips: (id: number) => get<ClipState[]>(`/episodes/${id}/clips`),
   createClip: (id: number, firstWord: number, lastWord: number, title = '') =>
     post<ClipState>(`/episodes/${id}/clips`, { firstWord, lastWord, title }),
+  captionsOnly: (id: number) => post<ClipState>(`/episodes/${id}/captioned`),
   change: (id: number, revision: number, intent: Intent) =>
     post<ClipStep>(`/clips/${id}/changes`, { revision, intent }),
   undo: (id: number, revision: number) => post<ClipStep>(`/clips/${id}/undo`, { revision }),
@@ -189,8 +193,13 @@ export const api = {
   putPeopleRight: (id: number, correction: PeopleCorrection) => post<void>(`/episodes/${id}/people`, { correction }),
   takeBackPeople: (id: number) => request<void>('DELETE', `/episodes/${id}/people/last`),
   /** Where the script of the captions lies; the revisions tell one state from the next. */
-  captionScript: (id: number, revision: number, words: number) =>
-    `/api/clips/${id}/captions.ass?clip=${revision}&words=${words}`,
+  captionScript: (id: number, revision: number, words: number, language: string | null) =>
+    `/api/clips/${id}/captions.ass?clip=${revision}&words=${words}${language ? `&language=${language}` : ''}`,
+  translation: (id: number, language: string) => get<TranslationState>(`/clips/${id}/translations/${language}`),
+  proposeTranslation: (id: number, language: string) =>
+    post<TranslatedSentence[]>(`/clips/${id}/translations/${language}/proposals`),
+  readTranslation: (id: number, language: string, name: string, text: string) =>
+    post<Schemas['ReadTranslation']>(`/clips/${id}/translations/${language}/readings`, { name, text }),
   captionStanding: (id: number) => get<Schemas['CaptionStanding']>(`/clips/${id}/caption-standing`),
   keyWords: (id: number) => get<KeyWord[]>(`/clips/${id}/key-words`),
   house: (id: number) => get<HouseStanding>(`/clips/${id}/house`),

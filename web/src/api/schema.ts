@@ -484,6 +484,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/episodes/{id}/captioned": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["captioned"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/episodes/{id}/brief-sentence": {
         parameters: {
             query?: never;
@@ -558,6 +574,38 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["tried"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clips/{id}/translations/{language}/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["read_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clips/{id}/translations/{language}/proposals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["proposals"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1131,7 +1179,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["read_1"];
+        get: operations["read_2"];
         put?: never;
         post?: never;
         delete: operations["bin_1"];
@@ -1148,6 +1196,38 @@ export interface paths {
             cookie?: never;
         };
         get: operations["compare"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clips/{id}/translations/{language}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["state"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clips/{id}/translations/{language}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["file_2"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1243,7 +1323,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["file_2"];
+        get: operations["file_3"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1796,6 +1876,9 @@ export interface components {
             edits: {
                 [key: string]: components["schemas"]["CaptionEdit"][];
             };
+            translations: {
+                [key: string]: components["schemas"]["Translation"];
+            };
         };
         Look: {
             /** Format: double */
@@ -1934,6 +2017,21 @@ export interface components {
             /** Format: int64 */
             lingerUs: number;
         };
+        TranslatedSentence: {
+            /** Format: int64 */
+            first: number;
+            /** Format: int64 */
+            last: number;
+            source: string;
+            text: string;
+            /** @enum {string} */
+            state: "OPEN" | "PROPOSED" | "REVIEWED";
+        };
+        Translation: {
+            /** @enum {string} */
+            use: "BURNT" | "BESIDE" | "BOTH" | "NONE";
+            sentences: components["schemas"]["TranslatedSentence"][];
+        };
         WordStyle: {
             colour: components["schemas"]["Colour"] | null;
             /** Format: double */
@@ -2018,6 +2116,16 @@ export interface components {
         TriedStyle: {
             style: components["schemas"]["Style"];
         };
+        FromTranslator: {
+            name: string;
+            text: string;
+        };
+        ReadTranslation: {
+            sentences: components["schemas"]["TranslatedSentence"][];
+            /** Format: int32 */
+            notSaid: number;
+            mended: string[];
+        };
         KeptPieces: {
             each: boolean;
             /** Format: int32 */
@@ -2062,7 +2170,7 @@ export interface components {
             revision: number;
             intent: components["schemas"]["Intent"];
         };
-        Intent: components["schemas"]["AlternateIntent"] | components["schemas"]["AskForIntent"] | components["schemas"]["ChangeGapIntent"] | components["schemas"]["ChangeLookIntent"] | components["schemas"]["ChangePushInIntent"] | components["schemas"]["CleanUpIntent"] | components["schemas"]["CutToIntent"] | components["schemas"]["DropCameraCutsIntent"] | components["schemas"]["DropPushInsIntent"] | components["schemas"]["DropStretchIntent"] | components["schemas"]["EditCaptionsIntent"] | components["schemas"]["FitIntent"] | components["schemas"]["KeepAttemptIntent"] | components["schemas"]["LeaveOutIntent"] | components["schemas"]["LetCaptionsBeIntent"] | components["schemas"]["LetGoIntent"] | components["schemas"]["LetterIntent"] | components["schemas"]["MoveCutIntent"] | components["schemas"]["MoveSeamIntent"] | components["schemas"]["MoveWordsIntent"] | components["schemas"]["PareChosenFillersIntent"] | components["schemas"]["PareFillersIntent"] | components["schemas"]["ParePauseAfterIntent"] | components["schemas"]["ParePausesIntent"] | components["schemas"]["PareRepeatsIntent"] | components["schemas"]["PareWordsIntent"] | components["schemas"]["ProposePushInsIntent"] | components["schemas"]["PullWordsIntent"] | components["schemas"]["PushInOnIntent"] | components["schemas"]["PutBackReasonIntent"] | components["schemas"]["PutBackRemovalsIntent"] | components["schemas"]["PutBackWordsIntent"] | components["schemas"]["PutGapIntent"] | components["schemas"]["RebreakIntent"] | components["schemas"]["ReframeIntent"] | components["schemas"]["RenameIntent"] | components["schemas"]["ReplaceInCaptionsIntent"] | components["schemas"]["RestyleIntent"] | components["schemas"]["RetypeIntent"] | components["schemas"]["SetByHandIntent"] | components["schemas"]["SetMannerIntent"] | components["schemas"]["SetSpeedIntent"] | components["schemas"]["ShiftCaptionsIntent"] | components["schemas"]["TreatWordsIntent"] | components["schemas"]["UseCaptionsIntent"];
+        Intent: components["schemas"]["AlternateIntent"] | components["schemas"]["AskForIntent"] | components["schemas"]["ChangeGapIntent"] | components["schemas"]["ChangeLookIntent"] | components["schemas"]["ChangePushInIntent"] | components["schemas"]["CleanUpIntent"] | components["schemas"]["CutToIntent"] | components["schemas"]["DropCameraCutsIntent"] | components["schemas"]["DropLanguageIntent"] | components["schemas"]["DropPushInsIntent"] | components["schemas"]["DropStretchIntent"] | components["schemas"]["EditCaptionsIntent"] | components["schemas"]["FitIntent"] | components["schemas"]["KeepAttemptIntent"] | components["schemas"]["LeaveOutIntent"] | components["schemas"]["LetCaptionsBeIntent"] | components["schemas"]["LetGoIntent"] | components["schemas"]["LetterIntent"] | components["schemas"]["MoveCutIntent"] | components["schemas"]["MoveSeamIntent"] | components["schemas"]["MoveWordsIntent"] | components["schemas"]["PareChosenFillersIntent"] | components["schemas"]["PareFillersIntent"] | components["schemas"]["ParePauseAfterIntent"] | components["schemas"]["ParePausesIntent"] | components["schemas"]["PareRepeatsIntent"] | components["schemas"]["PareWordsIntent"] | components["schemas"]["ProposePushInsIntent"] | components["schemas"]["PullWordsIntent"] | components["schemas"]["PushInOnIntent"] | components["schemas"]["PutBackReasonIntent"] | components["schemas"]["PutBackRemovalsIntent"] | components["schemas"]["PutBackWordsIntent"] | components["schemas"]["PutGapIntent"] | components["schemas"]["RebreakIntent"] | components["schemas"]["ReframeIntent"] | components["schemas"]["RenameIntent"] | components["schemas"]["ReplaceInCaptionsIntent"] | components["schemas"]["RestyleIntent"] | components["schemas"]["RetypeIntent"] | components["schemas"]["SetByHandIntent"] | components["schemas"]["SetMannerIntent"] | components["schemas"]["SetSpeedIntent"] | components["schemas"]["ShiftCaptionsIntent"] | components["schemas"]["TranslateIntent"] | components["schemas"]["TreatWordsIntent"] | components["schemas"]["UseCaptionsIntent"] | components["schemas"]["UseLanguageIntent"];
         Storage: {
             /** Format: int64 */
             usedBytes: number;
@@ -2343,6 +2451,25 @@ export interface components {
             /** Format: int64 */
             secondLengthUs: number;
             words: components["schemas"]["ComparedWord"][];
+        };
+        Sentence: {
+            /** Format: int64 */
+            first: number;
+            /** Format: int64 */
+            last: number;
+            played: components["schemas"]["Span"];
+            source: string;
+            text: string;
+            /** @enum {string} */
+            state: "OPEN" | "PROPOSED" | "REVIEWED";
+            changed: boolean;
+        };
+        TranslationState: {
+            /** @enum {string} */
+            use: "BURNT" | "BESIDE" | "BOTH" | "NONE";
+            sentences: components["schemas"]["Sentence"][];
+            unplaced: components["schemas"]["TranslatedSentence"][];
+            translator: string | null;
         };
         Specimen: {
             script: string;
@@ -2935,6 +3062,33 @@ export interface components {
             found: string;
             by: string;
         };
+        TranslateIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "translate";
+            language: string;
+            sentences: components["schemas"]["TranslatedSentence"][];
+        };
+        UseLanguageIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "useLanguage";
+            language: string;
+            /** @enum {string} */
+            use: "BURNT" | "BESIDE" | "BOTH" | "NONE";
+        };
+        DropLanguageIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "dropLanguage";
+            language: string;
+        };
         RenameIntent: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -2950,6 +3104,29 @@ export interface components {
              */
             type: "askFor";
             specs: string[];
+        };
+        MiddleLayout: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "middle";
+        };
+        SpeakerLayout: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "speaker";
+        };
+        OneLayout: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "one";
+            /** Format: int32 */
+            person: number;
         };
         ConversationLayout: {
             /**
@@ -2979,26 +3156,12 @@ export interface components {
             /** @enum {string} */
             ground: "SOFT" | "DARK" | "LIGHT";
         };
-        MiddleLayout: {
+        SpeakingExtent: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "middle";
-        };
-        SpeakerLayout: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "speaker";
-        };
-        OneLayout: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "one";
+            type: "speaking";
             /** Format: int32 */
             person: number;
         };
@@ -3028,14 +3191,13 @@ export interface components {
             /** Format: int64 */
             atUs: number;
         };
-        SpeakingExtent: {
+        StillShown: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "speaking";
-            /** Format: int32 */
-            person: number;
+            type: "still";
+            window: components["schemas"]["PlacedWindow"];
         };
         TravelShown: {
             /**
@@ -3055,13 +3217,57 @@ export interface components {
             type: "laid";
             layout: components["schemas"]["Layout"];
         };
-        StillShown: {
+        LineBeforeCaptionEdit: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "still";
-            window: components["schemas"]["PlacedWindow"];
+            type: "lineBefore";
+            /** Format: int64 */
+            wordId: number;
+        };
+        BeginCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "begin";
+            /** Format: int64 */
+            wordId: number;
+            /** Format: int64 */
+            laterUs: number;
+        };
+        AddedCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "added";
+            /** Format: int64 */
+            wordId: number;
+            /** Format: int64 */
+            laterUs: number;
+            /** Format: int64 */
+            lengthUs: number;
+            text: string;
+        };
+        KeyCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "key";
+            /** Format: int64 */
+            wordId: number;
+        };
+        GoOnWithCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "goOnWith";
+            /** Format: int64 */
+            wordId: number;
         };
         PlacedCaptionEdit: {
             /**
@@ -3130,58 +3336,6 @@ export interface components {
             /** Format: int64 */
             wordId: number;
             style: components["schemas"]["WordStyle"];
-        };
-        LineBeforeCaptionEdit: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "lineBefore";
-            /** Format: int64 */
-            wordId: number;
-        };
-        BeginCaptionEdit: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "begin";
-            /** Format: int64 */
-            wordId: number;
-            /** Format: int64 */
-            laterUs: number;
-        };
-        AddedCaptionEdit: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "added";
-            /** Format: int64 */
-            wordId: number;
-            /** Format: int64 */
-            laterUs: number;
-            /** Format: int64 */
-            lengthUs: number;
-            text: string;
-        };
-        KeyCaptionEdit: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "key";
-            /** Format: int64 */
-            wordId: number;
-        };
-        GoOnWithCaptionEdit: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "goOnWith";
-            /** Format: int64 */
-            wordId: number;
         };
         ReplaceTranscriptIntent: {
             /**
@@ -3295,6 +3449,14 @@ export interface components {
              */
             type: "punctuate";
         };
+        InColourSpokenMark: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "inColour";
+            text: components["schemas"]["Colour"];
+        };
         AloneSpokenMark: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -3352,13 +3514,14 @@ export interface components {
             type: "filled";
             unfilled: components["schemas"]["Colour"];
         };
-        InColourSpokenMark: {
+        FadeEntrance: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "inColour";
-            text: components["schemas"]["Colour"];
+            type: "fade";
+            /** Format: int32 */
+            ms: number;
         };
         RiseEntrance: {
             /**
@@ -3395,15 +3558,6 @@ export interface components {
              * @enum {string}
              */
             type: "wordByWord";
-        };
-        FadeEntrance: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "fade";
-            /** Format: int32 */
-            ms: number;
         };
         DismissedPeopleCorrection: {
             /**
@@ -4645,6 +4799,28 @@ export interface operations {
             };
         };
     };
+    captioned: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ClipState"];
+                };
+            };
+        };
+    };
     read: {
         parameters: {
             query?: never;
@@ -4837,6 +5013,64 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    read_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                language: string;
+            };
+            cookie?: never;
+        };
+        /** @description Up to 1 MB; more is answered with 413. */
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FromTranslator"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ReadTranslation"];
+                };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    proposals: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                language: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TranslatedSentence"][];
+                };
             };
         };
     };
@@ -5665,7 +5899,9 @@ export interface operations {
     };
     zip: {
         parameters: {
-            query?: never;
+            query?: {
+                subtitles?: string[];
+            };
             header?: never;
             path: {
                 id: number;
@@ -5729,7 +5965,7 @@ export interface operations {
             };
         };
     };
-    read_1: {
+    read_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -5792,6 +6028,54 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Comparison"];
+                };
+            };
+        };
+    };
+    state: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                language: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TranslationState"];
+                };
+            };
+        };
+    };
+    file_2: {
+        parameters: {
+            query?: {
+                format?: string;
+            };
+            header?: never;
+            path: {
+                id: number;
+                language: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": string;
                 };
             };
         };
@@ -5918,7 +6202,7 @@ export interface operations {
             };
         };
     };
-    file_2: {
+    file_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -6084,6 +6368,7 @@ export interface operations {
         parameters: {
             query?: {
                 spec?: string;
+                language?: string;
             };
             header?: never;
             path: {

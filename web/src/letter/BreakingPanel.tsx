@@ -3,6 +3,7 @@ import type { Breaking, ClipState, Cue, Specimens } from '../api/client';
 import { Choice } from '../frame/Choice';
 import { amounts } from '../ui/amounts';
 import { useChanges } from '../workbench/changes';
+import { CAPTION_USES } from './captionUses';
 
 const SECOND = 1e6;
 
@@ -117,12 +118,7 @@ export function BreakingPanel({ clip, cues, specimens }: { clip: ClipState; cues
       <Choice
         label="Captions go"
         value={clip.lettered.use ?? 'BOTH'}
-        options={[
-          { value: 'BOTH', name: 'in and beside' },
-          { value: 'BURNT', name: 'into the picture' },
-          { value: 'BESIDE', name: 'into a file' },
-          { value: 'NONE', name: 'nowhere' },
-        ]}
+        options={CAPTION_USES}
         onChoose={(use) => void change({ type: 'useCaptions', use })}
       />
       <Replace cues={cues} />

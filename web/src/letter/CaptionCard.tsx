@@ -29,6 +29,7 @@ import {
 import { captionAt, captionOf, firstWord, textOf } from './captions';
 import { ColourInput } from './ColourInput';
 import { told } from './told';
+import { waitingEdits } from './waitingEdits';
 
 interface Props {
   clip: ClipState;
@@ -52,10 +53,12 @@ export function CaptionCard({ clip, cues, transcript, frameUs }: Props) {
   const ids = selection ? transcript.ids.slice(ordered(selection)[0], ordered(selection)[1] + 1) : [];
   const faults = cues.filter((c) => c.faults.length).length;
   const byHand = cues.filter((c) => c.setByHand.length).length;
+  const waiting = waitingEdits(clip, transcript).length;
   const facts = [
     `${cues.length} captions`,
     ...(faults ? [`${faults} to look at`] : []),
     ...(byHand ? [`${byHand} set by hand`] : []),
+    ...(waiting ? [`${waiting} waiting for ${waiting === 1 ? 'its word' : 'their words'}`] : []),
   ];
   return (
     <section className="border-t border-rule bg-paper px-5 py-2.5" aria-label="This caption">

@@ -1,19 +1,29 @@
 import { useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
-import { api, type ClipState, type Cue } from '../api/client';
+import { api, type ClipState, type Cue, type TranscriptColumns } from '../api/client';
 import { Choice } from '../frame/Choice';
 import { BreakingPanel } from './BreakingPanel';
 import { HousePanel } from './HousePanel';
 import { KeyWordPanel } from './KeyWordPanel';
+import { LanguagePanel } from './LanguagePanel';
 import { StylePanel } from './StylePanel';
 import { useCaptionStanding } from './useCaptionStanding';
+import { WaitingList } from './WaitingList';
 
 /** What WCAG 2.2 asks for of large text. */
 const LEAST_CONTRAST = 3;
 
 /** How the captions of a clip look and how they are broken. */
-export function LetterSide({ clip, cues }: { clip: ClipState; cues: Cue[] }) {
-  const [part, setPart] = useState<'look' | 'breaks' | 'keys' | 'house'>('look');
+export function LetterSide({
+  clip,
+  cues,
+  transcript,
+}: {
+  clip: ClipState;
+  cues: Cue[];
+  transcript: TranscriptColumns;
+}) {
+  const [part, setPart] = useState<'look' | 'breaks' | 'keys' | 'languages' | 'house'>('look');
   const letterings = useQuery({ queryKey: ['letterings'], queryFn: api.letterings, staleTime: Infinity });
   const contrast = useCaptionStanding(clip)?.contrast ?? null;
   const specimens = letterings.data;
@@ -28,6 +38,7 @@ export function LetterSide({ clip, cues }: { clip: ClipState; cues: Cue[] }) {
           { value: 'look', name: 'How it looks' },
           { value: 'breaks', name: 'How it breaks' },
           { value: 'keys', name: 'Key words' },
+          { value: 'languages', name: 'Languages' },
           { value: 'house', name: 'For the show' },
         ]}
         onChoose={setPart}
@@ -39,7 +50,9 @@ export function LetterSide({ clip, cues }: { clip: ClipState; cues: Cue[] }) {
       )}
       {part === 'look' && <StylePanel clip={clip} specimens={specimens} />}
       {part === 'breaks' && <BreakingPanel clip={clip} cues={cues} specimens={specimens} />}
+      {part === 'breaks' && <WaitingList clip={clip} transcript={transcript} />}
       {part === 'keys' && <KeyWordPanel clip={clip} />}
+      {part === 'languages' && <LanguagePanel clip={clip} spoken={transcript.language} />}
       {part === 'house' && <HousePanel clip={clip} />}
     </section>
   );

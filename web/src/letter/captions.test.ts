@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { ClipState, Cue, TranscriptColumns } from '../api/client';
 import { captionAt, captionOf, nextFault, seenIn, textOf } from './captions';
 import { snapped } from './snapping';
+import { editName, waitingEdits } from './waitingEdits';
 
 const cue = (startUs: number, endUs: number, words: [number, string][], more: Partial<Cue> = {}): Cue =>
   ({
@@ -64,5 +65,43 @@ describe('captions', () => {
       guides: { x: 0.5, y: 0.78 },
     });
     expect(snapped({ x: 0.2, y: 1.4 }, safe)).toEqual({ place: { x: 0.2, y: 1 }, guides: { x: null, y: null } });
+  });
+});
+
+describe('what was set at words that are not heard', () => {
+  const transcript = {
+    ids: [10, 11, 12],
+    text: ['The', 'sea', 'rose.'],
+    startUs: [0, 300_000, 600_000],
+    endUs: [200_000, 500_000, 800_000],
+  } as unknown as TranscriptColumns;
+  const clip = (kept: { startUs: number; endUs: number }[]) =>
+    ({
+      pared: { kept },
+      lettered: {
+        edits: {
+          '': [
+            { type: 'key', wordId: 11 },
+            { type: 'showAs', wordId: 11, text: 'ocean' },
+            { type: 'breakBefore', wordId: 12 },
+            { type: 'key', wordId: 99 },
+          ],
+        },
+      },
+    }) as unknown as ClipState;
+
+  it('waits until they are heard again', () => {
+    const pared = waitingEdits(
+      clip([
+        { startUs: 0, endUs: 250_000 },
+        { startUs: 550_000, endUs: 900_000 },
+      ]),
+      transcript,
+    );
+    expect(pared.map((w) => [w.said, w.edits.map(editName)])).toEqual([
+      ['sea', ['stands out', 'reads “ocean”']],
+      [null, ['stands out']],
+    ]);
+    expect(waitingEdits(clip([{ startUs: 0, endUs: 900_000 }]), transcript).map((w) => w.wordId)).toEqual([99]);
   });
 });

@@ -10,8 +10,8 @@ import { SpecimenSheet } from './SpecimenSheet';
 
 const LANE_WIDTH = 128;
 
-function Beside({ open: { clip, cues } }: StageProps) {
-  return clip && cues && <LetterSide clip={clip} cues={cues} />;
+function Beside({ open: { clip, cues, transcript } }: StageProps) {
+  return clip && cues && transcript && <LetterSide clip={clip} cues={cues} transcript={transcript} />;
 }
 
 function OnPlate({ open: { clip, preview } }: StageProps) {

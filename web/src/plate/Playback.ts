@@ -110,6 +110,11 @@ export class Playback {
     if (this.player) void this.player.seek(this.player.position + byUs);
   }
 
+  /** Goes to a time of what plays. */
+  seek(us: number) {
+    if (this.player) void this.player.seek(us);
+  }
+
   seekEpisode(us: number) {
     if (this.player && this.shown) void this.player.seek(toProgramme(this.shown, us));
   }

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { Link } from 'react-router';
-import { Pencil, Trash2, Undo2 } from 'lucide-react';
+import { Link, useNavigate } from 'react-router';
+import { Captions, Pencil, Trash2, Undo2 } from 'lucide-react';
 import { api, type ShelfItem } from '../api/client';
 import { clock } from '../ui/time';
 import { LineUpPanel } from './LineUpPanel';
@@ -32,11 +32,18 @@ export function EpisodeRow({ item, seenAtMs }: { item: ShelfItem; seenAtMs: numb
   const queries = useQueryClient();
   const shelves = useQuery({ queryKey: ['shelves'], queryFn: api.shelves });
   const [editing, setEditing] = useState(false);
+  const [refused, setRefused] = useState<string | null>(null);
+  const navigate = useNavigate();
   const rest = useRestSeconds(item.state === 'ARRIVING' ? item.progress : null, seenAtMs);
   const ready = item.playable;
   const fresh = () => queries.invalidateQueries({ queryKey: ['shelf'] });
   const describe = (change: Partial<Pick<ShelfItem, 'show' | 'title' | 'shelfId'>>) =>
     api.describeEpisode(item.id, { show: item.show, title: item.title, shelfId: item.shelfId, ...change }).then(fresh);
+  const captionsOnly = () =>
+    api
+      .captionsOnly(item.id)
+      .then((clip) => navigate(`/episodes/${item.id}/letter?clip=${clip.id}`))
+      .catch((error: Error) => setRefused(error.message));
   return (
     <li
       className="group border-b border-rule"
@@ -121,6 +128,11 @@ export function EpisodeRow({ item, seenAtMs }: { item: ShelfItem; seenAtMs: numb
               </button>
             </div>
           )}
+          {refused && (
+            <div className="mt-1 text-[12.5px] text-accent" role="alert">
+              {refused}
+            </div>
+          )}
           {item.state === 'READY' && item.problem && <div className="mt-1 text-[12.5px] text-soft">{item.problem}</div>}
           {item.state === 'FAILED' && (
             <div className="mt-1 text-accent">
@@ -159,6 +171,15 @@ export function EpisodeRow({ item, seenAtMs }: { item: ShelfItem; seenAtMs: numb
                     </option>
                   ))}
                 </select>
+              )}
+              {ready && (
+                <button
+                  aria-label={`Captions only for ${item.title}`}
+                  title="Captions only: the whole film as it is, as one clip"
+                  onClick={() => void captionsOnly()}
+                >
+                  <Captions size={16} />
+                </button>
               )}
               <button aria-label={`Rename ${item.title}`} onClick={() => setEditing(true)}>
                 <Pencil size={15} />

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import { api } from '../api/client';
 import { LengthGauge } from '../plate/LengthGauge';
+import { useShownLanguage } from '../letter/shownLanguage';
 import { useTriedScript } from '../letter/useTriedScript';
 import { Plate } from '../plate/Plate';
 import { useLook } from '../plate/shownLook';
@@ -79,8 +80,12 @@ function ShownPlate({ open, acts, view }: Props) {
   const { card, specs, clip, preview, transcript } = open;
   const look = useLook(clip);
   const narrow = Boolean(view.Top && clip);
+  const language = useShownLanguage((s) => s.language);
+  const shownLanguage = language && clip?.lettered.translations[language] ? language : null;
   const captionScript =
-    clip && preview && transcript ? api.captionScript(clip.id, preview.revision, transcript.revision) : null;
+    clip && preview && transcript
+      ? api.captionScript(clip.id, preview.revision, transcript.revision, shownLanguage)
+      : null;
   const triedScript = useTriedScript(clip, captionScript);
   return (
     <>

@@ -7,6 +7,8 @@ import java.util.List;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import paringknife.core.deliver.Check;
 import paringknife.core.deliver.DeliverySpecs;
 import paringknife.core.deliver.FileNames;
@@ -156,5 +158,18 @@ class FormatsTest {
         .filteredOn(c -> c.verdict() == Check.Verdict.FAILS)
         .extracting(Check::subject)
         .containsExactly("file length", "picture size", "loudness", "true peak");
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "1920, 1080, wide",
+    "768, 576, wide",
+    "2048, 858, wide",
+    "1080, 1920, vertical-600",
+    "1080, 1080, feed-square",
+    "864, 1080, feed-tall"
+  })
+  void aFinishedPictureGoesWhereItIsLargest(int width, int height, String spec) {
+    assertThat(DeliverySpecs.forWhole(width / (double) height).id()).isEqualTo(spec);
   }
 }

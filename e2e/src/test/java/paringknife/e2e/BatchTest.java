@@ -85,7 +85,7 @@ class BatchTest {
     JsonNode placed =
         new JsonMapper()
             .readTree(
-                Command.run(
+                Command.here(
                         "tool",
                         "line-up",
                         episode.camera().toString(),
@@ -296,7 +296,7 @@ class BatchTest {
   void theFramingAskedForIsToldStretchByStretch() throws IOException {
     Path framed = folder.resolve("framed");
     ChildProcess.Outcome outcome =
-        Command.run(
+        Command.here(
             "batch",
             "--media",
             episode.camera().toString(),
@@ -388,7 +388,7 @@ class BatchTest {
           {"batch"},
           {"tool", "fillers", text.toString()},
         }) {
-      ChildProcess.Outcome outcome = Command.run(arguments);
+      ChildProcess.Outcome outcome = Command.here(arguments);
       assertThat(outcome.exit()).as(String.join(" ", arguments)).isEqualTo(2);
       assertThat(outcome.errors().strip().lines().count()).as(outcome.errors()).isEqualTo(1);
     }
@@ -399,19 +399,19 @@ class BatchTest {
   void toolsAnswerInJson() {
     JsonMapper json = new JsonMapper();
     JsonNode fillers =
-        json.readTree(Command.run("tool", "fillers", episode.transcript().toString()).text());
+        json.readTree(Command.here("tool", "fillers", episode.transcript().toString()).text());
     assertThat(fillers)
         .anyMatch(f -> f.path("text").asString().equals("Um,") && f.path("sure").asBoolean());
-    assertThat(json.readTree(Command.run("tool", "specs").text())).hasSize(6);
+    assertThat(json.readTree(Command.here("tool", "specs").text())).hasSize(6);
     JsonNode faces =
-        json.readTree(Command.run("tool", "faces", episode.camera().toString()).text());
+        json.readTree(Command.here("tool", "faces", episode.camera().toString()).text());
     long both = faces.valueStream().filter(f -> f.path("faces").size() == 2).count();
     assertThat(both / (double) faces.size())
         .as("share of pictures with both faces")
         .isGreaterThanOrEqualTo(0.95);
     JsonNode path =
         json.readTree(
-            Command.run(
+            Command.here(
                     "tool",
                     "crop-path",
                     episode.camera().toString(),
@@ -429,11 +429,11 @@ class BatchTest {
                 Math.abs(w.path("width").asDouble() / w.path("height").asDouble() - 9 / 16.0)
                     < 0.001);
     assertThat(
-            json.readTree(Command.run("tool", "repeats", episode.transcript().toString()).text())
+            json.readTree(Command.here("tool", "repeats", episode.transcript().toString()).text())
                 .isArray())
         .isTrue();
     JsonNode pauses =
-        json.readTree(Command.run("tool", "pauses", episode.camera().toString()).text());
+        json.readTree(Command.here("tool", "pauses", episode.camera().toString()).text());
     assertThat(pauses.size()).isGreaterThan(5);
   }
 }

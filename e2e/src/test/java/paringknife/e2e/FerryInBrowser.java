@@ -6,7 +6,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.APIResponse;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.KeyboardModifier;
 import com.microsoft.playwright.options.RequestOptions;
 import com.microsoft.playwright.options.WaitForSelectorState;
@@ -32,8 +31,6 @@ import tools.jackson.databind.json.JsonMapper;
 abstract class FerryInBrowser {
   private static final int LAST_WORD = 60;
   private static final JsonMapper JSON = new JsonMapper();
-  private static final LocatorAssertions.IsVisibleOptions SOON =
-      new LocatorAssertions.IsVisibleOptions().setTimeout(120_000);
 
   @TempDir Path folder;
 
@@ -43,19 +40,11 @@ abstract class FerryInBrowser {
   Page page;
   long id;
 
-  /** The shelf shows the episode while it arrives. */
   @BeforeAll
   void start(@TempDir Path temporary) throws IOException, InterruptedException {
-    Path media = Files.createDirectories(temporary.resolve("media"));
-    episode = MadeEpisode.ferry(media);
-    server = new ServerUnderTest(temporary.resolve("data"), media);
+    episode = FerryOnTheShelf.episode();
+    server = FerryOnTheShelf.server(temporary.resolve("data"));
     browser = new Browser();
-    Page shelf = browser.page();
-    shelf.navigate(server.address());
-    assertThat(shelf.getByText("The last ferry")).isVisible();
-    assertThat(shelf.locator("img[src*=poster]")).isVisible(SOON);
-    server.awaitEpisode();
-    shelf.close();
   }
 
   @AfterAll

@@ -73,10 +73,7 @@ class FullDiskTest {
 
   @Test
   void everythingIsSaidInMegabytesNothingIsLostAndItGoesOnByItself() throws Exception {
-    Path media = Files.createDirectories(disk.resolve("media"));
-    MadeEpisode.ferry(media);
-    try (ServerUnderTest server = new ServerUnderTest(disk.resolve("data"), media)) {
-      server.awaitEpisode();
+    try (ServerUnderTest server = FerryOnTheShelf.server(disk.resolve("data"))) {
       long clip =
           server
               .ask("/api/episodes/1/clips", "{\"firstWord\":0,\"lastWord\":8,\"title\":\"A clip\"}")

@@ -152,6 +152,7 @@ class LetterInBrowserTest extends FerryInBrowser {
     button("Heron").click();
     page.waitForCondition(() -> lettered().path("lettering").asString().equals("heron"));
     Locator size = page.getByLabel("Size", new Page.GetByLabelOptions().setExact(true)).first();
+    assertThat(size).hasAttribute("aria-valuenow", "104");
     size.focus();
     page.keyboard().press("ArrowRight");
     page.waitForCondition(
@@ -180,6 +181,36 @@ class LetterInBrowserTest extends FerryInBrowser {
   }
 
   /** The very glyphs: libass in the browser against libass in ffmpeg, same script, same fonts. */
+  /** Begun, proposed, one of them typed, looked at on the plate, and put into the picture. */
+  @Test
+  void captionsComeInAnotherLanguage() {
+    button("Languages").click();
+    page.getByLabel("Another language").selectOption("de");
+    button("Propose what is open").click();
+    assertThat(page.getByText("by a phrase book that stands in")).isVisible();
+    Locator first = page.locator("li[data-sentence]").first();
+    first.getByRole(AriaRole.TEXTBOX).fill("Ganz anders gesagt.");
+    first.getByRole(AriaRole.TEXTBOX).press("Enter");
+    page.waitForCondition(() -> german(0).path("text").asString().equals("Ganz anders gesagt."));
+    assertThat(german(0).path("state").asString()).isEqualTo("REVIEWED");
+    assertThat(page.locator("[data-testid=captions][data-script*='language=de']")).hasCount(1);
+    button("into the picture").click();
+    page.waitForCondition(
+        () -> lettered().path("translations").path("de").path("use").asString().equals("BURNT"));
+    button("How it looks").click();
+    assertThat(page.locator("[data-testid=captions][data-script*='language']")).hasCount(0);
+    assertThat(page.request().get(server.address() + "/api/clips/" + id + "/captions.ass").text())
+        .contains("Ganz")
+        .contains(",Text2,");
+    page.keyboard().press("Control+z");
+    page.waitForCondition(
+        () -> lettered().path("translations").path("de").path("use").asString().equals("BESIDE"));
+  }
+
+  private JsonNode german(int sentence) {
+    return api("/api/clips/" + id + "/translations/de").path("sentences").get(sentence);
+  }
+
   @Test
   void everyLetteringIsDrawnInTheBrowserAsItIsBurnt() throws IOException {
     Path fonts = new CaptionFonts(folder.resolve("fonts")).directory();

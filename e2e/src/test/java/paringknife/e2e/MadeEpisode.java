@@ -1,11 +1,8 @@
 package paringknife.e2e;
 
 import java.io.IOException;
-import java.nio.channels.FileChannel;
-import java.nio.channels.FileLock;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardOpenOption;
 import java.util.ArrayList;
 import java.util.List;
 import org.springframework.util.FileSystemUtils;
@@ -31,20 +28,10 @@ record MadeEpisode(Path folder) {
           540,
           0);
 
-  /** Made once in a run of the tests, by whichever of its processes comes first, and copied. */
   static MadeEpisode ferry(Path into) throws IOException {
-    Path made = Files.createDirectories(Path.of("target", "made", System.getProperty("run")));
-    Path ferry = made.resolve("ferry");
-    try (FileChannel channel =
-            FileChannel.open(
-                made.resolve("lock"), StandardOpenOption.CREATE, StandardOpenOption.WRITE);
-        FileLock alone = channel.lock()) {
-      if (alone.isValid() && !Files.exists(made.resolve("whole"))) {
-        DemoMaker.make(FERRY, made);
-        Files.createFile(made.resolve("whole"));
-      }
-    }
-    FileSystemUtils.copyRecursively(ferry, into.resolve("ferry"));
+    FileSystemUtils.copyRecursively(
+        OnceInARun.made("ferry", media -> DemoMaker.make(FERRY, media)).resolve("ferry"),
+        into.resolve("ferry"));
     return new MadeEpisode(into.resolve("ferry"));
   }
 

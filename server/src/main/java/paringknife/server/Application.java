@@ -5,6 +5,8 @@ import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.context.annotation.Bean;
 import org.springframework.core.env.Environment;
 import org.springframework.scheduling.annotation.EnableScheduling;
+import paringknife.core.letter.translated.Translator;
+import paringknife.media.language.PhraseBook;
 import paringknife.media.store.CaptionFonts;
 import paringknife.server.episodes.ClipRenderer;
 import paringknife.server.episodes.DataFolder;
@@ -23,6 +25,12 @@ public class Application {
   @Bean
   CaptionFonts captionFonts(DataFolder data) {
     return new CaptionFonts(data.fonts());
+  }
+
+  /** A real service takes its place here. */
+  @Bean
+  Translator translator() {
+    return PhraseBook.shipped();
   }
 
   @Bean

@@ -96,6 +96,26 @@ class ClipsOverHttpTest {
     assertThat(last.path("revision").asInt()).isEqualTo(1 + 150 + 40 + 1 + 111);
   }
 
+  /** Nothing is picked, pared or framed: the whole film, with captions of all that is said. */
+  @Test
+  void aFinishedFilmIsCaptionedAndNothingElse() throws Exception {
+    JsonNode film = APP.post("/api/episodes/1/captioned", "{}");
+    assertThat(film.path("pared").path("removals")).isEmpty();
+    assertThat(film.path("pared").path("lengthUs").asLong())
+        .isEqualTo(APP.get("/api/episodes/1").path("durationUs").asLong());
+    assertThat(film.path("framed").path("layout").path("type").asString()).isEqualTo("whole");
+    assertThat(film.path("delivered").path("specs").toString()).isEqualTo("[\"wide\"]");
+    assertThat(film.path("delivered").path("title").asString()).isEqualTo("Tones");
+    StringBuilder said = new StringBuilder();
+    for (JsonNode cue : APP.get("/api/clips/" + film.path("id").asLong() + "/cues")) {
+      cue.path("lines")
+          .forEach(l -> l.forEach(w -> said.append(w.path("text").asString()).append(' ')));
+    }
+    assertThat(said.toString().strip())
+        .isEqualTo("Um, the ice came up. Nobody had told me. So get up.");
+    assertThat(APP.postAny("/api/episodes/99/captioned", "{}").statusCode()).isEqualTo(404);
+  }
+
   @Test
   void aStepTellsOnlyWhatHasMoved() throws Exception {
     JsonNode clip = clip();

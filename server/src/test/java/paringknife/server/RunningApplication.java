@@ -3,6 +3,7 @@ package paringknife.server;
 import com.github.kagkarlsson.scheduler.ScheduledExecution;
 import com.github.kagkarlsson.scheduler.Scheduler;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -22,25 +23,50 @@ import paringknife.server.commands.RunningServer;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
-/** The real application on a random port with a MariaDB of its own, holding one short episode. */
+/**
+ * The real application on a random port with a MariaDB of its own, holding one short episode. The
+ * episode is taken in once in a run of the tests; every class begins with a copy of what came of
+ * it, where it came about, since the database knows its files by their places.
+ */
 public final class RunningApplication implements BeforeAllCallback, AfterAllCallback {
   private static final JsonMapper JSON = new JsonMapper();
+  private static final Path PLACE = temporary();
 
   private final HttpClient http = HttpClient.newHttpClient();
-  private Path home = Path.of("");
+  private final Path home = PLACE.resolve("now");
   private RunningServer server;
 
   @Override
   public void beforeAll(ExtensionContext context) throws Exception {
-    home = Files.createTempDirectory("pk-server");
-    Path media = Files.createDirectories(home.resolve("media"));
-    makeEpisode(media);
+    Path takenIn = PLACE.resolve("taken-in");
+    if (!Files.exists(takenIn)) {
+      takeIn();
+      Files.move(home, takenIn);
+    }
+    FileSystemUtils.copyRecursively(takenIn, home);
+    start();
+  }
+
+  private void takeIn() throws Exception {
+    makeEpisode(Files.createDirectories(home.resolve("media")));
     start();
     JsonNode made =
         post(
             "/api/episodes",
             "{\"show\":\"Test\",\"title\":\"Tones\",\"recording\":\"tones.mp4\",\"transcript\":\"tones.json\"}");
     awaitReady(made.path("id").asLong());
+    server.close();
+  }
+
+  private static Path temporary() {
+    try {
+      Path made = Files.createTempDirectory("pk-server");
+      Runtime.getRuntime()
+          .addShutdownHook(new Thread(() -> FileSystemUtils.deleteRecursively(made.toFile())));
+      return made;
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
   }
 
   /** Twelve seconds: a tone for every word, silence between, on a test card. */

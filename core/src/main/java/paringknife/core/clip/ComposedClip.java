@@ -18,9 +18,12 @@ import paringknife.core.frame.PlannedFrame;
 import paringknife.core.frame.Shape;
 import paringknife.core.frame.ShownFace;
 import paringknife.core.letter.CaptionTrack;
+import paringknife.core.letter.CaptionTracks;
+import paringknife.core.letter.cue.SaidSentence;
 import paringknife.core.letter.drawn.Canvas;
 import paringknife.core.pare.SoundPlanner;
 import paringknife.core.time.FrameRate;
+import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
 
 /**
@@ -32,7 +35,7 @@ public final class ComposedClip {
   private final Map<Shape, FramePath> paths = new ConcurrentHashMap<>();
   private final Map<Shape, List<ShownFace>> faces = new ConcurrentHashMap<>();
   private volatile @Nullable Playback playback;
-  private volatile @Nullable CaptionTrack captions;
+  private volatile @Nullable CaptionTracks captions;
 
   /** What a clip is worked out from. */
   public record Material(
@@ -124,17 +127,28 @@ public final class ComposedClip {
 
   /** The captions of what is said. */
   public CaptionTrack captions() {
-    CaptionTrack made = captions;
+    return tracks().spoken();
+  }
+
+  /** The captions in all languages. */
+  public CaptionTracks tracks() {
+    CaptionTracks made = captions;
     if (made == null) {
       made =
-          CaptionTrack.spoken(
-              state.clip().lettered(),
-              state.cuts(),
-              Uncaptioned.of(state.clip(), state.material().transcript()),
-              state.material().transcript());
+          CaptionTracks.of(
+              state.clip().lettered(), state.cuts(), uncaptioned(), state.material().transcript());
       captions = made;
     }
     return made;
+  }
+
+  private List<Span> uncaptioned() {
+    return Uncaptioned.of(state.clip(), state.material().transcript());
+  }
+
+  /** The sentences that there are to translate. */
+  public List<SaidSentence> said() {
+    return SaidSentence.of(state.cuts(), state.material().transcript(), uncaptioned());
   }
 
   /** All of it for one spec. */
@@ -142,7 +156,7 @@ public final class ComposedClip {
     return new Composition(
         playback(),
         path(spec.shape()),
-        captions(),
+        tracks(),
         faces(spec.shape()),
         spec,
         look(),

@@ -1,6 +1,10 @@
 package paringknife.core.clip;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.TreeMap;
 import paringknife.core.deliver.Check;
 import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.deliver.Planned;
@@ -9,6 +13,9 @@ import paringknife.core.frame.FramePath;
 import paringknife.core.frame.Look;
 import paringknife.core.frame.ShownFace;
 import paringknife.core.letter.CaptionTrack;
+import paringknife.core.letter.CaptionTracks;
+import paringknife.core.letter.Lettered;
+import paringknife.core.letter.cue.CaptionUse;
 import paringknife.core.letter.cue.Cue;
 import paringknife.core.time.FrameRate;
 
@@ -23,7 +30,7 @@ import paringknife.core.time.FrameRate;
 public record Composition(
     Playback playback,
     FramePath path,
-    CaptionTrack captions,
+    CaptionTracks captions,
     List<ShownFace> faces,
     DeliverySpec spec,
     Look look,
@@ -31,7 +38,26 @@ public record Composition(
 
   /** The checks of the delivery sheet for this composition. */
   public List<Check> preflight() {
-    return spec.preflight(new Planned(playback.lengthUs(), playedCues(), path.leastLines(), rate));
+    List<Check> checks =
+        new ArrayList<>(
+            spec.preflight(
+                new Planned(playback.lengthUs(), playedCues(), path.leastLines(), rate)));
+    for (CaptionTrack track : captions.translated()) {
+      if (track.use() != CaptionUse.NONE && track.open() > 0) {
+        String language =
+            Locale.forLanguageTag(track.language()).getDisplayLanguage(Locale.ENGLISH);
+        checks.add(
+            new Check(
+                "translation",
+                Check.Verdict.NOTE,
+                language + ": " + sentences(track.open()) + " to translate or to look at"));
+      }
+    }
+    return checks;
+  }
+
+  private static String sentences(int count) {
+    return count == 1 ? "1 sentence is still" : count + " sentences are still";
   }
 
   /** What is drawn into the picture (ASS v4+) on the canvas of the spec; empty for nothing. */
@@ -41,12 +67,26 @@ public record Composition(
 
   /** The captions as long as they show. */
   List<Cue> playedCues() {
-    return captions.cues().stream().map(c -> c.played(playback.speed())).toList();
+    return played(captions.spoken());
   }
 
-  /** The captions as the file beside the picture carries them; none where there is no such file. */
-  public List<TimedText> subtitles() {
-    return (captions.use().isBeside() ? playedCues() : List.<Cue>of())
-        .stream().map(c -> new TimedText(c.span(), c.text())).toList();
+  private List<Cue> played(CaptionTrack track) {
+    return track.cues().stream().map(c -> c.played(playback.speed())).toList();
+  }
+
+  /**
+   * The captions as files beside the picture carry them, by language: {@link Lettered#SPOKEN} for
+   * what is said; none where there is no such file.
+   */
+  public Map<String, List<TimedText>> subtitles() {
+    Map<String, List<TimedText>> beside = new TreeMap<>();
+    for (CaptionTrack track : captions.all()) {
+      if (track.use().isBeside() && !track.cues().isEmpty()) {
+        beside.put(
+            track.language(),
+            played(track).stream().map(c -> new TimedText(c.span(), c.text())).toList());
+      }
+    }
+    return beside;
   }
 }

@@ -5,9 +5,9 @@ import java.util.List;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import paringknife.core.frame.Manner;
-import paringknife.core.letter.CaptionUse;
 import paringknife.core.letter.Lettered;
 import paringknife.core.letter.cue.Breaking;
+import paringknife.core.letter.cue.CaptionUse;
 import paringknife.core.letter.style.Style;
 import paringknife.core.listen.clean.Cleanup;
 import paringknife.core.listen.clean.Sounded;
@@ -69,7 +69,14 @@ public record HouseStyle(
   /** A clip in this style; what is single in it stays. */
   public ClipDocument on(ClipDocument clip) {
     Lettered lettered =
-        new Lettered(lettering, style, breaking, leavesOut, use, clip.lettered().edits());
+        new Lettered(
+            lettering,
+            style,
+            breaking,
+            leavesOut,
+            use,
+            clip.lettered().edits(),
+            clip.lettered().translations());
     return clip.with(lettered).with(clip.framed().with(manner)).with(new Sounded(cleanup));
   }
 

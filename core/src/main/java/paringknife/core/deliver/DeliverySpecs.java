@@ -1,5 +1,6 @@
 package paringknife.core.deliver;
 
+import java.util.Comparator;
 import java.util.List;
 import paringknife.core.frame.Shape;
 import paringknife.core.letter.drawn.SafeArea;
@@ -50,5 +51,24 @@ public final class DeliverySpecs {
                         + id
                         + "\"; there are "
                         + String.join(", ", shipped().stream().map(DeliverySpec::id).toList())));
+  }
+
+  /**
+   * The spec on which a whole picture is largest; of those the one with least around it, and of
+   * those the one that may be longest.
+   *
+   * @param ratio of the picture's width to its height
+   */
+  public static DeliverySpec forWhole(double ratio) {
+    return shipped().stream()
+        .max(
+            Comparator.comparingDouble((DeliverySpec s) -> Math.rint(fittedWidth(s, ratio)))
+                .thenComparing(s -> -s.canvas().width() * s.canvas().height())
+                .thenComparing(s -> s.length().longestUs()))
+        .orElseThrow();
+  }
+
+  private static double fittedWidth(DeliverySpec spec, double ratio) {
+    return Math.min(spec.canvas().width(), spec.canvas().height() * ratio);
   }
 }

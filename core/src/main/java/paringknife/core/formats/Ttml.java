@@ -35,7 +35,7 @@ public final class Ttml {
    * @throws IllegalArgumentException when it is no TTML or holds no caption with a time
    */
   public static ImportedText read(String text) {
-    XMLInputFactory factory = XMLInputFactory.newFactory();
+    XMLInputFactory factory = XMLInputFactory.newDefaultFactory();
     factory.setProperty(XMLInputFactory.SUPPORT_DTD, false);
     factory.setProperty(XMLInputFactory.IS_SUPPORTING_EXTERNAL_ENTITIES, false);
     try {
@@ -164,7 +164,7 @@ public final class Ttml {
   public static String write(List<TimedText> cues, String language) {
     StringWriter text = new StringWriter();
     try {
-      XMLStreamWriter xml = XMLOutputFactory.newFactory().createXMLStreamWriter(text);
+      XMLStreamWriter xml = XMLOutputFactory.newDefaultFactory().createXMLStreamWriter(text);
       xml.writeStartDocument("UTF-8", "1.0");
       xml.writeCharacters("\n");
       xml.writeStartElement("tt");

@@ -3,13 +3,19 @@ package paringknife.core.letter;
 import java.util.List;
 import paringknife.core.clip.cut.CutList;
 import paringknife.core.frame.ShownFace;
+import paringknife.core.letter.cue.CaptionUse;
 import paringknife.core.letter.cue.Cue;
 import paringknife.core.letter.cue.CueBreaker;
+import paringknife.core.letter.cue.SaidSentence;
 import paringknife.core.letter.drawn.AssScript;
 import paringknife.core.letter.drawn.Canvas;
 import paringknife.core.letter.drawn.ClearPlace;
 import paringknife.core.letter.drawn.Lettering;
 import paringknife.core.letter.style.Place;
+import paringknife.core.letter.style.SpokenMark;
+import paringknife.core.letter.translated.SentencePair;
+import paringknife.core.letter.translated.TranslatedCues;
+import paringknife.core.letter.translated.Translation;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
 
@@ -20,8 +26,10 @@ import paringknife.core.transcript.Transcript;
  * @param cues by the clip's own time at speed 1
  * @param lettering what they are set in
  * @param use where they go
+ * @param open how many sentences have no caption yet, or one of what was said before
  */
-public record CaptionTrack(String language, List<Cue> cues, Lettering lettering, CaptionUse use) {
+public record CaptionTrack(
+    String language, List<Cue> cues, Lettering lettering, CaptionUse use, int open) {
 
   /**
    * The captions of what is said.
@@ -34,21 +42,41 @@ public record CaptionTrack(String language, List<Cue> cues, Lettering lettering,
     List<Cue> cues =
         new CueBreaker(lettering.breaking())
             .cues(cuts, transcript, uncaptioned, lettered.editsOf(Lettered.SPOKEN));
-    return new CaptionTrack(Lettered.SPOKEN, cues, lettering, lettered.used());
+    return new CaptionTrack(Lettered.SPOKEN, cues, lettering, lettered.used(), 0);
   }
 
   /**
-   * What goes into the picture, as drawing instructions (ASS v4+); empty where nothing does.
+   * The captions in another language; nothing marks in them which word is heard.
    *
-   * @param faces to keep clear of
+   * @param said what there is to translate
    */
-  public String burnt(Canvas canvas, List<ShownFace> faces) {
-    return use.isBurnt() ? ass(canvas, faces) : "";
+  static CaptionTrack translated(
+      Lettered lettered,
+      String language,
+      List<SaidSentence> said,
+      Transcript transcript,
+      long clipEndUs) {
+    Lettering set = lettered.asSet();
+    Translation translation = lettered.translation(language);
+    List<SentencePair> pairs = SentencePair.pair(said, translation.sentences(), transcript).pairs();
+    Lettering lettering =
+        new Lettering(
+            set.id(), set.name(), set.style().withMark(new SpokenMark.Unmarked()), set.breaking());
+    return new CaptionTrack(
+        language,
+        new TranslatedCues(set.breaking(), language).of(pairs, clipEndUs),
+        lettering,
+        translation.use(),
+        (int) pairs.stream().filter(p -> !p.shows() || p.isChanged()).count());
   }
 
   /** The drawing instructions (ASS v4+) that preview and export follow. */
   public String ass(Canvas canvas, List<ShownFace> faces) {
     return AssScript.clearOf(faces, lettering.style(), canvas, cues).write(cues);
+  }
+
+  AssScript.Part part() {
+    return new AssScript.Part(lettering.style(), cues);
   }
 
   /** Where captions stand that have no place of their own. */

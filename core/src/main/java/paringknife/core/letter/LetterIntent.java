@@ -8,8 +8,11 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import paringknife.core.letter.cue.Breaking;
 import paringknife.core.letter.cue.CaptionEdit;
+import paringknife.core.letter.cue.CaptionUse;
 import paringknife.core.letter.drawn.Letterings;
 import paringknife.core.letter.style.Style;
+import paringknife.core.letter.translated.TranslatedSentence;
+import paringknife.core.letter.translated.Translation;
 import paringknife.core.steps.Intent;
 import paringknife.core.transcript.Transcript;
 
@@ -187,6 +190,47 @@ public sealed interface LetterIntent extends Intent {
     @Override
     public String label() {
       return "replace in captions";
+    }
+  }
+
+  /** Take translated sentences into a language, which begins with its first. */
+  record Translate(String language, List<TranslatedSentence> sentences) implements LetterIntent {
+    @Override
+    public Lettered apply(Lettered lettered, Transcript transcript) {
+      String tag = Translation.language(language);
+      return lettered.with(tag, lettered.translation(tag).with(sentences, transcript));
+    }
+
+    @Override
+    public String label() {
+      return "translate captions";
+    }
+  }
+
+  /** Say where the captions of a language go, which begins with this where there is none. */
+  record UseLanguage(String language, CaptionUse use) implements LetterIntent {
+    @Override
+    public Lettered apply(Lettered lettered, Transcript transcript) {
+      String tag = Translation.language(language);
+      return lettered.with(tag, lettered.translation(tag).with(use));
+    }
+
+    @Override
+    public String label() {
+      return "use a language";
+    }
+  }
+
+  /** Have no captions in a language any more. */
+  record DropLanguage(String language) implements LetterIntent {
+    @Override
+    public Lettered apply(Lettered lettered, Transcript transcript) {
+      return lettered.with(language, null);
+    }
+
+    @Override
+    public String label() {
+      return "drop a language";
     }
   }
 }

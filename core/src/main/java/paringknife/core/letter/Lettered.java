@@ -8,9 +8,11 @@ import java.util.function.Predicate;
 import org.jspecify.annotations.Nullable;
 import paringknife.core.letter.cue.Breaking;
 import paringknife.core.letter.cue.CaptionEdit;
+import paringknife.core.letter.cue.CaptionUse;
 import paringknife.core.letter.drawn.Lettering;
 import paringknife.core.letter.drawn.Letterings;
 import paringknife.core.letter.style.Style;
+import paringknife.core.letter.translated.Translation;
 
 /**
  * The section of a clip that says how it is captioned.
@@ -22,6 +24,7 @@ import paringknife.core.letter.style.Style;
  * @param use where captions go; null for both into the picture and beside it
  * @param edits what was changed of the captions that the breaker proposes, by the language of the
  *     track; {@link #SPOKEN} for the captions of what is said
+ * @param translations captions in other languages, by their tags
  */
 public record Lettered(
     String lettering,
@@ -29,23 +32,32 @@ public record Lettered(
     @Nullable Breaking breaking,
     @Nullable LeftOut leavesOut,
     @Nullable CaptionUse use,
-    Map<String, List<CaptionEdit>> edits) {
+    Map<String, List<CaptionEdit>> edits,
+    Map<String, Translation> translations) {
   /** The track of the language that is spoken. */
   public static final String SPOKEN = "";
 
   /** Most edits of one track. */
   public static final int MOST_EDITS = 20_000;
 
+  /** Most languages of a clip besides the one that is spoken. */
+  public static final int MOST_LANGUAGES = 12;
+
   /** What of what is said is not shown; the sound keeps it. */
   public record LeftOut(boolean fillers, boolean falseStarts) {}
 
   public Lettered {
     edits = Map.copyOf(edits);
+    translations = translations == null ? Map.of() : Map.copyOf(translations);
+    if (translations.size() > MOST_LANGUAGES) {
+      throw new IllegalArgumentException(
+          "A clip has captions in up to " + MOST_LANGUAGES + " other languages.");
+    }
   }
 
   /** Captions as the breaker proposes them, in a lettering as it is. */
   public static Lettered in(String lettering) {
-    return new Lettered(lettering, null, null, null, null, Map.of());
+    return new Lettered(lettering, null, null, null, null, Map.of(), Map.of());
   }
 
   /** As it would be in another lettering. */
@@ -56,7 +68,7 @@ public record Lettered(
 
   /** Another lettering as it is; what was edited of single captions stays. */
   Lettered withLettering(String changed) {
-    return new Lettered(changed, null, null, leavesOut, use, edits);
+    return new Lettered(changed, null, null, leavesOut, use, edits, translations);
   }
 
   /** As a lettering has it, whatever this one's own is. */
@@ -73,15 +85,16 @@ public record Lettered(
         base.breaking().equals(breaking) ? null : breaking,
         leavesOut,
         use,
-        edits);
+        edits,
+        translations);
   }
 
   Lettered with(@Nullable Style changed) {
-    return new Lettered(lettering, changed, breaking, leavesOut, use, edits);
+    return new Lettered(lettering, changed, breaking, leavesOut, use, edits, translations);
   }
 
   public Lettered with(@Nullable Breaking changed) {
-    return new Lettered(lettering, style, changed, leavesOut, use, edits);
+    return new Lettered(lettering, style, changed, leavesOut, use, edits, translations);
   }
 
   Lettered with(LeftOut changed) {
@@ -91,17 +104,51 @@ public record Lettered(
         breaking,
         changed.fillers() || changed.falseStarts() ? changed : null,
         use,
-        edits);
+        edits,
+        translations);
   }
 
   public Lettered with(CaptionUse changed) {
     return new Lettered(
-        lettering, style, breaking, leavesOut, changed == CaptionUse.BOTH ? null : changed, edits);
+        lettering,
+        style,
+        breaking,
+        leavesOut,
+        changed == CaptionUse.BOTH ? null : changed,
+        edits,
+        translations);
   }
 
   /** Where captions go. */
   public CaptionUse used() {
     return use == null ? CaptionUse.BOTH : use;
+  }
+
+  /** What a language has so far. */
+  public Translation translation(String language) {
+    return translations.getOrDefault(language, Translation.begun());
+  }
+
+  /**
+   * With a language as it is now; null for without it.
+   *
+   * @throws IllegalArgumentException when more languages would go into the picture than it has room
+   *     for
+   */
+  Lettered with(String language, @Nullable Translation changed) {
+    Map<String, Translation> all = new HashMap<>(translations);
+    if (changed == null) {
+      all.remove(language);
+    } else {
+      all.put(language, changed);
+    }
+    long burnt =
+        all.values().stream().filter(t -> t.use().isBurnt()).count() + (used().isBurnt() ? 1 : 0);
+    if (changed != null && changed.use().isBurnt() && burnt > CaptionTracks.MOST_BURNT) {
+      throw new IllegalArgumentException(
+          "A picture has room for captions in two languages. Take one out of it first.");
+    }
+    return new Lettered(lettering, style, breaking, leavesOut, use, edits, all);
   }
 
   /** The edits of one track. */
@@ -132,7 +179,7 @@ public record Lettered(
     } else {
       all.put(track, List.copyOf(changed));
     }
-    return new Lettered(lettering, style, breaking, leavesOut, use, all);
+    return new Lettered(lettering, style, breaking, leavesOut, use, all, translations);
   }
 
   /** The lettering with what was changed of it. */

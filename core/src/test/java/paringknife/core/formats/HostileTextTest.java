@@ -28,6 +28,7 @@ class HostileTextTest {
     readers.put("SubRip and WebVTT", text -> SubtitleReader.read(timed(text)));
     readers.put("ASS", text -> AssSubtitles.read(dialogue(text)));
     readers.put("TTML", text -> Ttml.read(paragraph(text)));
+    readers.put("XLIFF", text -> Xliff.read(unit(text)));
     readers.put("plain text", text -> PlainText.read(text, 1_000_000));
     readers.put("picks as CSV", PickCsv::read);
     readers.put("edit decision list", text -> EditDecisionList.read(text, RATE));
@@ -49,6 +50,13 @@ class HostileTextTest {
     return "<tt xmlns=\"http://www.w3.org/ns/ttml\"><body><div><p begin=\"1s\" end=\"2s\">"
         + safe
         + "</p></div></body></tt>";
+  }
+
+  private static String unit(String text) {
+    String safe = text.replace("&", "&amp;").replace("<", "&lt;").replace("\0", "");
+    return "<xliff xmlns=\"urn:oasis:names:tc:xliff:document:2.0\"><unit><source>"
+        + safe
+        + "</source></unit></xliff>";
   }
 
   @ParameterizedTest

@@ -201,7 +201,8 @@ class LetterIntentTest {
             null,
             null,
             null,
-            Map.of("de", List.of(new CaptionEdit.BreakBefore(3))));
+            Map.of("de", List.of(new CaptionEdit.BreakBefore(3))),
+            Map.of());
     assertThat(lettered.editsOf(Lettered.SPOKEN)).isEmpty();
     assertThat(lettered.editsOf("de")).hasSize(1);
   }

@@ -16,6 +16,7 @@ import paringknife.core.transcript.Transcript;
 import paringknife.server.episodes.Episode;
 import paringknife.server.events.Events;
 import paringknife.server.shelf.Episodes;
+import paringknife.server.web.NotYet;
 
 /** Clips over HTTP: made, read, put into the bin. */
 @RestController
@@ -49,6 +50,18 @@ class ClipController {
     Span stretch = episode.editor().stretchOf(asked.firstWord(), asked.lastWord());
     String title = asked.title().isBlank() ? titleFrom(episode, asked) : asked.title();
     ClipState made = ClipState.of(clips.make(id, title, List.of(stretch)), episode);
+    events.clipsChanged(id);
+    return made;
+  }
+
+  /** Captions only: the finished film on the shelf as one clip of all of it. */
+  @PostMapping("/episodes/{id}/captioned")
+  ClipState captioned(@PathVariable long id) {
+    Episode episode = episodes.open(id);
+    if (episode.transcript().words().isEmpty()) {
+      throw new NotYet("There are no words to caption yet.");
+    }
+    ClipState made = ClipState.of(clips.finished(id, episode), episode);
     events.clipsChanged(id);
     return made;
   }

@@ -64,6 +64,9 @@ class ClipKinds {
     kinds.put("retype", LetterIntent.Retype.class);
     kinds.put("shiftCaptions", LetterIntent.Shift.class);
     kinds.put("replaceInCaptions", LetterIntent.ReplaceInCaptions.class);
+    kinds.put("translate", LetterIntent.Translate.class);
+    kinds.put("useLanguage", LetterIntent.UseLanguage.class);
+    kinds.put("dropLanguage", LetterIntent.DropLanguage.class);
     kinds.put("rename", DeliverIntent.Rename.class);
     kinds.put("askFor", DeliverIntent.AskFor.class);
     return new JsonKinds(Intent.class, kinds);

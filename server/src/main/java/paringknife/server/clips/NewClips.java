@@ -4,9 +4,16 @@ import java.util.List;
 import org.springframework.stereotype.Component;
 import paringknife.core.clip.ClipDocument;
 import paringknife.core.deliver.Delivered;
+import paringknife.core.deliver.DeliverySpec;
+import paringknife.core.deliver.DeliverySpecs;
 import paringknife.core.frame.Framed;
+import paringknife.core.frame.Ground;
+import paringknife.core.frame.Layout;
 import paringknife.core.letter.Lettered;
 import paringknife.core.time.Span;
+import paringknife.media.ffmpeg.Recording;
+import paringknife.server.episodes.Episode;
+import paringknife.server.shelf.EpisodeStore;
 import paringknife.server.shelf.Episodes;
 
 /**
@@ -16,6 +23,7 @@ import paringknife.server.shelf.Episodes;
 @Component
 class NewClips {
   private static final String LETTERING = "sluice";
+  private static final double WIDE = 16 / 9.0;
 
   private final ClipStore store;
   private final WantedClips wanted;
@@ -38,5 +46,26 @@ class NewClips {
             new Delivered(title, wanted.specsFor(episodeId)));
     return store.create(
         episodeId, houses.of(episodes.row(episodeId).show()).map(h -> h.on(plain)).orElse(plain));
+  }
+
+  /**
+   * A finished film as one clip: all of it, the whole picture, as it sounds; of the show's style
+   * only the captions.
+   */
+  ClipStore.StoredClip finished(long episodeId, Episode episode) {
+    EpisodeStore.Row row = episodes.row(episodeId);
+    Recording.Picture picture = episode.recording().picture();
+    DeliverySpec spec =
+        DeliverySpecs.forWhole(
+            picture == null ? WIDE : picture.width() / (double) picture.height());
+    ClipDocument plain =
+        ClipDocument.of(
+            List.of(new Span(0, episode.recording().durationUs())),
+            Framed.of(spec.shape(), new Layout.Whole(Ground.DARK)),
+            Lettered.in(LETTERING),
+            new Delivered(row.title(), List.of(spec.id())));
+    return store.create(
+        episodeId,
+        houses.of(row.show()).map(h -> plain.with(h.on(plain).lettered())).orElse(plain));
   }
 }

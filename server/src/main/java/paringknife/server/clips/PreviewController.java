@@ -133,12 +133,26 @@ class PreviewController {
         .propose(composed(clip, episode).captions().cues());
   }
 
-  /** The drawing instructions of the captions, for the worker that draws them over the preview. */
+  /**
+   * The drawing instructions of the captions, for the worker that draws them over the preview.
+   *
+   * @param language the one that is looked at; without it, all that go into the picture, and what
+   *     is spoken where none does
+   */
   @GetMapping(path = "/captions.ass", produces = MediaType.TEXT_PLAIN_VALUE + ";charset=UTF-8")
-  String captionScript(@PathVariable long id, @RequestParam(defaultValue = "") String spec) {
+  String captionScript(
+      @PathVariable long id,
+      @RequestParam(defaultValue = "") String spec,
+      @RequestParam(defaultValue = "") String language) {
     ClipStore.StoredClip clip = clips.byId(id);
     ComposedClip worked = composed(clip, episodes.open(clip.episodeId()));
-    return worked.captions().ass(canvasOf(clip, spec), worked.faces(shapeOf(clip, spec)));
+    Canvas canvas = canvasOf(clip, spec);
+    List<ShownFace> faces = worked.faces(shapeOf(clip, spec));
+    if (!language.isEmpty()) {
+      return worked.tracks().in(language).ass(canvas, faces);
+    }
+    String burnt = worked.tracks().burnt(canvas, faces);
+    return burnt.isEmpty() ? worked.captions().ass(canvas, faces) : burnt;
   }
 
   /** How captions would look that are only being tried. */

@@ -23,6 +23,7 @@ import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.deliver.DeliverySpecs;
 import paringknife.core.deliver.FileNames;
 import paringknife.core.formats.SubRip;
+import paringknife.core.formats.TimedText;
 import paringknife.core.frame.Framed;
 import paringknife.core.letter.Lettered;
 import paringknife.core.listen.SpeakersByMicrophone;
@@ -95,6 +96,8 @@ final class BatchCommand implements Callable<Integer> {
 
   @Mixin private FramingOptions framing = new FramingOptions();
 
+  @Mixin private LanguageOptions languages = new LanguageOptions();
+
   @Option(names = "--out", required = true)
   private Path out = Path.of("out");
 
@@ -129,6 +132,7 @@ final class BatchCommand implements Callable<Integer> {
       step("ingest", () -> takenIn(recording, placed, heard, folder));
       Transcript transcript =
           given != null ? timed(given, folder) : step("recognise", () -> recognised(folder, heard));
+      languages.check(transcript.language());
       Episode episode = new Episode(folder.recording(recording.file()), folder, transcript);
       List<Pick> picks = step("pick", () -> episode.picks(brief));
       if (picks.isEmpty()) {
@@ -242,9 +246,12 @@ final class BatchCommand implements Callable<Integer> {
         pared = RemovalKind.finder(way).in(episode.editor(), pared).all();
       }
     }
-    return whole
-        .with(pared)
-        .with(framing.of(episode.editor().cuts(pared), episode.desk().framing(), house.manner()));
+    ClipDocument made =
+        whole
+            .with(pared)
+            .with(
+                framing.of(episode.editor().cuts(pared), episode.desk().framing(), house.manner()));
+    return languages.on(made, episode.compose(made).said(), episode.transcript());
   }
 
   private static void addPick(ArrayNode nodes, Pick pick) {
@@ -323,8 +330,9 @@ final class BatchCommand implements Callable<Integer> {
           return target;
         });
     made.putIfAbsent(composition.spec().makes(), target);
-    if (composition.captions().use().isBeside()) {
-      Files.writeString(out.resolve(name + ".srt"), SubRip.write(composition.subtitles()));
+    for (Map.Entry<String, List<TimedText>> track : composition.subtitles().entrySet()) {
+      String language = track.getKey().isEmpty() ? "" : "." + track.getKey();
+      Files.writeString(out.resolve(name + language + ".srt"), SubRip.write(track.getValue()));
     }
     Measurement measured = step("measure", () -> Measurement.of(target));
     node.put("file", target.getFileName().toString());

@@ -7,9 +7,9 @@ import java.util.Locale;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import paringknife.core.clip.HouseStyle;
-import paringknife.core.letter.CaptionUse;
 import paringknife.core.letter.Lettered;
 import paringknife.core.letter.cue.Breaking;
+import paringknife.core.letter.cue.CaptionUse;
 import paringknife.core.letter.drawn.Lettering;
 import paringknife.core.letter.drawn.Letterings;
 import paringknife.server.letterings.StyleFile;
@@ -83,6 +83,7 @@ final class LetteringOptions {
         house.breaking(),
         house.leavesOut(),
         house.use(),
+        Map.of(),
         Map.of());
   }
 
@@ -94,7 +95,13 @@ final class LetteringOptions {
     if (id.equals(given.lettering())) {
       lettered =
           new Lettered(
-              id, given.style(), given.breaking(), given.leavesOut(), given.use(), Map.of());
+              id,
+              given.style(),
+              given.breaking(),
+              given.leavesOut(),
+              given.use(),
+              Map.of(),
+              Map.of());
     }
     Lettering set = lettered.asSet();
     Lettered broken =

@@ -19,17 +19,20 @@ public final class Main implements Runnable {
   @CommandLine.Spec private CommandLine.Model.CommandSpec spec;
 
   public static void main(String[] arguments) {
-    int status =
-        new CommandLine(new Main())
-            .setCaseInsensitiveEnumValuesAllowed(true)
-            .setExecutionExceptionHandler((e, line, parsed) -> failed(e))
-            .setParameterExceptionHandler(
-                (e, args) -> {
-                  System.err.println(e.getMessage());
-                  return BAD_INPUT;
-                })
-            .execute(arguments);
-    System.exit(status);
+    System.exit(run(arguments));
+  }
+
+  /** The exit status; what there is to say goes to the standard streams. */
+  public static int run(String... arguments) {
+    return new CommandLine(new Main())
+        .setCaseInsensitiveEnumValuesAllowed(true)
+        .setExecutionExceptionHandler((e, line, parsed) -> failed(e))
+        .setParameterExceptionHandler(
+            (e, args) -> {
+              System.err.println(e.getMessage());
+              return BAD_INPUT;
+            })
+        .execute(arguments);
   }
 
   private static int failed(Exception e) {

@@ -2,13 +2,11 @@ package paringknife.server.correcting;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import paringknife.core.clip.cut.CutList;
-import paringknife.core.formats.AssSubtitles;
 import paringknife.core.formats.PlainText;
-import paringknife.core.formats.SubRip;
+import paringknife.core.formats.SubtitleFormat;
 import paringknife.core.formats.TimedText;
-import paringknife.core.formats.Ttml;
-import paringknife.core.formats.WebVtt;
 import paringknife.core.letter.cue.Breaking;
 import paringknife.core.letter.cue.Cue;
 import paringknife.core.letter.cue.CueBreaker;
@@ -26,35 +24,33 @@ public final class TranscriptExport {
       Transcript transcript, String format, boolean speakers, boolean times) {
     return switch (format) {
       case "txt" -> PlainText.write(transcript, speakers, times);
-      case "srt" -> SubRip.write(cues(transcript, speakers));
-      case "vtt" -> WebVtt.write(cues(transcript, speakers));
-      case "ttml" -> Ttml.write(cues(transcript, speakers), transcript.language());
-      case "ass" -> AssSubtitles.write(cues(transcript, speakers));
       case "json" -> TranscriptJson.write(transcript);
       default ->
-          throw new IllegalArgumentException(
-              "A transcript is written as txt, srt, vtt, ttml, ass or json.");
+          subtitles(format)
+              .orElseThrow(
+                  () ->
+                      new IllegalArgumentException(
+                          "A transcript is written as txt, srt, vtt, ttml, ass or json."))
+              .write(cues(transcript, speakers), transcript.language());
     };
+  }
+
+  /** The format of captions of that name; plain text is written in sentences instead. */
+  private static Optional<SubtitleFormat> subtitles(String format) {
+    return SubtitleFormat.byExtension(format).filter(f -> f != SubtitleFormat.TXT);
   }
 
   /** Captions as they came, in another form. */
   public static String write(List<TimedText> cues, Transcript transcript, String format) {
-    return switch (format) {
-      case "srt" -> SubRip.write(cues);
-      case "vtt" -> WebVtt.write(cues);
-      case "ttml" -> Ttml.write(cues, transcript.language());
-      case "ass" -> AssSubtitles.write(cues);
-      default -> write(transcript, format, true, false);
-    };
+    return subtitles(format)
+        .map(f -> f.write(cues, transcript.language()))
+        .orElseGet(() -> write(transcript, format, true, false));
   }
 
   static String type(String format) {
-    return switch (format) {
-      case "json" -> "application/json";
-      case "ttml" -> "application/ttml+xml";
-      case "vtt" -> "text/vtt;charset=UTF-8";
-      default -> "text/plain;charset=UTF-8";
-    };
+    return SubtitleFormat.byExtension(format)
+        .map(SubtitleFormat::mediaType)
+        .orElse("application/json");
   }
 
   private static List<TimedText> cues(Transcript transcript, boolean speakers) {

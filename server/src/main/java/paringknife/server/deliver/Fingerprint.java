@@ -24,7 +24,7 @@ final class Fingerprint {
         playback.sound(),
         playback.cleanup(),
         playback.runs(),
-        clip.captions(),
+        clip.tracks(),
         clip.look(),
         playback.speed());
   }

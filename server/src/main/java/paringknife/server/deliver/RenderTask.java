@@ -9,6 +9,7 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.DoubleConsumer;
 import org.slf4j.Logger;
@@ -135,7 +136,7 @@ class RenderTask {
     if (pieces.isPresent()) {
       new PiecesRenderer(renderer)
           .render(episode, clip.document(), pieces.get(), target, reporting(row));
-      finish(row, target, List.of(), List.of());
+      finish(row, target, List.of(), Map.of());
       return Optional.empty();
     }
     Composition composition = composed.forSpec(DeliverySpecs.byId(row.spec()));
@@ -154,7 +155,10 @@ class RenderTask {
   }
 
   private void finish(
-      RenderingStore.Row row, Path target, List<Check> checks, List<TimedText> subtitles) {
+      RenderingStore.Row row,
+      Path target,
+      List<Check> checks,
+      Map<String, List<TimedText>> subtitles) {
     if (renderings.finish(row.present(), target.toFile().length(), checks, subtitles)) {
       Integer before = row.finishedAttempt();
       if (before != null && before != row.attempt()) {

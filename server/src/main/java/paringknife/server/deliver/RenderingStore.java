@@ -7,7 +7,9 @@ import java.time.Instant;
 import java.time.LocalDateTime;
 import java.time.ZoneOffset;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Record;
@@ -17,6 +19,7 @@ import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import paringknife.core.deliver.Check;
 import paringknife.core.formats.TimedText;
+import paringknife.core.letter.Lettered;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -239,12 +242,12 @@ public class RenderingStore {
   /**
    * Ends an attempt that went through.
    *
-   * @param subtitles the captions of the file as it is
+   * @param subtitles the captions of the file as it is, by language
    * @return whether it was still wanted
    */
   @Transactional
   public boolean finish(
-      Attempt attempt, long bytes, List<Check> checks, List<TimedText> subtitles) {
+      Attempt attempt, long bytes, List<Check> checks, Map<String, List<TimedText>> subtitles) {
     return db.update(RENDERING)
             .set(RENDERING.STATE, RenderState.DONE.name())
             .set(RENDERING.PROGRESS, 1.0)
@@ -258,13 +261,23 @@ public class RenderingStore {
         == 1;
   }
 
-  /** The captions of a finished file as it is; empty for one of before they were kept. */
-  Optional<List<TimedText>> subtitles(long id) {
+  /** The captions of a finished file as it is, by language. */
+  Map<String, List<TimedText>> subtitles(long id) {
     return db.select(RENDERING.SUBTITLES)
         .from(RENDERING)
         .where(RENDERING.ID.eq(id))
         .fetchOptional(RENDERING.SUBTITLES)
-        .map(text -> json.readValue(text, new TypeReference<List<TimedText>>() {}));
+        .map(this::byLanguage)
+        .orElse(Map.of());
+  }
+
+  /** Files of before there were languages have the captions of what is said alone. */
+  private Map<String, List<TimedText>> byLanguage(String text) {
+    if (text.startsWith("[")) {
+      List<TimedText> spoken = json.readValue(text, new TypeReference<>() {});
+      return spoken.isEmpty() ? Map.of() : Map.of(Lettered.SPOKEN, spoken);
+    }
+    return json.readValue(text, new TypeReference<TreeMap<String, List<TimedText>>>() {});
   }
 
   /** Ends an attempt that cannot go through. */

@@ -6,6 +6,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import java.util.zip.Deflater;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
@@ -13,12 +14,12 @@ import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import paringknife.core.deliver.FileNames;
 import paringknife.core.deliver.KeptPieces;
-import paringknife.core.formats.SubRip;
+import paringknife.core.formats.SubtitleFormat;
 import paringknife.core.formats.TimedText;
-import paringknife.core.formats.WebVtt;
 import paringknife.server.episodes.DataFolder;
 import paringknife.server.shelf.EpisodeStore;
 import paringknife.server.shelf.Episodes;
@@ -38,12 +39,22 @@ class ZipController {
   }
 
   /**
-   * All finished files of the present clips. Each comes with the subtitles it was rendered with,
-   * whatever has been edited since.
+   * All finished files of the present clips. Each comes with the subtitles it was rendered with, in
+   * all its languages, whatever has been edited since.
+   *
+   * @param subtitles the formats they are in, by what their files' names end in
    */
   @GetMapping("/api/episodes/{id}/delivery.zip")
-  void zip(@PathVariable long id, HttpServletResponse response) throws IOException {
+  void zip(
+      @PathVariable long id,
+      @RequestParam(defaultValue = "srt,vtt") List<String> subtitles,
+      HttpServletResponse response)
+      throws IOException {
     EpisodeStore.Row episode = episodes.row(id);
+    List<SubtitleFormat> wanted = subtitles.stream().distinct().map(ZipController::format).toList();
+    // Only this format states its language; the others need no episode to be open.
+    String spoken =
+        wanted.contains(SubtitleFormat.TTML) ? episodes.open(id).transcript().language() : "";
     List<RenderingStore.Row> ready =
         renderings.ofEpisode(id).stream().filter(this::isReady).toList();
     if (ready.isEmpty()) {
@@ -65,13 +76,26 @@ class ZipController {
         zip.putNextEntry(new ZipEntry(name + ".mp4"));
         Files.copy(file(row), zip);
         zip.closeEntry();
-        List<TimedText> subtitles = renderings.subtitles(row.id()).orElse(List.of());
-        if (!subtitles.isEmpty()) {
-          text(zip, name + ".srt", SubRip.write(subtitles));
-          text(zip, name + ".vtt", WebVtt.write(subtitles));
+        for (Map.Entry<String, List<TimedText>> track : renderings.subtitles(row.id()).entrySet()) {
+          boolean isSpoken = track.getKey().isEmpty();
+          String language = isSpoken ? spoken : track.getKey();
+          for (SubtitleFormat format : wanted) {
+            text(
+                zip,
+                name + (isSpoken ? "." : "." + language + ".") + format.extension(),
+                format.write(track.getValue(), language));
+          }
         }
       }
     }
+  }
+
+  private static SubtitleFormat format(String extension) {
+    return SubtitleFormat.byExtension(extension)
+        .orElseThrow(
+            () ->
+                new IllegalArgumentException(
+                    "Captions are written as srt, vtt, ttml, ass or txt."));
   }
 
   private boolean isReady(RenderingStore.Row row) {

@@ -48,6 +48,7 @@ class ApiDocument {
               Set.of("undo", "redo", "pared", "framed", "lettered", "sounded", "delivered")),
           Map.entry("CaptionStanding", Set.of("contrast")),
           Map.entry("HouseStanding", Set.of("changes")),
+          Map.entry("TranslationState", Set.of("translator")),
           Map.entry("Lettered", Set.of("style", "breaking", "leavesOut", "use")),
           Map.entry("Style", Set.of("lowerFace", "place")),
           Map.entry("WordStyle", Set.of("colour")),

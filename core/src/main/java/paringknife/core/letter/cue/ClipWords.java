@@ -3,6 +3,7 @@ package paringknife.core.letter.cue;
 import java.util.ArrayList;
 import java.util.List;
 import paringknife.core.clip.cut.CutList;
+import paringknife.core.clip.cut.KeptIndex;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
 import paringknife.core.transcript.Word;
@@ -39,6 +40,18 @@ final class ClipWords {
       }
     }
     return heard;
+  }
+
+  /** Those of them that captions show, with what is left over where words went mended. */
+  static List<SpokenWord> shown(CutList cuts, Transcript transcript, List<Span> uncaptioned) {
+    List<SpokenWord> shown = of(cuts, transcript);
+    if (!uncaptioned.isEmpty()) {
+      KeptIndex without =
+          new CutList(uncaptioned.stream().sorted().distinct().toList(), List.of()).index();
+      shown =
+          shown.stream().filter(h -> without.toClip(h.word().span().middleUs()).isEmpty()).toList();
+    }
+    return new MendedMarks(transcript).mend(shown);
   }
 
   /** For each kept span, where on the clip's clock the next seam is, or the clip's end. */

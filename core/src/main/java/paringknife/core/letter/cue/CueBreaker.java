@@ -6,7 +6,6 @@ import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
 import paringknife.core.clip.cut.CutList;
-import paringknife.core.clip.cut.KeptIndex;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
 import paringknife.core.transcript.Word;
@@ -48,17 +47,12 @@ public final class CueBreaker {
    */
   public List<Cue> cues(
       CutList cuts, Transcript transcript, List<Span> uncaptioned, List<CaptionEdit> edits) {
-    List<SpokenWord> heard = ClipWords.of(cuts, transcript);
-    List<SpokenWord> shown = heard;
-    if (!uncaptioned.isEmpty()) {
-      KeptIndex without =
-          new CutList(uncaptioned.stream().sorted().distinct().toList(), List.of()).index();
-      shown =
-          heard.stream().filter(h -> without.toClip(h.word().span().middleUs()).isEmpty()).toList();
-    }
-    List<SpokenWord> words = EditedWords.of(new MendedMarks(transcript).mend(shown), edits);
+    List<SpokenWord> shown = ClipWords.shown(cuts, transcript, uncaptioned);
+    List<SpokenWord> words = EditedWords.of(shown, edits);
     List<Cue> cues = new Broken(words, BoundWords.of(transcript.language())).cues(cuts.lengthUs());
-    return AddedCues.among(cues, heard, edits, cuts.lengthUs());
+    return edits.stream().anyMatch(CaptionEdit.Added.class::isInstance)
+        ? AddedCues.among(cues, ClipWords.of(cuts, transcript), edits, cuts.lengthUs())
+        : cues;
   }
 
   /** One run of words and its breaks. */

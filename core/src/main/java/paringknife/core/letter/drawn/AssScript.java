@@ -6,7 +6,6 @@ import paringknife.core.frame.ShownFace;
 import paringknife.core.letter.cue.Cue;
 import paringknife.core.letter.style.Colour;
 import paringknife.core.letter.style.Face;
-import paringknife.core.letter.style.Place;
 import paringknife.core.letter.style.SpokenMark;
 import paringknife.core.letter.style.Style;
 
@@ -16,12 +15,6 @@ import paringknife.core.letter.style.Style;
  * changes exactly with the word.
  */
 public final class AssScript {
-  /** Styles that events are drawn in. */
-  static final String TEXT = "Text";
-
-  static final String LOWER = "Lower";
-  static final String SPOKEN = "Spoken";
-
   private static final int OUTLINED = 1;
   private static final int BOXED = 3;
   private static final double SPOKEN_PADDING = 10;
@@ -29,12 +22,21 @@ public final class AssScript {
   private final Style style;
   private final Canvas canvas;
 
+  /** What the styles are called that events of one part are drawn in. */
+  record StyleNames(String text, String lower, String spoken) {
+    static StyleNames ofPart(int number) {
+      String end = number == 0 ? "" : Integer.toString(number + 1);
+      return new StyleNames("Text" + end, "Lower" + end, "Spoken" + end);
+    }
+  }
+
+  /** Captions that share the picture with others. */
+  public record Part(Style style, List<Cue> cues) {}
+
   /** For captions that keep clear of faces, where they have no place of their own. */
   public static AssScript clearOf(
       List<ShownFace> faces, Style style, Canvas canvas, List<Cue> cues) {
-    Place clear = new ClearPlace(style, canvas, cues).among(faces);
-    boolean usual = clear.equals(CaptionLayout.placeOf(style, canvas));
-    return new AssScript(usual ? style : style.withPlace(clear), canvas);
+    return new AssScript(new ClearPlace(style, canvas, cues).clear(faces), canvas);
   }
 
   public AssScript(Style style, Canvas canvas) {
@@ -44,6 +46,11 @@ public final class AssScript {
 
   /** The whole script. */
   public String write(List<Cue> cues) {
+    return write(canvas, List.of(new Part(style, cues)));
+  }
+
+  /** The whole script of captions that show together. */
+  public static String write(Canvas canvas, List<Part> parts) {
     StringBuilder out = new StringBuilder();
     out.append("[Script Info]\nScriptType: v4.00+\n");
     out.append("PlayResX: ").append(canvas.width()).append('\n');
@@ -54,17 +61,25 @@ public final class AssScript {
         "Format: Name, Fontname, Fontsize, PrimaryColour, SecondaryColour, OutlineColour,"
             + " BackColour, Bold, Italic, Underline, StrikeOut, ScaleX, ScaleY, Spacing, Angle,"
             + " BorderStyle, Outline, Shadow, Alignment, MarginL, MarginR, MarginV, Encoding\n");
-    text(out, TEXT, style.face());
-    text(out, LOWER, style.faceOf(1));
-    if (style.mark() instanceof SpokenMark.Box box) {
-      style(out, SPOKEN, style.face(), box.text(), box.ground(), SPOKEN_PADDING, BOXED);
+    for (int i = 0; i < parts.size(); i++) {
+      new AssScript(parts.get(i).style(), canvas).styles(out, StyleNames.ofPart(i));
     }
     out.append("\n[Events]\n");
     out.append("Format: Layer, Start, End, Style, Name, MarginL, MarginR, MarginV, Effect, Text\n");
-    for (Cue cue : cues) {
-      new DrawnCaption(cue, style, canvas).write(out);
+    for (int i = 0; i < parts.size(); i++) {
+      for (Cue cue : parts.get(i).cues()) {
+        new DrawnCaption(cue, parts.get(i).style(), canvas, StyleNames.ofPart(i)).write(out);
+      }
     }
     return out.toString();
+  }
+
+  private void styles(StringBuilder out, StyleNames names) {
+    text(out, names.text(), style.face());
+    text(out, names.lower(), style.faceOf(1));
+    if (style.mark() instanceof SpokenMark.Box box) {
+      style(out, names.spoken(), style.face(), box.text(), box.ground(), SPOKEN_PADDING, BOXED);
+    }
   }
 
   private void text(StringBuilder out, String name, Face face) {

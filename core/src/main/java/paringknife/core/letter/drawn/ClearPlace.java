@@ -26,11 +26,26 @@ public final class ClearPlace {
   private final Style style;
   private final Canvas canvas;
   private final List<Cue> cues;
+  private final double above;
 
   public ClearPlace(Style style, Canvas canvas, List<Cue> cues) {
+    this(style, canvas, cues, 0);
+  }
+
+  /**
+   * @param above what else stands above the captions, as a share of the canvas's height
+   */
+  ClearPlace(Style style, Canvas canvas, List<Cue> cues, double above) {
     this.style = style;
     this.canvas = canvas;
     this.cues = cues;
+    this.above = above;
+  }
+
+  /** The style with its captions where they stand best over these faces. */
+  Style clear(List<ShownFace> faces) {
+    Place clear = among(faces);
+    return clear.equals(CaptionLayout.placeOf(style, canvas)) ? style : style.withPlace(clear);
   }
 
   /** Where captions stand best over these faces; where they were put by hand, there. */
@@ -39,14 +54,9 @@ public final class ClearPlace {
     if (style.place() != null || faces.isEmpty() || cues.isEmpty()) {
       return usual;
     }
-    double height = 0;
-    double width = 0;
-    int step = Math.max(1, cues.size() / LOOKED_AT);
-    for (int i = 0; i < cues.size(); i += step) {
-      CaptionLayout layout = CaptionLayout.of(cues.get(i), style, canvas);
-      height = Math.max(height, layout.height() / canvas.height());
-      width = Math.max(width, (layout.right() - layout.left()) / canvas.width());
-    }
+    Extent extent = extent();
+    double height = extent.height() + above;
+    double width = extent.width();
     Place best = usual;
     double least = covered(usual, width, height, faces);
     for (double y = usual.y() - STEP; y - height > canvas.safe().top(); y -= STEP) {
@@ -58,6 +68,21 @@ public final class ClearPlace {
       }
     }
     return best;
+  }
+
+  /** How large captions are at most, as shares of the canvas. */
+  record Extent(double width, double height) {}
+
+  Extent extent() {
+    double height = 0;
+    double width = 0;
+    int step = Math.max(1, cues.size() / LOOKED_AT);
+    for (int i = 0; i < cues.size(); i += step) {
+      CaptionLayout layout = CaptionLayout.of(cues.get(i), style, canvas);
+      height = Math.max(height, layout.height() / canvas.height());
+      width = Math.max(width, (layout.right() - layout.left()) / canvas.width());
+    }
+    return new Extent(width, height);
   }
 
   /** Share of the faces' area that captions cover, on average. */

@@ -23,9 +23,11 @@ final class DrawnCaption {
   private final Cue cue;
   private final Style style;
   private final Canvas canvas;
+  private final AssScript.StyleNames names;
   private final CaptionLayout layout;
 
-  DrawnCaption(Cue cue, Style style, Canvas canvas) {
+  DrawnCaption(Cue cue, Style style, Canvas canvas, AssScript.StyleNames names) {
+    this.names = names;
     this.cue = cue;
     this.style = style;
     this.canvas = canvas;
@@ -44,7 +46,7 @@ final class DrawnCaption {
     List<Moment> moments = moments();
     List<WordsInLine> layers =
         layers().stream()
-            .map(l -> new WordsInLine(cue, style, canvas.scale() * layout.shrunk(), l))
+            .map(l -> new WordsInLine(cue, style, names, canvas.scale() * layout.shrunk(), l))
             .toList();
     int firstWord = 0;
     for (int line = 0; line < layout.lines().size(); line++) {
@@ -126,7 +128,7 @@ final class DrawnCaption {
     Layer layer = words.layer();
     double scale = canvas.scale();
     double y = at.baseline() + at.depth() * written.largest() + layer.down() * scale;
-    begin(out, layer.depth(), moment, line == 0 ? AssScript.TEXT : AssScript.LOWER);
+    begin(out, layer.depth(), moment, line == 0 ? names.text() : names.lower());
     out.append("{\\an").append(alignment());
     out.append(moved(at.x() + layer.right() * scale, y, moment));
     out.append(words.base(line));
@@ -239,7 +241,7 @@ final class DrawnCaption {
     double width = right - left + 2 * padding;
     double height = bottom - top + padding;
     Moment whole = new Moment(cue.span().startUs(), cue.span().endUs(), -1);
-    begin(out, GROUND, whole, AssScript.TEXT);
+    begin(out, GROUND, whole, names.text());
     out.append("{\\an5").append(moved((left + right) / 2, (top + bottom) / 2, whole));
     out.append("\\bord0\\shad0\\blur0").append(style.ground().colour().tags(1));
     out.append("\\fscx100").append(shownBy(whole, 1)).append("\\p1}");

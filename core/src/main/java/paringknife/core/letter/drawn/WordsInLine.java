@@ -23,6 +23,7 @@ import paringknife.core.letter.style.WordLook;
 final class WordsInLine {
   private final Cue cue;
   private final Style style;
+  private final AssScript.StyleNames names;
   private final double scale;
   private final DrawnCaption.Layer layer;
 
@@ -32,9 +33,11 @@ final class WordsInLine {
   /**
    * @param scale pixels of the canvas for one of the style's
    */
-  WordsInLine(Cue cue, Style style, double scale, DrawnCaption.Layer layer) {
+  WordsInLine(
+      Cue cue, Style style, AssScript.StyleNames names, double scale, DrawnCaption.Layer layer) {
     this.cue = cue;
     this.style = style;
+    this.names = names;
     this.scale = scale;
     this.layer = layer;
   }
@@ -130,9 +133,9 @@ final class WordsInLine {
     double size = face.size() * scale * look.scale();
     String shown = look.scale() == 1 ? usual(word, face) : inFaces(word, face, size);
     if (look.isBoxed() && layer.isText()) {
-      String after = number == 0 ? AssScript.TEXT : AssScript.LOWER;
+      String after = number == 0 ? names.text() : names.lower();
       return "{\\r"
-          + AssScript.SPOKEN
+          + names.spoken()
           + sized(size)
           + "}"
           + shown

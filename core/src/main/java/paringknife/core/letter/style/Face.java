@@ -23,6 +23,7 @@ public record Face(
     double width,
     double slant,
     double lineHeight) {
+  public static final double SMALLEST = 20;
 
   /** How text is set whatever it is written in. */
   public enum LetterCase {
@@ -32,7 +33,7 @@ public record Face(
   }
 
   public Face {
-    Bounds.check(size, 20, 400, "Size");
+    Bounds.check(size, SMALLEST, 400, "Size");
     Bounds.check(spacing, -20, 60, "Letter spacing");
     Bounds.check(width, 0.5, 2, "Width of letters");
     Bounds.check(slant, -0.5, 0.5, "Slant");
@@ -44,6 +45,10 @@ public record Face(
 
   public static Face of(String family, double size) {
     return new Face(family, size, false, false, LetterCase.AS_WRITTEN, 0, 1, 0, 1);
+  }
+
+  public Face withSize(double changed) {
+    return new Face(family, changed, bold, italic, letterCase, spacing, width, slant, lineHeight);
   }
 
   public Face asBold() {

@@ -64,6 +64,16 @@ public record Style(
         null);
   }
 
+  public Style withFace(Face changed) {
+    return new Style(
+        changed, lowerFace, text, edges, shadow, ground, align, mark, key, motion, place);
+  }
+
+  public Style withMark(SpokenMark changed) {
+    return new Style(
+        face, lowerFace, text, edges, shadow, ground, align, changed, key, motion, place);
+  }
+
   public Style withText(Colour changed) {
     return new Style(
         face, lowerFace, changed, edges, shadow, ground, align, mark, key, motion, place);

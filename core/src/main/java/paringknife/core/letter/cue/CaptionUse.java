@@ -1,4 +1,4 @@
-package paringknife.core.letter;
+package paringknife.core.letter.cue;
 
 /** Where captions go: into the picture, into a file beside it. */
 public enum CaptionUse {

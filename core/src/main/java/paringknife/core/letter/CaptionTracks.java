@@ -1,0 +1,83 @@
+package paringknife.core.letter;
+
+import java.util.ArrayList;
+import java.util.List;
+import paringknife.core.clip.cut.CutList;
+import paringknife.core.frame.ShownFace;
+import paringknife.core.letter.cue.SaidSentence;
+import paringknife.core.letter.drawn.Canvas;
+import paringknife.core.letter.drawn.TwoLanguages;
+import paringknife.core.time.Span;
+import paringknife.core.transcript.Transcript;
+
+/**
+ * The captions of a clip in all its languages.
+ *
+ * @param translated in order of their tags
+ */
+public record CaptionTracks(CaptionTrack spoken, List<CaptionTrack> translated) {
+  /** Most languages in one picture. */
+  public static final int MOST_BURNT = 2;
+
+  public CaptionTracks {
+    translated = List.copyOf(translated);
+  }
+
+  /**
+   * Works all of them out.
+   *
+   * @param uncaptioned stretches of the episode whose words get no caption
+   */
+  public static CaptionTracks of(
+      Lettered lettered, CutList cuts, List<Span> uncaptioned, Transcript transcript) {
+    CaptionTrack spoken = CaptionTrack.spoken(lettered, cuts, uncaptioned, transcript);
+    if (lettered.translations().isEmpty()) {
+      return new CaptionTracks(spoken, List.of());
+    }
+    List<SaidSentence> said = SaidSentence.of(cuts, transcript, uncaptioned);
+    return new CaptionTracks(
+        spoken,
+        lettered.translations().keySet().stream()
+            .sorted()
+            .map(
+                language ->
+                    CaptionTrack.translated(lettered, language, said, transcript, cuts.lengthUs()))
+            .toList());
+  }
+
+  /** All of them, what is spoken first. */
+  public List<CaptionTrack> all() {
+    List<CaptionTrack> all = new ArrayList<>(List.of(spoken));
+    all.addAll(translated);
+    return all;
+  }
+
+  /**
+   * The captions in a language.
+   *
+   * @throws IllegalArgumentException when the clip has none in it
+   */
+  public CaptionTrack in(String language) {
+    return translated.stream()
+        .filter(t -> t.language().equals(language))
+        .findFirst()
+        .orElseThrow(
+            () -> new IllegalArgumentException("This clip has no captions in that language."));
+  }
+
+  /**
+   * What goes into the picture, as drawing instructions (ASS v4+); empty where nothing does.
+   *
+   * @param faces to keep clear of
+   */
+  public String burnt(Canvas canvas, List<ShownFace> faces) {
+    List<CaptionTrack> burnt =
+        all().stream().filter(t -> t.use().isBurnt()).limit(MOST_BURNT).toList();
+    if (burnt.isEmpty()) {
+      return "";
+    }
+    return burnt.size() == 1 || burnt.get(1).cues().isEmpty()
+        ? burnt.get(0).ass(canvas, faces)
+        : new TwoLanguages(canvas, burnt.get(0).part(), burnt.get(1).part()).write(faces);
+  }
+}
