@@ -2008,6 +2008,7 @@ export interface components {
             key: components["schemas"]["WordStyle"];
             motion: components["schemas"]["Motion"];
             place: components["schemas"]["Place"] | null;
+            tints: components["schemas"]["Tints"];
         };
         Timing: {
             /** Format: int64 */
@@ -2016,6 +2017,10 @@ export interface components {
             longestUs: number;
             /** Format: int64 */
             lingerUs: number;
+        };
+        Tints: {
+            speakers: components["schemas"]["Colour"][];
+            numbers: components["schemas"]["Colour"] | null;
         };
         TranslatedSentence: {
             /** Format: int64 */
@@ -2594,6 +2599,8 @@ export interface components {
             wordId: number;
             style: components["schemas"]["WordStyle"];
             isKey: boolean;
+            /** Format: int32 */
+            speaker: number;
         };
         ShownCue: {
             span: components["schemas"]["Span"];
@@ -3105,6 +3112,15 @@ export interface components {
             type: "askFor";
             specs: string[];
         };
+        WholeLayout: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "whole";
+            /** @enum {string} */
+            ground: "SOFT" | "DARK" | "LIGHT";
+        };
         MiddleLayout: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -3147,14 +3163,14 @@ export interface components {
             /** @enum {string} */
             arrangement: "STACKED" | "BESIDE" | "INSET";
         };
-        WholeLayout: {
+        ShotExtent: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "whole";
-            /** @enum {string} */
-            ground: "SOFT" | "DARK" | "LIGHT";
+            type: "shot";
+            /** Format: int64 */
+            atUs: number;
         };
         SpeakingExtent: {
             /**
@@ -3179,15 +3195,6 @@ export interface components {
              * @enum {string}
              */
             type: "fromHere";
-            /** Format: int64 */
-            atUs: number;
-        };
-        ShotExtent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "shot";
             /** Format: int64 */
             atUs: number;
         };
@@ -3216,6 +3223,26 @@ export interface components {
              */
             type: "laid";
             layout: components["schemas"]["Layout"];
+        };
+        ShowAsCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "showAs";
+            /** Format: int64 */
+            wordId: number;
+            text: string;
+        };
+        StyledCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "styled";
+            /** Format: int64 */
+            wordId: number;
+            style: components["schemas"]["WordStyle"];
         };
         LineBeforeCaptionEdit: {
             /**
@@ -3316,26 +3343,6 @@ export interface components {
             wordId: number;
             /** Format: int64 */
             laterUs: number;
-        };
-        ShowAsCaptionEdit: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "showAs";
-            /** Format: int64 */
-            wordId: number;
-            text: string;
-        };
-        StyledCaptionEdit: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "styled";
-            /** Format: int64 */
-            wordId: number;
-            style: components["schemas"]["WordStyle"];
         };
         ReplaceTranscriptIntent: {
             /**
@@ -3449,6 +3456,21 @@ export interface components {
              */
             type: "punctuate";
         };
+        UnmarkedSpokenMark: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "unmarked";
+        };
+        FilledSpokenMark: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "filled";
+            unfilled: components["schemas"]["Colour"];
+        };
         InColourSpokenMark: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -3499,20 +3521,12 @@ export interface components {
             /** Format: double */
             scale: number;
         };
-        UnmarkedSpokenMark: {
+        WordByWordEntrance: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "unmarked";
-        };
-        FilledSpokenMark: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "filled";
-            unfilled: components["schemas"]["Colour"];
+            type: "wordByWord";
         };
         FadeEntrance: {
             /**
@@ -3552,12 +3566,26 @@ export interface components {
             /** Format: double */
             from: number;
         };
-        WordByWordEntrance: {
+        JoinedPeopleCorrection: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "wordByWord";
+            type: "joined";
+            /** Format: int32 */
+            person: number;
+            /** Format: int32 */
+            into: number;
+        };
+        NamedPeopleCorrection: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "named";
+            /** Format: int32 */
+            person: number;
+            name: string;
         };
         DismissedPeopleCorrection: {
             /**
@@ -3582,27 +3610,6 @@ export interface components {
             atUs: number;
             /** Format: int32 */
             other: number;
-        };
-        JoinedPeopleCorrection: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "joined";
-            /** Format: int32 */
-            person: number;
-            /** Format: int32 */
-            into: number;
-        };
-        NamedPeopleCorrection: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "named";
-            /** Format: int32 */
-            person: number;
-            name: string;
         };
     };
     responses: never;

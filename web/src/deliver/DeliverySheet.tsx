@@ -1,11 +1,12 @@
 import { useRef, useState } from 'react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { Check, Download, TriangleAlert, X } from 'lucide-react';
+import { Check, TriangleAlert, X } from 'lucide-react';
 import { api, Refusal, type Cell, type Sheet, type Spec } from '../api/client';
 import { assertNever } from '../ui/assertNever';
 import { clock, clockTenths, sizeText } from '../ui/time';
 import type { Stage } from '../workbench/store';
 import { useWorkbench } from '../workbench/store';
+import { DeliveryZip } from './DeliveryZip';
 
 type Line = Sheet['lines'][number];
 
@@ -132,15 +133,7 @@ export function DeliverySheet({
             />
           </div>
           <span className="w-[120px] text-right text-soft whitespace-nowrap">{busy.length ? left : ''}</span>
-          {finished.length > 0 && (
-            <a
-              className="button flex items-center gap-1.5"
-              href={`/api/episodes/${episodeId}/delivery.zip`}
-              data-testid="zip"
-            >
-              <Download size={14} /> Zip
-            </a>
-          )}
+          {finished.length > 0 && <DeliveryZip episodeId={episodeId} />}
           <button
             className="button button-strong"
             disabled={open.length === 0}

@@ -23,10 +23,13 @@ export function LanguagePanel({ clip, spoken }: { clip: ClipState; spoken: strin
   const tags = Object.keys(clip.lettered.translations).sort();
   const [chosen, setChosen] = useState<string | null>(null);
   const language = chosen && tags.includes(chosen) ? chosen : (tags[0] ?? null);
+  const use = language && clip.lettered.translations[language]?.use;
+  const alone = use === 'BURNT' || use === 'BOTH' ? null : language;
   useEffect(() => {
-    useShownLanguage.setState({ language });
+    // What goes into the picture is shown as it will be there, with what else does.
+    useShownLanguage.setState({ language: alone });
     return () => useShownLanguage.setState({ language: null });
-  }, [language]);
+  }, [alone]);
   const begin = (tag: string) => {
     void change({ type: 'useLanguage', language: tag, use: 'BESIDE' });
     setChosen(tag);

@@ -48,7 +48,7 @@ export function LetterSide({
           The text hardly stands out from what is behind it: {contrast.toFixed(1)} to 1, where 3 to 1 is the least.
         </p>
       )}
-      {part === 'look' && <StylePanel clip={clip} specimens={specimens} />}
+      {part === 'look' && <StylePanel clip={clip} specimens={specimens} speakers={transcript.speakers} />}
       {part === 'breaks' && <BreakingPanel clip={clip} cues={cues} specimens={specimens} />}
       {part === 'breaks' && <WaitingList clip={clip} transcript={transcript} />}
       {part === 'keys' && <KeyWordPanel clip={clip} />}

@@ -5,15 +5,18 @@ import { amounts } from '../ui/amounts';
 import { useChanges } from '../workbench/changes';
 import { ColourField } from './ColourField';
 import { ENTRANCES, MARKS, entranceOf, markColours, markOf } from './kinds';
+import { TintFields } from './TintFields';
 import { useStyling } from './useStyling';
 
 interface Props {
   clip: ClipState;
   specimens: Specimens;
+  /** Names of those who speak in the episode. */
+  speakers: string[];
 }
 
 /** How the lettering looks in this clip: on the plate at once, kept when let go. */
-export function StylePanel({ clip, specimens }: Props) {
+export function StylePanel({ clip, specimens, speakers }: Props) {
   const { change } = useChanges();
   const styling = useStyling(clip);
   if (!styling) return null;
@@ -168,6 +171,14 @@ export function StylePanel({ clip, specimens }: Props) {
           onKeep={(colour) => keep({ key: { ...style.key, colour } })}
         />
         {amount('Size', style.key.scale, 0.5, 2.5, (scale) => ({ key: { ...style.key, scale } }), 0.05)}
+      </Part>
+      <Part name="Who speaks, and numbers">
+        <TintFields
+          tints={style.tints}
+          speakers={speakers}
+          onTry={(tints) => show({ tints })}
+          onKeep={(tints) => keep({ tints })}
+        />
       </Part>
       <Part name="Comes, stands, goes">
         <Choice

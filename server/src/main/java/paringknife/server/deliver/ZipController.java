@@ -28,6 +28,8 @@ import paringknife.server.web.NotThere;
 /** All finished files of an episode in one, streamed. */
 @RestController
 class ZipController {
+  private static final String NONE = "none";
+
   private final Episodes episodes;
   private final RenderingStore renderings;
   private final DataFolder data;
@@ -42,7 +44,8 @@ class ZipController {
    * All finished files of the present clips. Each comes with the subtitles it was rendered with, in
    * all its languages, whatever has been edited since.
    *
-   * @param subtitles the formats they are in, by what their files' names end in
+   * @param subtitles the formats they are in, by what their files' names end in; {@code none} for
+   *     no files of them
    */
   @GetMapping("/api/episodes/{id}/delivery.zip")
   void zip(
@@ -51,7 +54,12 @@ class ZipController {
       HttpServletResponse response)
       throws IOException {
     EpisodeStore.Row episode = episodes.row(id);
-    List<SubtitleFormat> wanted = subtitles.stream().distinct().map(ZipController::format).toList();
+    List<SubtitleFormat> wanted =
+        subtitles.stream()
+            .distinct()
+            .filter(s -> !s.equals(NONE))
+            .map(ZipController::format)
+            .toList();
     // Only this format states its language; the others need no episode to be open.
     String spoken =
         wanted.contains(SubtitleFormat.TTML) ? episodes.open(id).transcript().language() : "";

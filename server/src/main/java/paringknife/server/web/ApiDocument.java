@@ -52,6 +52,7 @@ class ApiDocument {
           Map.entry("Lettered", Set.of("style", "breaking", "leavesOut", "use")),
           Map.entry("Style", Set.of("lowerFace", "place")),
           Map.entry("WordStyle", Set.of("colour")),
+          Map.entry("Tints", Set.of("numbers")),
           Map.entry("RestyleIntent", Set.of("style")),
           Map.entry("RebreakIntent", Set.of("breaking")),
           Map.entry("LetCaptionsBeIntent", Set.of("about")),

@@ -102,7 +102,7 @@ record SpokenWord(Word word, Span span, long seamUs, Shown shown, Wishes wishes)
 
   /** How it stands in a caption. */
   CueWord inCue() {
-    return new CueWord(text(), span, word.id(), shown.style(), shown.isKey());
+    return new CueWord(text(), span, word.id(), shown.style(), shown.isKey(), word.speaker());
   }
 
   /** Whether its text closes a sentence. */

@@ -59,7 +59,8 @@ public record Specimen(String script, long lengthUs) {
                                     moved(w.span(), start),
                                     w.wordId(),
                                     w.style(),
-                                    w.isKey()))
+                                    w.isKey(),
+                                    w.speaker()))
                         .toList())
             .toList());
   }

@@ -113,6 +113,8 @@ final class WordsInLine {
     if (word.isKey()) {
       look = look.over(style.key());
     }
+    WordLook own = look;
+    look = style.tints().of(word.text(), word.speaker()).map(own::tinted).orElse(own);
     boolean waits =
         style.motion().entrance() instanceof Entrance.WordByWord
             && spoken >= 0

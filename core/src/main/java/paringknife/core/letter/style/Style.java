@@ -13,6 +13,7 @@ import org.jspecify.annotations.Nullable;
  * @param edges outlines from the inside to the outside, up to {@value #MOST_EDGES}
  * @param key how key words stand out
  * @param place where captions stand; null for above what the destination covers
+ * @param tints colours of speakers and numbers
  */
 public record Style(
     Face face,
@@ -25,7 +26,8 @@ public record Style(
     SpokenMark mark,
     WordStyle key,
     Motion motion,
-    @Nullable Place place) {
+    @Nullable Place place,
+    Tints tints) {
   public static final int MOST_EDGES = 2;
 
   /** Opacity from which on the picture hardly shows through. */
@@ -43,6 +45,8 @@ public record Style(
 
   public Style {
     edges = List.copyOf(edges);
+    // Styles of before there were any have none.
+    tints = tints == null ? Tints.NONE : tints;
     if (edges.size() > MOST_EDGES) {
       throw new IllegalArgumentException("Letters have up to " + MOST_EDGES + " outlines.");
     }
@@ -61,61 +65,79 @@ public record Style(
         mark,
         new WordStyle(Colour.rgb(0xF2B35B), 1, false),
         Motion.NONE,
-        null);
+        null,
+        Tints.NONE);
   }
 
   public Style withFace(Face changed) {
     return new Style(
-        changed, lowerFace, text, edges, shadow, ground, align, mark, key, motion, place);
+        changed, lowerFace, text, edges, shadow, ground, align, mark, key, motion, place, tints);
   }
 
   public Style withMark(SpokenMark changed) {
     return new Style(
-        face, lowerFace, text, edges, shadow, ground, align, changed, key, motion, place);
+        face, lowerFace, text, edges, shadow, ground, align, changed, key, motion, place, tints);
   }
 
   public Style withText(Colour changed) {
     return new Style(
-        face, lowerFace, changed, edges, shadow, ground, align, mark, key, motion, place);
+        face, lowerFace, changed, edges, shadow, ground, align, mark, key, motion, place, tints);
   }
 
   public Style withEdges(Edge... changed) {
     return new Style(
-        face, lowerFace, text, List.of(changed), shadow, ground, align, mark, key, motion, place);
+        face,
+        lowerFace,
+        text,
+        List.of(changed),
+        shadow,
+        ground,
+        align,
+        mark,
+        key,
+        motion,
+        place,
+        tints);
   }
 
   public Style withShadow(Shadow changed) {
     return new Style(
-        face, lowerFace, text, edges, changed, ground, align, mark, key, motion, place);
+        face, lowerFace, text, edges, changed, ground, align, mark, key, motion, place, tints);
   }
 
   public Style withGround(Ground changed) {
     return new Style(
-        face, lowerFace, text, edges, shadow, changed, align, mark, key, motion, place);
+        face, lowerFace, text, edges, shadow, changed, align, mark, key, motion, place, tints);
   }
 
   public Style withLower(Face changed) {
-    return new Style(face, changed, text, edges, shadow, ground, align, mark, key, motion, place);
+    return new Style(
+        face, changed, text, edges, shadow, ground, align, mark, key, motion, place, tints);
   }
 
   public Style withKey(WordStyle changed) {
     return new Style(
-        face, lowerFace, text, edges, shadow, ground, align, mark, changed, motion, place);
+        face, lowerFace, text, edges, shadow, ground, align, mark, changed, motion, place, tints);
   }
 
   public Style withMotion(Motion changed) {
     return new Style(
-        face, lowerFace, text, edges, shadow, ground, align, mark, key, changed, place);
+        face, lowerFace, text, edges, shadow, ground, align, mark, key, changed, place, tints);
   }
 
   public Style withPlace(@Nullable Place changed) {
     return new Style(
-        face, lowerFace, text, edges, shadow, ground, align, mark, key, motion, changed);
+        face, lowerFace, text, edges, shadow, ground, align, mark, key, motion, changed, tints);
+  }
+
+  public Style withTints(Tints changed) {
+    return new Style(
+        face, lowerFace, text, edges, shadow, ground, align, mark, key, motion, place, changed);
   }
 
   public Style aligned(Align changed) {
     return new Style(
-        face, lowerFace, text, edges, shadow, ground, changed, mark, key, motion, place);
+        face, lowerFace, text, edges, shadow, ground, changed, mark, key, motion, place, tints);
   }
 
   /**

@@ -38,6 +38,11 @@ public record WordLook(
     return new WordLook(colour, scale, italic, isUnderlined, isBoxed, true);
   }
 
+  /** In a colour where it has none. */
+  public WordLook tinted(Colour tint) {
+    return colour == null ? in(tint) : this;
+  }
+
   /** On top of how the word differs anyway; a mark's colour counts. */
   public WordLook over(WordStyle own) {
     return new WordLook(

@@ -3,6 +3,7 @@ package paringknife.core.letter.drawn;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -14,6 +15,7 @@ import paringknife.core.letter.style.Entrance;
 import paringknife.core.letter.style.Motion;
 import paringknife.core.letter.style.Place;
 import paringknife.core.letter.style.Style;
+import paringknife.core.letter.style.Tints;
 import paringknife.core.letter.style.WordStyle;
 import paringknife.core.time.Span;
 
@@ -101,16 +103,51 @@ class AssScriptTest {
     assertThat(itself.bottom()).isCloseTo(1920 * 0.75, within(0.01));
   }
 
+  /** A key word and a word with a colour of its own keep it; nobody known has the text's. */
+  @Test
+  void speakersAndNumbersHaveTheirColours() {
+    Style style =
+        Letterings.HERON
+            .style()
+            .withTints(
+                new Tints(
+                    List.of(Colour.rgb(0x112233), Colour.rgb(0x445566)), Colour.rgb(0xAABBCC)));
+    List<CueWord> words = new ArrayList<>();
+    String[] said = {"nobody", "first", "second", "third", "22", "key", "own"};
+    int[] speakers = {-1, 0, 1, 2, 1, 1, 1};
+    for (int i = 0; i < said.length; i++) {
+      WordStyle look =
+          said[i].equals("own") ? new WordStyle(Colour.rgb(0x0000FF), 1, false) : WordStyle.PLAIN;
+      words.add(
+          new CueWord(
+              said[i],
+              new Span(i * 100_000L, i * 100_000L + 90_000),
+              i,
+              look,
+              said[i].equals("key"),
+              speakers[i]));
+    }
+    String event = events(style, new Cue(new Span(0, 1_000_000), List.of(words))).get(0);
+    assertThat(event)
+        .contains("}nobody {\\1c&H332211&\\1a&H00&}first{")
+        .contains("{\\1c&H665544&\\1a&H00&}second{")
+        .contains(" third {")
+        .contains("{\\1c&HCCBBAA&\\1a&H00&}22{")
+        .contains("{\\1c&H8CC5E8&\\1a&H00&\\fs74.9}key{")
+        .contains("{\\1c&HFF0000&\\1a&H00&}own{");
+  }
+
   @Test
   void singleWordsDifferAndTheRestIsAsBefore() {
-    CueWord key = new CueWord("bell", new Span(0, 300_000), 0, WordStyle.PLAIN, true);
+    CueWord key = new CueWord("bell", new Span(0, 300_000), 0, WordStyle.PLAIN, true, -1);
     CueWord blue =
         new CueWord(
             "rang",
             new Span(300_000, 600_000),
             1,
             new WordStyle(Colour.rgb(0x0000FF), 1.5, false),
-            false);
+            false,
+            -1);
     CueWord plain = new CueWord("twice", new Span(600_000, 900_000), 2);
     Cue cue = new Cue(new Span(0, 1_000_000), List.of(List.of(key, blue, plain)));
     String event = events(Letterings.HERON.style(), cue).get(0);
