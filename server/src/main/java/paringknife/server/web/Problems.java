@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.sql.SQLException;
 import java.util.Locale;
+import org.apache.catalina.connector.ClientAbortException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.TypeMismatchException;
@@ -103,8 +104,8 @@ class Problems {
   }
 
   /** Who asked has gone; there is nobody to answer. */
-  @ExceptionHandler(AsyncRequestNotUsableException.class)
-  void gone(AsyncRequestNotUsableException e) {
+  @ExceptionHandler({AsyncRequestNotUsableException.class, ClientAbortException.class})
+  void gone(IOException e) {
     LOG.debug("a client left", e);
   }
 

@@ -7,7 +7,8 @@ import paringknife.core.transcript.Word;
 /**
  * Words that are not parted from the one that follows them: articles, prepositions, conjunctions,
  * possessives, titles, and numbers from what they count (BBC Subtitle Guidelines, "Line breaks";
- * the lists are from memory).
+ * the lists are from memory). German pronouns are not among them: verb and subject change places,
+ * so that a pronoun belongs as often to the word before.
  */
 final class BoundWords {
   private static final Set<String> ENGLISH =
@@ -23,7 +24,7 @@ final class BoundWords {
       Set.of(
           ("der die das den dem des ein eine einen einem einer eines von zu zum zur in im an am auf"
                   + " für mit bei aus nach vor über unter durch zwischen ohne gegen und oder aber mein"
-                  + " dein sein ihr unser euer kein keine nicht sehr so als wie wenn ich wir er sie es"
+                  + " dein sein ihr unser euer kein keine nicht sehr so als wie wenn"
                   + " zwei drei vier fünf sechs sieben acht neun zehn elf zwölf hundert")
               .split(" "));
   private static final Set<String> FRENCH =

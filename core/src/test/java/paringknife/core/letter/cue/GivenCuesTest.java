@@ -41,6 +41,14 @@ class GivenCuesTest {
   }
 
   @Test
+  void aVerbDoesNotStandAloneBeforeItsPronoun() {
+    Cue cue = Cue.given(new Span(0, 2_000_000), "Fangen wir von vorn an.");
+    assertThat(new GivenCues(Breaking.of(6, 2, 16), "de").fitted(List.of(cue)))
+        .extracting(Cue::text)
+        .containsExactly("Fangen wir\nvon vorn an.");
+  }
+
+  @Test
   void noneStandsOverAnotherAndEmptyOnesGo() {
     List<Cue> fitted =
         fitted(
