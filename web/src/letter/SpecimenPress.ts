@@ -20,8 +20,13 @@ interface Shown {
 /** What a worker has drawn comes to the page a few pictures later. */
 const PICTURES_LATER = 4;
 
+/** How much later at most, on a machine that has much to do. */
+const MOST_PICTURES_LATER = 40;
+
+const nextPicture = () => new Promise((next) => requestAnimationFrame(next));
+
 async function onThePage() {
-  for (let i = 0; i < PICTURES_LATER; i++) await new Promise((next) => requestAnimationFrame(next));
+  for (let i = 0; i < PICTURES_LATER; i++) await nextPicture();
 }
 
 /** Draws all specimens with one renderer, one after another, over the picture that is on the plate. */
@@ -96,7 +101,19 @@ export class SpecimenPress {
     const side = Math.round(this.size.width * NEARER * 2);
     await drawMoment(this.renderer, shown.us, { width: side, height: side }, true, () => !this.closed);
     await onThePage();
+    // A caption that stands still is never nothing: then it has not come yet.
+    for (let i = 0; i < MOST_PICTURES_LATER && !shown.moves && !this.closed && this.isBare(); i++) await nextPicture();
     if (!this.closed) this.print(shown.canvas);
+  }
+
+  /** Whether nothing stands on what is drawn on. */
+  private isBare(): boolean {
+    const side = 24;
+    const look = Object.assign(document.createElement('canvas'), { width: side, height: side });
+    const context = look.getContext('2d', { willReadFrequently: true });
+    if (!context) return false;
+    context.drawImage(this.drawing, 0, 0, side, side);
+    return !context.getImageData(0, 0, side, side).data.some((value) => value > 0);
   }
 
   /** The picture that is on the plate, and the caption over it. */
