@@ -1,4 +1,4 @@
-import { useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
 import type { ClipState, Cue, TranscriptColumns } from '../api/client';
 import { keyFor, keyName } from '../keyboard/keyMap';
@@ -53,7 +53,7 @@ export function CaptionCard({ clip, cues, transcript, frameUs }: Props) {
   const ids = selection ? transcript.ids.slice(ordered(selection)[0], ordered(selection)[1] + 1) : [];
   const faults = cues.filter((c) => c.faults.length).length;
   const byHand = cues.filter((c) => c.setByHand.length).length;
-  const waiting = waitingEdits(clip, transcript).length;
+  const waiting = useMemo(() => waitingEdits(clip, transcript).length, [clip, transcript]);
   const facts = [
     `${cues.length} captions`,
     ...(faults ? [`${faults} to look at`] : []),

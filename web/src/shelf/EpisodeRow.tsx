@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate } from 'react-router';
-import { Captions, Pencil, Trash2, Undo2 } from 'lucide-react';
+import { Pencil, Trash2, Undo2 } from 'lucide-react';
 import { api, type ShelfItem } from '../api/client';
 import { clock } from '../ui/time';
 import { LineUpPanel } from './LineUpPanel';
@@ -156,41 +156,44 @@ export function EpisodeRow({ item, seenAtMs }: { item: ShelfItem; seenAtMs: numb
               <Undo2 size={14} /> Return
             </button>
           ) : (
-            <span className="flex items-center gap-2 text-faint opacity-0 group-focus-within:opacity-100 group-hover:opacity-100">
-              {shelves.data && shelves.data.length > 0 && (
-                <select
-                  className="w-24 rounded border border-rule bg-paper px-1 py-0.5 text-[12px]"
-                  aria-label={`Shelf of ${item.title}`}
-                  value={item.shelfId ?? ''}
-                  onChange={(e) => void describe({ shelfId: e.target.value ? Number(e.target.value) : null })}
-                >
-                  <option value="">no shelf</option>
-                  {shelves.data.map((s) => (
-                    <option key={s.id} value={s.id}>
-                      {s.name}
-                    </option>
-                  ))}
-                </select>
-              )}
+            <>
               {ready && (
                 <button
+                  className="link text-[12.5px] text-soft opacity-0 group-focus-within:opacity-100 group-hover:opacity-100"
                   aria-label={`Captions only for ${item.title}`}
-                  title="Captions only: the whole film as it is, as one clip"
+                  title="The whole film as it is, as one clip"
                   onClick={() => void captionsOnly()}
                 >
-                  <Captions size={16} />
+                  Captions only
                 </button>
               )}
-              <button aria-label={`Rename ${item.title}`} onClick={() => setEditing(true)}>
-                <Pencil size={15} />
-              </button>
-              <button
-                aria-label={`Put ${item.title} into the bin`}
-                onClick={() => void api.binEpisode(item.id).then(fresh)}
-              >
-                <Trash2 size={15} />
-              </button>
-            </span>
+              <span className="flex items-center gap-2 text-faint opacity-0 group-focus-within:opacity-100 group-hover:opacity-100">
+                {shelves.data && shelves.data.length > 0 && (
+                  <select
+                    className="w-24 rounded border border-rule bg-paper px-1 py-0.5 text-[12px]"
+                    aria-label={`Shelf of ${item.title}`}
+                    value={item.shelfId ?? ''}
+                    onChange={(e) => void describe({ shelfId: e.target.value ? Number(e.target.value) : null })}
+                  >
+                    <option value="">no shelf</option>
+                    {shelves.data.map((s) => (
+                      <option key={s.id} value={s.id}>
+                        {s.name}
+                      </option>
+                    ))}
+                  </select>
+                )}
+                <button aria-label={`Rename ${item.title}`} onClick={() => setEditing(true)}>
+                  <Pencil size={15} />
+                </button>
+                <button
+                  aria-label={`Put ${item.title} into the bin`}
+                  onClick={() => void api.binEpisode(item.id).then(fresh)}
+                >
+                  <Trash2 size={15} />
+                </button>
+              </span>
+            </>
           )}
         </div>
       </div>

@@ -2,6 +2,7 @@ package paringknife.core.clip;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import paringknife.core.frame.Manner;
@@ -66,18 +67,16 @@ public record HouseStyle(
         Cleanup.NONE);
   }
 
+  /** Captions in this style, none of them edited. */
+  public Lettered lettered() {
+    return new Lettered(lettering, style, breaking, leavesOut, use, Map.of(), Map.of());
+  }
+
   /** A clip in this style; what is single in it stays. */
   public ClipDocument on(ClipDocument clip) {
-    Lettered lettered =
-        new Lettered(
-            lettering,
-            style,
-            breaking,
-            leavesOut,
-            use,
-            clip.lettered().edits(),
-            clip.lettered().translations());
-    return clip.with(lettered).with(clip.framed().with(manner)).with(new Sounded(cleanup));
+    return clip.with(lettered().withSingle(clip.lettered()))
+        .with(clip.framed().with(manner))
+        .with(new Sounded(cleanup));
   }
 
   /** What of a clip would change. */

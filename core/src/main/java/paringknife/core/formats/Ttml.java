@@ -1,13 +1,11 @@
 package paringknife.core.formats;
 
-import java.io.StringReader;
 import java.io.StringWriter;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import javax.xml.stream.XMLInputFactory;
 import javax.xml.stream.XMLOutputFactory;
 import javax.xml.stream.XMLStreamConstants;
 import javax.xml.stream.XMLStreamException;
@@ -35,16 +33,7 @@ public final class Ttml {
    * @throws IllegalArgumentException when it is no TTML or holds no caption with a time
    */
   public static ImportedText read(String text) {
-    XMLInputFactory factory = XMLInputFactory.newDefaultFactory();
-    factory.setProperty(XMLInputFactory.SUPPORT_DTD, false);
-    factory.setProperty(XMLInputFactory.IS_SUPPORTING_EXTERNAL_ENTITIES, false);
-    try {
-      XMLStreamReader xml =
-          factory.createXMLStreamReader(new StringReader(text.replace("\uFEFF", "").strip()));
-      return new Reading().read(xml);
-    } catch (XMLStreamException e) {
-      throw new IllegalArgumentException("it is not well-formed XML");
-    }
+    return StrangersXml.read(text, xml -> new Reading().read(xml));
   }
 
   /** One document; times are relative to those of the elements around. */

@@ -1,12 +1,11 @@
 package paringknife.core.formats;
 
-import java.io.StringReader;
 import java.io.StringWriter;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Set;
-import javax.xml.stream.XMLInputFactory;
 import javax.xml.stream.XMLOutputFactory;
 import javax.xml.stream.XMLStreamConstants;
 import javax.xml.stream.XMLStreamException;
@@ -42,7 +41,7 @@ public record Xliff(String from, String to, List<Unit> units) {
     FINAL;
 
     private String written() {
-      return name().toLowerCase(java.util.Locale.ROOT);
+      return name().toLowerCase(Locale.ROOT);
     }
 
     private static State read(String text) {
@@ -144,16 +143,7 @@ public record Xliff(String from, String to, List<Unit> units) {
    * @throws IllegalArgumentException when it is no XLIFF 2 or has no unit
    */
   public static Xliff read(String text) {
-    XMLInputFactory factory = XMLInputFactory.newDefaultFactory();
-    factory.setProperty(XMLInputFactory.SUPPORT_DTD, false);
-    factory.setProperty(XMLInputFactory.IS_SUPPORTING_EXTERNAL_ENTITIES, false);
-    try {
-      XMLStreamReader xml =
-          factory.createXMLStreamReader(new StringReader(text.replace("\uFEFF", "").strip()));
-      return new Reading().read(xml);
-    } catch (XMLStreamException e) {
-      throw new IllegalArgumentException("it is not well-formed XML");
-    }
+    return StrangersXml.read(text, xml -> new Reading().read(xml));
   }
 
   /** One document. */

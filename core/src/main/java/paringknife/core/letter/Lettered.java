@@ -60,6 +60,12 @@ public record Lettered(
     return new Lettered(lettering, null, null, null, null, Map.of(), Map.of());
   }
 
+  /** With what is single in another: its edits and its translations. */
+  public Lettered withSingle(Lettered other) {
+    return new Lettered(
+        lettering, style, breaking, leavesOut, use, other.edits, other.translations);
+  }
+
   /** As it would be in another lettering. */
   public Lettered inAnother(String changed) {
     Lettered other = withLettering(Letterings.byId(changed).id());

@@ -4,7 +4,6 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Locale;
-import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import paringknife.core.clip.HouseStyle;
 import paringknife.core.letter.Lettered;
@@ -31,8 +30,10 @@ final class LetteringOptions {
           "a house style as it is saved from a clip, or a lettering as tool letterings prints one")
   private @Nullable Path style;
 
-  @Option(names = "--captions", defaultValue = "both", description = "burnt, beside, both or none")
-  private String captions = "";
+  @Option(
+      names = "--captions",
+      description = "burnt, beside, both or none; as the style has it, or both")
+  private @Nullable String captions;
 
   @Option(names = "--words", description = "most words in a caption; 1 shows them one at a time")
   private @Nullable Integer words;
@@ -48,8 +49,7 @@ final class LetteringOptions {
 
   /** The lettering that is asked for, with what was changed of how it breaks captions. */
   Lettering asked() throws IOException {
-    Lettering base = lettered().asSet();
-    return new Lettering(base.id(), base.name(), base.style(), base.breaking());
+    return house().lettered().asSet();
   }
 
   private Breaking changed(Breaking given) {
@@ -75,34 +75,11 @@ final class LetteringOptions {
     throw new IllegalArgumentException("--captions is burnt, beside, both or none.");
   }
 
-  private Lettered lettered() throws IOException {
-    HouseStyle house = house();
-    return new Lettered(
-        house.lettering(),
-        house.style(),
-        house.breaking(),
-        house.leavesOut(),
-        house.use(),
-        Map.of(),
-        Map.of());
-  }
-
   /** All that is asked for, over the style of the file where there is one. */
   HouseStyle house() throws IOException {
     HouseStyle given = given();
     String id = lettering == null ? given.lettering() : Letterings.byId(lettering).id();
-    Lettered lettered = Lettered.in(id);
-    if (id.equals(given.lettering())) {
-      lettered =
-          new Lettered(
-              id,
-              given.style(),
-              given.breaking(),
-              given.leavesOut(),
-              given.use(),
-              Map.of(),
-              Map.of());
-    }
+    Lettered lettered = id.equals(given.lettering()) ? given.lettered() : Lettered.in(id);
     Lettering set = lettered.asSet();
     Lettered broken =
         lettered.as(new Lettering(set.id(), set.name(), set.style(), changed(set.breaking())));

@@ -1,0 +1,54 @@
+package paringknife.server.commands;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import paringknife.core.clip.HouseStyle;
+import paringknife.core.letter.Lettered;
+import paringknife.core.letter.cue.CaptionUse;
+import paringknife.server.letterings.StyleFile;
+import picocli.CommandLine;
+
+/**
+ * What is asked for on the command line counts before the style of a file, and that before what is
+ * usual.
+ */
+class LetteringOptionsTest {
+  @TempDir Path folder;
+
+  private String file;
+
+  @BeforeEach
+  void saveAStyle() throws Exception {
+    HouseStyle beside = HouseStyle.of(Lettered.in("heron").with(CaptionUse.BESIDE));
+    file = Files.writeString(folder.resolve("style.json"), StyleFile.write(beside)).toString();
+  }
+
+  private static Lettered asked(String... arguments) throws Exception {
+    return CommandLine.populateCommand(new LetteringOptions(), arguments).house().lettered();
+  }
+
+  @Test
+  void captionsGoWhereTheStyleHasThem() throws Exception {
+    assertThat(asked().used()).isEqualTo(CaptionUse.BOTH);
+    assertThat(asked("--style", file).used()).isEqualTo(CaptionUse.BESIDE);
+    assertThat(asked("--style", file, "--captions", "burnt").used()).isEqualTo(CaptionUse.BURNT);
+    assertThat(asked("--style", file, "--captions", "both").used()).isEqualTo(CaptionUse.BOTH);
+    assertThatIllegalArgumentException()
+        .isThrownBy(() -> asked("--captions", "sung"))
+        .withMessageContaining("burnt, beside, both or none");
+  }
+
+  @Test
+  void theLetteringIsTheOneAskedForOrTheStyles() throws Exception {
+    assertThat(asked().lettering()).isEqualTo("sluice");
+    assertThat(asked("--style", file).lettering()).isEqualTo("heron");
+    assertThat(asked("--style", file, "--lettering", "ledger").lettering()).isEqualTo("ledger");
+    assertThat(asked("--style", file, "--words", "1").asSet().breaking().words()).isEqualTo(1);
+  }
+}
