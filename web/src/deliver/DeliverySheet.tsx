@@ -8,6 +8,9 @@ import type { Stage } from '../workbench/store';
 import { useWorkbench } from '../workbench/store';
 import { DeliveryZip } from './DeliveryZip';
 
+/** Specs that fill the sheet where few are asked for. */
+const USUAL = ['vertical-60', 'vertical-90', 'feed-square'];
+
 type Line = Sheet['lines'][number];
 
 /** The delivery sheet: clips by specs. Every cell knows before rendering whether it will pass. */
@@ -24,7 +27,7 @@ export function DeliverySheet({
   const ticks = useRef<Promise<void>>(Promise.resolve());
   /** Cells as they were ticked, shown until the server has answered. */
   const [pending, setPending] = useState<Record<string, boolean>>({});
-  const [columns, setColumns] = useState<string[]>(['vertical-60', 'vertical-90', 'feed-square']);
+  const [added, setAdded] = useState<string[]>([]);
   if (sheet.isError) return <p className="p-10">{(sheet.error as Error).message}</p>;
   if (!sheet.data) return <p className="p-10 text-soft">Looking through the clips</p>;
   const { specs } = sheet.data;
@@ -33,7 +36,8 @@ export function DeliverySheet({
     cells: l.cells.map((c) => ({ ...c, asked: pending[`${l.clipId} ${c.spec}`] ?? c.asked })),
   }));
   const asked = new Set(lines.flatMap((l) => l.cells.filter((c) => c.asked).map((c) => c.spec)));
-  const shown = specs.filter((s) => columns.includes(s.id) || asked.has(s.id));
+  const usual = USUAL.filter((id) => !asked.has(id)).slice(0, Math.max(0, USUAL.length - asked.size));
+  const shown = specs.filter((s) => asked.has(s.id) || usual.includes(s.id) || added.includes(s.id));
   const cells = lines.flatMap((l) => l.cells.filter((c) => c.asked).map((c) => ({ line: l, cell: c })));
   const finished = cells.filter(({ cell }) => cell.state === 'DONE' && cell.current);
   const busy = cells.filter(({ cell }) => cell.state === 'WAITING' || cell.state === 'RENDERING');
@@ -86,10 +90,7 @@ export function DeliverySheet({
                 {shown.map((s) => (
                   <SpecHead key={s.id} spec={s} />
                 ))}
-                <AddColumn
-                  specs={specs.filter((s) => !shown.includes(s))}
-                  onAdd={(id) => setColumns([...columns, id])}
-                />
+                <AddColumn specs={specs.filter((s) => !shown.includes(s))} onAdd={(id) => setAdded([...added, id])} />
               </div>
               {lines.map((l) => (
                 <div role="row" key={l.clipId} className="flex items-stretch gap-4 border-b border-rule py-3">
