@@ -208,6 +208,16 @@ export const api = {
   takeHouseFile: (id: number, text: string) => post<HouseStanding>(`/clips/${id}/house/file`, { text }),
   spreadHouse: (id: number) => post<HouseStanding>(`/clips/${id}/house/spread`),
   specs: () => get<Spec[]>('/specs'),
+  addSpec: (spec: Spec) => post<Spec>('/specs', spec),
+  changeSpec: (spec: Spec) => request<Spec>('PUT', `/specs/${spec.id}`, spec),
+  removeSpec: (id: string) => request<void>('DELETE', `/specs/${id}`),
+  takeSpecFile: (file: unknown) => post<Spec[]>('/specs/file', file),
+  names: (id: number) => get<Schemas['NamesMade']>(`/episodes/${id}/names`),
+  nameExamples: (id: number, pattern: string) =>
+    post<Schemas['NamesMade']>(`/episodes/${id}/names/examples`, { pattern }),
+  keepNames: (id: number, pattern: string) =>
+    request<Schemas['NamesMade']>('PUT', `/episodes/${id}/names`, { pattern }),
+  post: (id: number, spec: string) => get<Schemas['PostOfClip']>(`/clips/${id}/post?spec=${encodeURIComponent(spec)}`),
   letterings: () => get<Specimens>('/letterings'),
   specimen: (id: number, lettering: string) => get<Specimen>(`/clips/${id}/specimens/${lettering}`),
   /** The script of the captions in a style that is only being tried. */

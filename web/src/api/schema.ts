@@ -4,6 +4,22 @@
  */
 
 export interface paths {
+    "/api/specs/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["change"];
+        post?: never;
+        delete: operations["remove"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shelves/{id}": {
         parameters: {
             query?: never;
@@ -52,6 +68,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/episodes/{id}/names": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["names"];
+        put: operations["keep"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/episodes/{id}/marks": {
         parameters: {
             query?: never;
@@ -60,7 +92,7 @@ export interface paths {
             cookie?: never;
         };
         get: operations["marks"];
-        put: operations["change"];
+        put: operations["change_1"];
         post: operations["mark"];
         delete?: never;
         options?: never;
@@ -92,7 +124,7 @@ export interface paths {
             cookie?: never;
         };
         get: operations["standing"];
-        put: operations["keep"];
+        put: operations["keep_1"];
         post?: never;
         delete?: never;
         options?: never;
@@ -126,6 +158,38 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["finish"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/specs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["specs"];
+        put?: never;
+        post: operations["add"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/specs/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["file"];
+        put?: never;
+        post: operations["takeIn"];
         delete?: never;
         options?: never;
         head?: never;
@@ -189,7 +253,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["add"];
+        post: operations["add_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -253,7 +317,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["change_1"];
+        post: operations["change_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -356,6 +420,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/episodes/{id}/names/examples": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["examples"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/episodes/{id}/marks/remove": {
         parameters: {
             query?: never;
@@ -365,7 +445,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["remove"];
+        post: operations["remove_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -461,7 +541,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["remove_1"];
+        post: operations["remove_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -525,7 +605,7 @@ export interface paths {
         };
         get: operations["versions"];
         put?: never;
-        post: operations["keep_1"];
+        post: operations["keep_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -731,7 +811,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["file"];
+        get: operations["file_1"];
         put?: never;
         post: operations["takeFile"];
         delete?: never;
@@ -765,7 +845,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["change_2"];
+        post: operations["change_3"];
         delete?: never;
         options?: never;
         head?: never;
@@ -780,22 +860,6 @@ export interface paths {
             cookie?: never;
         };
         get: operations["storage"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/specs": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["specs"];
         put?: never;
         post?: never;
         delete?: never;
@@ -843,7 +907,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["file_1"];
+        get: operations["file_2"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1227,7 +1291,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["file_2"];
+        get: operations["file_3"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1316,6 +1380,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/clips/{id}/post": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["post"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/clips/{id}/pieces/{rendering}/file": {
         parameters: {
             query?: never;
@@ -1323,7 +1403,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["file_3"];
+        get: operations["file_4"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1480,6 +1560,79 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        Canvas: {
+            /** Format: int32 */
+            width: number;
+            /** Format: int32 */
+            height: number;
+            safe: components["schemas"]["SafeArea"];
+        };
+        DeliverySpec: {
+            id: string;
+            name: string;
+            canvas: components["schemas"]["Canvas"];
+            enlarges: boolean;
+            length: components["schemas"]["Length"];
+            frames: components["schemas"]["Frames"];
+            loudness: components["schemas"]["Loudness"];
+            /** @enum {string|null} */
+            captions: "BURNT" | "BESIDE" | "BOTH" | "NONE" | null;
+            texts: components["schemas"]["Texts"];
+            encoding: components["schemas"]["Encoding"];
+        };
+        Encoding: {
+            /** @enum {string} */
+            codec: "H264" | "HEVC" | "VP9" | "AV1" | "VC3" | "MP3" | "M4A" | "WAV";
+            /** Format: int32 */
+            crf: number;
+            /** Format: int32 */
+            pictureKbps: number | null;
+            /** Format: int64 */
+            mostBytes: number | null;
+            /** Format: double */
+            keyframeSeconds: number | null;
+            /** Format: int32 */
+            soundKbps: number;
+        };
+        Frames: {
+            /** Format: int32 */
+            most: number;
+        };
+        Length: {
+            /** Format: int64 */
+            shortestUs: number;
+            /** Format: int64 */
+            longestUs: number;
+            /** Format: int64 */
+            marginUs: number;
+        };
+        Loudness: {
+            target: components["schemas"]["LoudnessTarget"];
+        };
+        LoudnessTarget: {
+            /** Format: double */
+            lufs: number;
+            /** Format: double */
+            ceilingDbtp: number;
+        };
+        SafeArea: {
+            /** Format: double */
+            top: number;
+            /** Format: double */
+            bottom: number;
+            /** Format: double */
+            left: number;
+            /** Format: double */
+            right: number;
+        };
+        Texts: {
+            /** Format: int32 */
+            title: number;
+            /** Format: int32 */
+            text: number;
+            /** Format: int32 */
+            tags: number;
+        };
         ShelfDescription: {
             name: string;
             /** Format: int64 */
@@ -1501,6 +1654,14 @@ export interface components {
             separate: components["schemas"]["SoundChoice"][];
             /** Format: int32 */
             listened: number | null;
+        };
+        PatternAsked: {
+            pattern: string;
+        };
+        NamesMade: {
+            pattern: string;
+            fields: string[];
+            examples: string[];
         };
         Mark: {
             /** Format: int64 */
@@ -1543,6 +1704,11 @@ export interface components {
             /** Format: int64 */
             bytes: number;
             isTranscript: boolean;
+        };
+        SpecFile: {
+            /** Format: int32 */
+            version: number;
+            specs: components["schemas"]["DeliverySpec"][];
         };
         Gathered: {
             title: string;
@@ -1802,6 +1968,7 @@ export interface components {
         Delivered: {
             title: string;
             specs: string[];
+            post: components["schemas"]["Post"] | null;
         };
         Edge: {
             colour: components["schemas"]["Colour"];
@@ -1945,6 +2112,10 @@ export interface components {
             middleY: number;
             /** Format: double */
             height: number;
+        };
+        Post: {
+            text: string;
+            tags: string[];
         };
         PushIn: {
             /** Format: int64 */
@@ -2175,66 +2346,12 @@ export interface components {
             revision: number;
             intent: components["schemas"]["Intent"];
         };
-        Intent: components["schemas"]["AlternateIntent"] | components["schemas"]["AskForIntent"] | components["schemas"]["ChangeGapIntent"] | components["schemas"]["ChangeLookIntent"] | components["schemas"]["ChangePushInIntent"] | components["schemas"]["CleanUpIntent"] | components["schemas"]["CutToIntent"] | components["schemas"]["DropCameraCutsIntent"] | components["schemas"]["DropLanguageIntent"] | components["schemas"]["DropPushInsIntent"] | components["schemas"]["DropStretchIntent"] | components["schemas"]["EditCaptionsIntent"] | components["schemas"]["FitIntent"] | components["schemas"]["KeepAttemptIntent"] | components["schemas"]["LeaveOutIntent"] | components["schemas"]["LetCaptionsBeIntent"] | components["schemas"]["LetGoIntent"] | components["schemas"]["LetterIntent"] | components["schemas"]["MoveCutIntent"] | components["schemas"]["MoveSeamIntent"] | components["schemas"]["MoveWordsIntent"] | components["schemas"]["PareChosenFillersIntent"] | components["schemas"]["PareFillersIntent"] | components["schemas"]["ParePauseAfterIntent"] | components["schemas"]["ParePausesIntent"] | components["schemas"]["PareRepeatsIntent"] | components["schemas"]["PareWordsIntent"] | components["schemas"]["ProposePushInsIntent"] | components["schemas"]["PullWordsIntent"] | components["schemas"]["PushInOnIntent"] | components["schemas"]["PutBackReasonIntent"] | components["schemas"]["PutBackRemovalsIntent"] | components["schemas"]["PutBackWordsIntent"] | components["schemas"]["PutGapIntent"] | components["schemas"]["RebreakIntent"] | components["schemas"]["ReframeIntent"] | components["schemas"]["RenameIntent"] | components["schemas"]["ReplaceInCaptionsIntent"] | components["schemas"]["RestyleIntent"] | components["schemas"]["RetypeIntent"] | components["schemas"]["SetByHandIntent"] | components["schemas"]["SetMannerIntent"] | components["schemas"]["SetSpeedIntent"] | components["schemas"]["ShiftCaptionsIntent"] | components["schemas"]["TranslateIntent"] | components["schemas"]["TreatWordsIntent"] | components["schemas"]["UseCaptionsIntent"] | components["schemas"]["UseLanguageIntent"];
+        Intent: components["schemas"]["AlternateIntent"] | components["schemas"]["AskForIntent"] | components["schemas"]["ChangeGapIntent"] | components["schemas"]["ChangeLookIntent"] | components["schemas"]["ChangePushInIntent"] | components["schemas"]["CleanUpIntent"] | components["schemas"]["CutToIntent"] | components["schemas"]["DropCameraCutsIntent"] | components["schemas"]["DropLanguageIntent"] | components["schemas"]["DropPushInsIntent"] | components["schemas"]["DropStretchIntent"] | components["schemas"]["EditCaptionsIntent"] | components["schemas"]["FitIntent"] | components["schemas"]["KeepAttemptIntent"] | components["schemas"]["LeaveOutIntent"] | components["schemas"]["LetCaptionsBeIntent"] | components["schemas"]["LetGoIntent"] | components["schemas"]["LetterIntent"] | components["schemas"]["MoveCutIntent"] | components["schemas"]["MoveSeamIntent"] | components["schemas"]["MoveWordsIntent"] | components["schemas"]["PareChosenFillersIntent"] | components["schemas"]["PareFillersIntent"] | components["schemas"]["ParePauseAfterIntent"] | components["schemas"]["ParePausesIntent"] | components["schemas"]["PareRepeatsIntent"] | components["schemas"]["PareWordsIntent"] | components["schemas"]["ProposePushInsIntent"] | components["schemas"]["PullWordsIntent"] | components["schemas"]["PushInOnIntent"] | components["schemas"]["PutBackReasonIntent"] | components["schemas"]["PutBackRemovalsIntent"] | components["schemas"]["PutBackWordsIntent"] | components["schemas"]["PutGapIntent"] | components["schemas"]["RebreakIntent"] | components["schemas"]["ReframeIntent"] | components["schemas"]["RenameIntent"] | components["schemas"]["ReplaceInCaptionsIntent"] | components["schemas"]["RestyleIntent"] | components["schemas"]["RetypeIntent"] | components["schemas"]["SetByHandIntent"] | components["schemas"]["SetMannerIntent"] | components["schemas"]["SetSpeedIntent"] | components["schemas"]["ShiftCaptionsIntent"] | components["schemas"]["TranslateIntent"] | components["schemas"]["TreatWordsIntent"] | components["schemas"]["UseCaptionsIntent"] | components["schemas"]["UseLanguageIntent"] | components["schemas"]["WritePostIntent"];
         Storage: {
             /** Format: int64 */
             usedBytes: number;
             /** Format: int64 */
             freeBytes: number;
-        };
-        Canvas: {
-            /** Format: int32 */
-            width: number;
-            /** Format: int32 */
-            height: number;
-            safe: components["schemas"]["SafeArea"];
-        };
-        DeliverySpec: {
-            id: string;
-            name: string;
-            shape: components["schemas"]["Shape"];
-            canvas: components["schemas"]["Canvas"];
-            length: components["schemas"]["Length"];
-            frames: components["schemas"]["Frames"];
-            loudness: components["schemas"]["Loudness"];
-            encoding: components["schemas"]["Encoding"];
-        };
-        Encoding: {
-            preset: string;
-            /** Format: int32 */
-            crf: number;
-            profile: string;
-            /** Format: int32 */
-            audioKbps: number;
-        };
-        Frames: {
-            /** Format: int32 */
-            most: number;
-        };
-        Length: {
-            /** Format: int64 */
-            longestUs: number;
-            /** Format: int64 */
-            marginUs: number;
-        };
-        Loudness: {
-            target: components["schemas"]["LoudnessTarget"];
-        };
-        LoudnessTarget: {
-            /** Format: double */
-            lufs: number;
-            /** Format: double */
-            ceilingDbtp: number;
-        };
-        SafeArea: {
-            /** Format: double */
-            top: number;
-            /** Format: double */
-            bottom: number;
-            /** Format: double */
-            left: number;
-            /** Format: double */
-            right: number;
         };
         Shelf: {
             /** Format: int64 */
@@ -2536,6 +2653,16 @@ export interface components {
             runs: components["schemas"]["PictureRun"][];
             path: number[];
             faces: components["schemas"]["FaceWarning"][];
+        };
+        PostOfClip: {
+            written: boolean;
+            whole: components["schemas"]["Post"];
+            taken: components["schemas"]["PostTexts"];
+        };
+        PostTexts: {
+            title: string;
+            text: string;
+            tags: string[];
         };
         ClipLoudness: {
             /** Format: double */
@@ -3112,6 +3239,24 @@ export interface components {
             type: "askFor";
             specs: string[];
         };
+        WritePostIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "writePost";
+            post: components["schemas"]["Post"] | null;
+        };
+        TogetherLayout: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "together";
+            people: number[];
+            /** @enum {string} */
+            arrangement: "STACKED" | "BESIDE" | "INSET";
+        };
         WholeLayout: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -3153,15 +3298,14 @@ export interface components {
             /** @enum {string} */
             arrangement: "STACKED" | "BESIDE" | "INSET";
         };
-        TogetherLayout: {
+        FromHereExtent: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "together";
-            people: number[];
-            /** @enum {string} */
-            arrangement: "STACKED" | "BESIDE" | "INSET";
+            type: "fromHere";
+            /** Format: int64 */
+            atUs: number;
         };
         ShotExtent: {
             /**
@@ -3189,14 +3333,13 @@ export interface components {
             type: "stretch";
             span: components["schemas"]["Span"];
         };
-        FromHereExtent: {
+        LaidShown: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "fromHere";
-            /** Format: int64 */
-            atUs: number;
+            type: "laid";
+            layout: components["schemas"]["Layout"];
         };
         StillShown: {
             /**
@@ -3216,13 +3359,34 @@ export interface components {
             to: components["schemas"]["PlacedWindow"];
             curve: components["schemas"]["Curve"];
         };
-        LaidShown: {
+        BreakBeforeCaptionEdit: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "laid";
-            layout: components["schemas"]["Layout"];
+            type: "breakBefore";
+            /** Format: int64 */
+            wordId: number;
+        };
+        BreakAfterCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "breakAfter";
+            /** Format: int64 */
+            wordId: number;
+        };
+        EndCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "end";
+            /** Format: int64 */
+            wordId: number;
+            /** Format: int64 */
+            laterUs: number;
         };
         ShowAsCaptionEdit: {
             /**
@@ -3314,35 +3478,6 @@ export interface components {
             type: "bindToLast";
             /** Format: int64 */
             wordId: number;
-        };
-        BreakBeforeCaptionEdit: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "breakBefore";
-            /** Format: int64 */
-            wordId: number;
-        };
-        BreakAfterCaptionEdit: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "breakAfter";
-            /** Format: int64 */
-            wordId: number;
-        };
-        EndCaptionEdit: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "end";
-            /** Format: int64 */
-            wordId: number;
-            /** Format: int64 */
-            laterUs: number;
         };
         ReplaceTranscriptIntent: {
             /**
@@ -3456,6 +3591,32 @@ export interface components {
              */
             type: "punctuate";
         };
+        LitSpokenMark: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "lit";
+            unlit: components["schemas"]["Colour"];
+        };
+        UnderlinedSpokenMark: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "underlined";
+            text: components["schemas"]["Colour"];
+        };
+        LargerSpokenMark: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "larger";
+            text: components["schemas"]["Colour"];
+            /** Format: double */
+            scale: number;
+        };
         UnmarkedSpokenMark: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -3495,31 +3656,16 @@ export interface components {
             text: components["schemas"]["Colour"];
             ground: components["schemas"]["Colour"];
         };
-        LitSpokenMark: {
+        PopEntrance: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "lit";
-            unlit: components["schemas"]["Colour"];
-        };
-        UnderlinedSpokenMark: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "underlined";
-            text: components["schemas"]["Colour"];
-        };
-        LargerSpokenMark: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "larger";
-            text: components["schemas"]["Colour"];
+            type: "pop";
+            /** Format: int32 */
+            ms: number;
             /** Format: double */
-            scale: number;
+            from: number;
         };
         WordByWordEntrance: {
             /**
@@ -3555,38 +3701,6 @@ export interface components {
              */
             type: "atOnce";
         };
-        PopEntrance: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "pop";
-            /** Format: int32 */
-            ms: number;
-            /** Format: double */
-            from: number;
-        };
-        JoinedPeopleCorrection: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "joined";
-            /** Format: int32 */
-            person: number;
-            /** Format: int32 */
-            into: number;
-        };
-        NamedPeopleCorrection: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "named";
-            /** Format: int32 */
-            person: number;
-            name: string;
-        };
         DismissedPeopleCorrection: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -3611,6 +3725,27 @@ export interface components {
             /** Format: int32 */
             other: number;
         };
+        JoinedPeopleCorrection: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "joined";
+            /** Format: int32 */
+            person: number;
+            /** Format: int32 */
+            into: number;
+        };
+        NamedPeopleCorrection: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "named";
+            /** Format: int32 */
+            person: number;
+            name: string;
+        };
     };
     responses: never;
     parameters: never;
@@ -3620,6 +3755,60 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        /** @description Up to 1 MB; more is answered with 413. */
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DeliverySpec"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DeliverySpec"];
+                };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    remove: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     changeShelf: {
         parameters: {
             query?: never;
@@ -3800,6 +3989,62 @@ export interface operations {
             };
         };
     };
+    names: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["NamesMade"];
+                };
+            };
+        };
+    };
+    keep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        /** @description Up to 1 MB; more is answered with 413. */
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PatternAsked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["NamesMade"];
+                };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     marks: {
         parameters: {
             query?: never;
@@ -3822,7 +4067,7 @@ export interface operations {
             };
         };
     };
-    change: {
+    change_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -3966,7 +4211,7 @@ export interface operations {
             };
         };
     };
-    keep: {
+    keep_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -4065,6 +4310,112 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["MediaFile"];
+                };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    specs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DeliverySpec"][];
+                };
+            };
+        };
+    };
+    add: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Up to 1 MB; more is answered with 413. */
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DeliverySpec"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DeliverySpec"];
+                };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    file: {
+        parameters: {
+            query?: {
+                ids?: string[];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
+    takeIn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Up to 1 MB; more is answered with 413. */
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SpecFile"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DeliverySpec"][];
                 };
             };
             /** @description More than is taken. */
@@ -4180,7 +4531,7 @@ export interface operations {
             };
         };
     };
-    add: {
+    add_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -4312,7 +4663,7 @@ export interface operations {
             };
         };
     };
-    change_1: {
+    change_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -4520,7 +4871,41 @@ export interface operations {
             };
         };
     };
-    remove: {
+    examples: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        /** @description Up to 1 MB; more is answered with 413. */
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PatternAsked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["NamesMade"];
+                };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    remove_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -4718,7 +5103,7 @@ export interface operations {
             };
         };
     };
-    remove_1: {
+    remove_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -4884,7 +5269,7 @@ export interface operations {
             };
         };
     };
-    keep_1: {
+    keep_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -5305,7 +5690,7 @@ export interface operations {
             };
         };
     };
-    file: {
+    file_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -5383,7 +5768,7 @@ export interface operations {
             };
         };
     };
-    change_2: {
+    change_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -5437,26 +5822,6 @@ export interface operations {
             };
         };
     };
-    specs: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["DeliverySpec"][];
-                };
-            };
-        };
-    };
     shelf: {
         parameters: {
             query?: never;
@@ -5499,7 +5864,7 @@ export interface operations {
             };
         };
     };
-    file_1: {
+    file_2: {
         parameters: {
             query?: {
                 download?: boolean;
@@ -6062,7 +6427,7 @@ export interface operations {
             };
         };
     };
-    file_2: {
+    file_3: {
         parameters: {
             query?: {
                 format?: string;
@@ -6209,7 +6574,31 @@ export interface operations {
             };
         };
     };
-    file_3: {
+    post: {
+        parameters: {
+            query: {
+                spec: string;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PostOfClip"];
+                };
+            };
+        };
+    };
+    file_4: {
         parameters: {
             query?: never;
             header?: never;

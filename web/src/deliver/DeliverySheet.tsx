@@ -1,12 +1,15 @@
 import { useRef, useState } from 'react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { Check, TriangleAlert, X } from 'lucide-react';
+import { AudioLines, X } from 'lucide-react';
 import { api, Refusal, type Cell, type Sheet, type Spec } from '../api/client';
 import { assertNever } from '../ui/assertNever';
-import { clock, clockTenths, sizeText } from '../ui/time';
+import { clock, sizeText } from '../ui/time';
 import type { Stage } from '../workbench/store';
 import { useWorkbench } from '../workbench/store';
+import { CellDetail } from './CellDetail';
 import { DeliveryZip } from './DeliveryZip';
+import { codecName, hasPicture } from './specFields';
+import { SpecPanel } from './SpecPanel';
 
 /** Specs that fill the sheet where few are asked for. */
 const USUAL = ['vertical-60', 'vertical-90', 'feed-square'];
@@ -24,6 +27,7 @@ export function DeliverySheet({
   const queries = useQueryClient();
   const sheet = useQuery({ queryKey: ['sheet', episodeId], queryFn: () => api.sheet(episodeId) });
   const [chosen, setChosen] = useState<{ clip: number; spec: string } | null>(null);
+  const [chosenSpec, setChosenSpec] = useState<string | null>(null);
   const ticks = useRef<Promise<void>>(Promise.resolve());
   /** Cells as they were ticked, shown until the server has answered. */
   const [pending, setPending] = useState<Record<string, boolean>>({});
@@ -70,33 +74,48 @@ export function DeliverySheet({
   };
   const line = lines.find((l) => l.clipId === chosen?.clip);
   const cell = line?.cells.find((c) => c.spec === chosen?.spec);
+  const spec = specs.find((s) => s.id === chosenSpec);
   return (
     <>
       <main className="flex min-w-0 flex-1 flex-col">
         <div className="min-h-0 flex-1 overflow-auto px-6 py-5">
-          <h1 className="font-serif text-[22px] font-semibold">Delivery sheet</h1>
-          <p className="text-soft">{summary(lines.length, cells.length, finished.length, busy.length)}</p>
+          <div className="flex items-start justify-between gap-4">
+            <div>
+              <h1 className="font-serif text-[22px] font-semibold">Delivery sheet</h1>
+              <p className="text-soft">{summary(lines.length, cells.length, finished.length, busy.length)}</p>
+            </div>
+            {lines.length > 0 && (
+              <AddColumn specs={specs.filter((s) => !shown.includes(s))} onAdd={(id) => setAdded([...added, id])} />
+            )}
+          </div>
           {lines.length === 0 ? (
             <p className="mt-8 max-w-md">
               There are no clips yet. Go to <b>Pick</b>, keep a proposal or select words and press C; then tick here
               where each clip should go.
             </p>
           ) : (
-            <div role="table" aria-label="Clips by specs" className="mt-4">
+            <div role="table" aria-label="Clips by specs" className="mt-4 min-w-max">
               <div role="row" className="flex items-end gap-4 border-b border-rule pb-2.5">
-                <div role="columnheader" className="label w-[200px] shrink-0">
+                <div role="columnheader" className="label w-[190px] shrink-0">
                   Clip
                 </div>
                 {shown.map((s) => (
-                  <SpecHead key={s.id} spec={s} />
+                  <SpecHead
+                    key={s.id}
+                    spec={s}
+                    chosen={chosenSpec === s.id}
+                    onChoose={() => {
+                      setChosen(null);
+                      setChosenSpec(s.id);
+                    }}
+                  />
                 ))}
-                <AddColumn specs={specs.filter((s) => !shown.includes(s))} onAdd={(id) => setAdded([...added, id])} />
               </div>
               {lines.map((l) => (
                 <div role="row" key={l.clipId} className="flex items-stretch gap-4 border-b border-rule py-3">
                   <button
                     role="rowheader"
-                    className="w-[200px] shrink-0 text-left"
+                    className="w-[190px] shrink-0 text-left"
                     onClick={() => onOpen(l.clipId, 'pare')}
                   >
                     <div className="font-serif text-[15px] leading-snug font-semibold">{l.title}</div>
@@ -112,7 +131,10 @@ export function DeliverySheet({
                         line={l}
                         cell={c}
                         chosen={chosen?.clip === l.clipId && chosen.spec === s.id}
-                        onChoose={() => setChosen({ clip: l.clipId, spec: s.id })}
+                        onChoose={() => {
+                          setChosenSpec(null);
+                          setChosen({ clip: l.clipId, spec: s.id });
+                        }}
                         onToggle={() => toggle(l, c)}
                         onOpen={() => onOpen(l.clipId, 'pare')}
                       />
@@ -155,10 +177,23 @@ export function DeliverySheet({
         </footer>
       </main>
       <aside className="w-[330px] shrink-0 overflow-y-auto border-l border-rule bg-desk px-4 py-4">
-        {line && cell ? (
-          <CellDetail line={line} cell={cell} spec={specs.find((s) => s.id === cell.spec)!} />
+        {spec ? (
+          <SpecPanel
+            key={spec.id}
+            spec={spec}
+            onChosen={(id) => {
+              setAdded([...added, id]);
+              setChosenSpec(id);
+            }}
+            onGone={() => setChosenSpec(null)}
+          />
+        ) : line && cell ? (
+          <CellDetail episodeId={episodeId} line={line} cell={cell} spec={specs.find((s) => s.id === cell.spec)!} />
         ) : (
-          <p className="text-soft">Choose a cell to see what was checked, and to play what is finished.</p>
+          <p className="text-soft">
+            Choose a cell to see what was checked, and to play what is finished. Choose the head of a column to see what
+            that spec asks for, or to make one of your own from it.
+          </p>
         )}
       </aside>
     </>
@@ -188,20 +223,33 @@ function restTime(cells: Cell[]): string {
   return all < 90 ? `about ${Math.round(all)} s left` : `about ${Math.round(all / 60)} min left`;
 }
 
-function SpecHead({ spec }: { spec: Spec }) {
+function SpecHead({ spec, chosen, onChoose }: { spec: Spec; chosen: boolean; onChoose: () => void }) {
   const box = 22 / Math.max(spec.canvas.width, spec.canvas.height);
+  const { codec } = spec.encoding;
   return (
-    <div role="columnheader" className="w-[168px] shrink-0">
-      <div className="flex h-[24px] items-end">
-        <span
-          className="border-[1.5px] border-steel"
-          style={{ width: spec.canvas.width * box, height: spec.canvas.height * box }}
-        />
-      </div>
-      <div className="mt-1 font-semibold">{spec.name}</div>
-      <div className="text-[12px] text-soft">
-        {spec.canvas.width} × {spec.canvas.height}, burnt captions
-      </div>
+    <div role="columnheader" className="w-[160px] shrink-0">
+      <button
+        className={`-mx-1.5 block w-full rounded px-1.5 text-left hover:bg-desk ${chosen ? 'bg-desk' : ''}`}
+        aria-pressed={chosen}
+        title="What this spec asks for"
+        onClick={onChoose}
+      >
+        <span className="flex h-[24px] items-end">
+          {hasPicture(codec) ? (
+            <span
+              className="border-[1.5px] border-steel"
+              style={{ width: spec.canvas.width * box, height: spec.canvas.height * box }}
+            />
+          ) : (
+            <AudioLines size={18} className="text-steel" />
+          )}
+        </span>
+        <span className="mt-1 block font-semibold">{spec.name}</span>
+        <span className="block text-[12px] text-soft">
+          {hasPicture(codec) ? `${spec.canvas.width} × ${spec.canvas.height}` : codecName(codec)}, up to{' '}
+          {clock(spec.length.longestUs)}
+        </span>
+      </button>
     </div>
   );
 }
@@ -249,19 +297,6 @@ function standing(cell: Cell): string {
   }
 }
 
-function Verdict({ verdict }: { verdict: Cell['checks'][number]['verdict'] }) {
-  switch (verdict) {
-    case 'PASSES':
-      return <Check size={15} className="mt-0.5 shrink-0 text-steel" aria-label="passes" />;
-    case 'NOTE':
-      return <TriangleAlert size={15} className="mt-0.5 shrink-0 text-faint" aria-label="worth knowing" />;
-    case 'FAILS':
-      return <X size={15} className="mt-0.5 shrink-0 text-accent" aria-label="fails" />;
-    default:
-      return assertNever(verdict);
-  }
-}
-
 function SheetCell({
   line,
   cell,
@@ -285,7 +320,7 @@ function SheetCell({
       role="cell"
       data-testid={`cell-${line.clipId}-${cell.spec}`}
       data-state={cell.state ?? 'NONE'}
-      className={`relative w-[168px] shrink-0 overflow-hidden rounded-lg border px-3 py-2 ${chosen ? 'border-accent shadow-[inset_0_0_0_1px_var(--accent)]' : 'border-rule'} ${!cell.asked ? 'border-dashed' : ''} ${ready ? 'bg-steelwash' : ''} ${cell.asked && fails ? 'hatched' : ''}`}
+      className={`relative w-[160px] shrink-0 overflow-hidden rounded-lg border px-3 py-2 ${chosen ? 'border-accent shadow-[inset_0_0_0_1px_var(--accent)]' : 'border-rule'} ${!cell.asked ? 'border-dashed' : ''} ${ready ? 'bg-steelwash' : ''} ${cell.asked && fails ? 'hatched' : ''}`}
     >
       <div className="flex items-start justify-between">
         <button className="text-left" onClick={onChoose}>
@@ -320,48 +355,6 @@ function SheetCell({
             <X size={14} />
           </button>
         </>
-      )}
-    </div>
-  );
-}
-
-function CellDetail({ line, cell, spec }: { line: Line; cell: Cell; spec: Spec }) {
-  const ready = cell.state === 'DONE';
-  const checks = ready && cell.current ? [...cell.checks, ...cell.measured] : cell.checks;
-  return (
-    <div>
-      <h2 className="font-serif text-[18px] leading-snug font-semibold">{line.title}</h2>
-      <p className="text-[12.5px] text-soft">
-        {spec.name}, {spec.canvas.width} × {spec.canvas.height}, {clockTenths(line.lengthUs)}
-      </p>
-      {ready && (
-        <video
-          key={`${cell.renderingId}-${cell.bytes}`}
-          className="mx-auto mt-3 max-h-[330px] rounded-md bg-black"
-          src={`/api/renderings/${cell.renderingId}/file`}
-          controls
-          preload="metadata"
-          data-testid="result"
-        />
-      )}
-      <ul className="mt-3">
-        {checks.map((c, i) => (
-          <li key={`${c.subject}${i}`} className="flex items-start gap-2 border-b border-rule py-1.5">
-            <Verdict verdict={c.verdict} />
-            <span>
-              <span className="text-soft">{c.subject[0].toUpperCase() + c.subject.slice(1)}: </span>
-              {c.text}
-            </span>
-          </li>
-        ))}
-      </ul>
-      {cell.problem && <p className="mt-2 text-accent">{cell.problem}</p>}
-      <div className="label mt-3">File name</div>
-      <div className="field mt-1 break-all text-[12.5px]">{cell.fileName}.mp4</div>
-      {ready && (
-        <a className="button mt-3 inline-block" href={`/api/renderings/${cell.renderingId}/file?download=true`}>
-          Download
-        </a>
       )}
     </div>
   );

@@ -43,8 +43,12 @@ describe('a step', () => {
   });
 
   it('carries only the sections that changed', () => {
-    const renamed = applyStep(clip, { ...step, pared: null, delivered: { title: 'Snow', specs: ['wide'] } })!;
-    expect(renamed.delivered).toEqual({ title: 'Snow', specs: ['wide'] });
+    const renamed = applyStep(clip, {
+      ...step,
+      pared: null,
+      delivered: { title: 'Snow', specs: ['wide'], post: null },
+    })!;
+    expect(renamed.delivered).toEqual({ title: 'Snow', specs: ['wide'], post: null });
     expect(renamed.pared).toBe(clip.pared);
     expect(renamed.framed).toBe(clip.framed);
   });

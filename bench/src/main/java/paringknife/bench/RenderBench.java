@@ -56,7 +56,10 @@ final class RenderBench {
 
     Episode episode =
         new Episode(
-            recording, folder, TranscriptFile.read(source.resolve("transcript.json")).transcript());
+            recording,
+            folder,
+            TranscriptFile.read(source.resolve("transcript.json")).transcript(),
+            DeliverySpecs.SHIPPED);
     Span stretch = episode.editor().stretchOf(0, 70);
     Pared pared = episode.editor().pareSureFillers(Pared.of(List.of(stretch)));
     ClipDocument clip =
@@ -66,7 +69,8 @@ final class RenderBench {
                 Lettered.in("sluice"),
                 new Delivered("Bench", List.of()))
             .with(episode.editor().parePauses(pared, PauseSettings.DEFAULT));
-    Composition composition = episode.compose(clip).forSpec(DeliverySpecs.byId("vertical-60"));
+    Composition composition =
+        episode.compose(clip).forSpec(DeliverySpecs.SHIPPED.byId("vertical-60"));
     CaptionFonts fonts = new CaptionFonts(work.resolve("fonts"));
     Files.writeString(work.resolve("captions.ass"), composition.script());
     double ours =
@@ -94,7 +98,7 @@ final class RenderBench {
     Composition moving =
         episode
             .compose(clip.with(clip.framed().and(List.of(glide))))
-            .forSpec(DeliverySpecs.byId("vertical-60"));
+            .forSpec(DeliverySpecs.SHIPPED.byId("vertical-60"));
     double moved =
         seconds(
             () ->

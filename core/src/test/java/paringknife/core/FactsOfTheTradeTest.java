@@ -61,7 +61,7 @@ class FactsOfTheTradeTest {
   @Test
   void destinationsTakeOneMinuteOneAndAHalfOrTen() {
     assertThat(
-            DeliverySpecs.shipped().stream()
+            DeliverySpecs.SHIPPED.all().stream()
                 .flatMap(spec -> spec.limits().stream())
                 .filter(Limit.Length.class::isInstance)
                 .map(limit -> ((Limit.Length) limit).longestUs()))

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.List;
+import java.util.Map;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
@@ -14,6 +15,7 @@ import paringknife.core.deliver.DeliverySpecs;
 import paringknife.core.deliver.FileNames;
 import paringknife.core.deliver.Finished;
 import paringknife.core.deliver.Limit;
+import paringknife.core.deliver.NamePattern;
 import paringknife.core.deliver.Planned;
 import paringknife.core.formats.CueWords;
 import paringknife.core.formats.ImportedText;
@@ -81,11 +83,20 @@ class FormatsTest {
     }
   }
 
+  private static String usual(String show, String episode, String clip, String spec) {
+    return NamePattern.USUAL.name(
+        Map.of(
+            NamePattern.Field.SHOW, show,
+            NamePattern.Field.EPISODE, episode,
+            NamePattern.Field.CLIP, clip,
+            NamePattern.Field.SPEC, spec));
+  }
+
   @Test
   void fileNamesAreSafeEverywhere() {
-    assertThat(FileNames.of("Slack Water 7", "L'\u00e9t\u00e9 / \"../x\"", "vertical-60"))
+    assertThat(usual("Slack Water", "7", "L'\u00e9t\u00e9 / \"../x\"", "vertical-60"))
         .isEqualTo("slack-water-7_l-\u00e9t\u00e9-x_vertical-60");
-    assertThat(FileNames.of("\u6f6e\u306e\u6c34", "..", "wide"))
+    assertThat(usual("", "\u6f6e\u306e\u6c34", "..", "wide"))
         .isEqualTo("\u6f6e\u306e\u6c34_clip_wide");
     assertThat(FileNames.part("e\u0301te\u0301"))
         .as("composed as NFC, by java.text.Normalizer")
@@ -103,7 +114,7 @@ class FormatsTest {
    */
   @Property
   void anyTitleMakesANameThatAnySystemTakes(@ForAll String episode, @ForAll String clip) {
-    String name = FileNames.of(episode, clip, "vertical-60");
+    String name = usual("", episode, clip, "vertical-60");
     assertThat(name.getBytes(java.nio.charset.StandardCharsets.UTF_8)).hasSizeLessThan(200);
     assertThat(name).doesNotContainPattern("[\\x00-\\x1f<>:\"/\\\\|?*.\\s]");
     assertThat(java.text.Normalizer.isNormalized(name, java.text.Normalizer.Form.NFC)).isTrue();
@@ -118,8 +129,9 @@ class FormatsTest {
   }
 
   private static List<Check> before(long lengthUs, double windowHeight) {
-    return DeliverySpecs.byId("vertical-60")
-        .preflight(new Planned(lengthUs, List.of(), windowHeight, new FrameRate(25, 1)));
+    return DeliverySpecs.SHIPPED
+        .byId("vertical-60")
+        .preflight(new Planned(lengthUs, List.of(), windowHeight, new FrameRate(25, 1), null));
   }
 
   /** Common practice: limits of 60, 90 and 600 s, and 2 s to spare. */
@@ -130,11 +142,11 @@ class FormatsTest {
     assertThat(before(59_000_000, 1920).get(0).verdict()).isEqualTo(Check.Verdict.NOTE);
     assertThat(Check.pass(before(0, 1080))).isFalse();
     assertThat(Check.pass(before(40_000_000, 607))).isTrue();
-    assertThat(DeliverySpecs.shipped())
+    assertThat(DeliverySpecs.SHIPPED.all())
         .filteredOn(s -> s.id().startsWith("vertical"))
         .extracting(s -> s.length().longestUs())
         .containsExactly(60_000_000L, 90_000_000L, 600_000_000L);
-    assertThat(DeliverySpecs.shipped()).allMatch(s -> s.length().marginUs() == 2_000_000);
+    assertThat(DeliverySpecs.SHIPPED.all()).allMatch(s -> s.length().marginUs() == 2_000_000);
   }
 
   @Test
@@ -143,18 +155,20 @@ class FormatsTest {
     assertThat(frames.of(new FrameRate(60_000, 1_001))).isEqualTo(new FrameRate(60_000, 1_001));
     assertThat(frames.of(new FrameRate(120, 1))).isEqualTo(new FrameRate(120, 2));
     assertThat(frames.of(new FrameRate(240_000, 1_001)).perSecond()).isLessThanOrEqualTo(60);
-    assertThat(frames.before(new Planned(1, List.of(), 1, new FrameRate(25, 1)))).isEmpty();
-    assertThat(frames.before(new Planned(1, List.of(), 1, new FrameRate(100, 1))))
+    assertThat(frames.before(new Planned(1, List.of(), 1, new FrameRate(25, 1), null))).isEmpty();
+    assertThat(frames.before(new Planned(1, List.of(), 1, new FrameRate(100, 1), null)))
         .extracting(Check::text)
         .containsExactly("50.00 frames a second of the recording's 100.0");
   }
 
   @Test
   void aFinishedFileIsHeldAgainstEachLimit() {
-    Finished right = new Finished(1080, 1920, new FrameRate(25, 1), 30.02, -14.4, -1.2, 30_000_000);
-    Finished wrong = new Finished(1920, 1080, new FrameRate(25, 1), 29.0, -12.0, -0.5, 30_000_000);
-    assertThat(Check.pass(DeliverySpecs.byId("vertical-60").measured(right))).isTrue();
-    assertThat(DeliverySpecs.byId("vertical-60").measured(wrong))
+    Finished right =
+        new Finished(1080, 1920, new FrameRate(25, 1), 30.02, -14.4, -1.2, 9_000_000, 30_000_000);
+    Finished wrong =
+        new Finished(1920, 1080, new FrameRate(25, 1), 29.0, -12.0, -0.5, 9_000_000, 30_000_000);
+    assertThat(Check.pass(DeliverySpecs.SHIPPED.byId("vertical-60").measured(right))).isTrue();
+    assertThat(DeliverySpecs.SHIPPED.byId("vertical-60").measured(wrong))
         .filteredOn(c -> c.verdict() == Check.Verdict.FAILS)
         .extracting(Check::subject)
         .containsExactly("file length", "picture size", "loudness", "true peak");
@@ -170,6 +184,6 @@ class FormatsTest {
     "864, 1080, feed-tall"
   })
   void aFinishedPictureGoesWhereItIsLargest(int width, int height, String spec) {
-    assertThat(DeliverySpecs.forWhole(width / (double) height).id()).isEqualTo(spec);
+    assertThat(DeliverySpecs.SHIPPED.forWhole(width / (double) height).id()).isEqualTo(spec);
   }
 }

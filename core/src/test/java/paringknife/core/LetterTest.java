@@ -113,7 +113,7 @@ class LetterTest {
     CueWord evil = new CueWord("{\\fs200}\\N<b>\nhi", new Span(0, 900_000), 0);
     Cue cue = new Cue(new Span(0, 1_000_000), List.of(List.of(evil)));
     String ass =
-        new AssScript(Letterings.LEDGER.style(), DeliverySpecs.byId("vertical-60").canvas())
+        new AssScript(Letterings.LEDGER.style(), DeliverySpecs.SHIPPED.byId("vertical-60").canvas())
             .write(List.of(cue));
     String event = ass.lines().filter(l -> l.startsWith("Dialogue: 3")).findFirst().orElseThrow();
     assertThat(event).contains("(/fs200)/N<b> hi");
@@ -130,7 +130,7 @@ class LetterTest {
                     new CueWord("salt", new Span(0, 400_000), 0),
                     new CueWord("water", new Span(450_000, 900_000), 1))));
     String ass =
-        new AssScript(Letterings.SLUICE.style(), DeliverySpecs.byId("vertical-60").canvas())
+        new AssScript(Letterings.SLUICE.style(), DeliverySpecs.SHIPPED.byId("vertical-60").canvas())
             .write(List.of(cue));
     assertThat(ass)
         .containsPattern(

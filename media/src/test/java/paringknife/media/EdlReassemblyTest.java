@@ -42,7 +42,7 @@ import paringknife.media.store.CaptionFonts;
 class EdlReassemblyTest {
   private static final Pattern EVENT =
       Pattern.compile("(?m)^\\d{3}  AX       AA/V  C        (\\S+) (\\S+) (\\S+) (\\S+)");
-  private static final DeliverySpec WIDE = DeliverySpecs.byId("wide");
+  private static final DeliverySpec WIDE = DeliverySpecs.SHIPPED.byId("wide");
 
   @TempDir static Path folder;
 

@@ -37,7 +37,7 @@ import paringknife.media.store.CaptionFonts;
 class LayoutsInFileTest {
   private static final FrameRate RATE = new FrameRate(25, 1);
   private static final int FRAMES = 25;
-  private static final Encoding FINE = new Encoding("veryfast", 4, "high", 192);
+  private static final Encoding FINE = Encoding.h264(4);
   private static final Place UPPER = new Place(0, 0, 1, 0.5);
   private static final Place LOWER = new Place(0, 0.5, 1, 0.5);
 

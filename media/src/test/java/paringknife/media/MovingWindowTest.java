@@ -47,7 +47,7 @@ class MovingWindowTest {
   private static final int HEIGHT = 960;
 
   /** Nearly without loss, so that the path is measured and not the encoder. */
-  private static final Encoding FINE = new Encoding("veryfast", 4, "high", 192);
+  private static final Encoding FINE = Encoding.h264(4);
 
   private Path file;
   private FramePath path;

@@ -238,6 +238,14 @@ public final class RunningApplication implements BeforeAllCallback, AfterAllCall
             .POST(HttpRequest.BodyPublishers.ofString(body)));
   }
 
+  /** Sends JSON by any method. */
+  public HttpResponse<String> sent(String method, String path, String body) throws Exception {
+    return send(
+        HttpRequest.newBuilder(URI.create(address() + path))
+            .header("Content-Type", "application/json")
+            .method(method, HttpRequest.BodyPublishers.ofString(body)));
+  }
+
   public HttpResponse<String> send(HttpRequest.Builder request) throws Exception {
     return http.send(request.build(), HttpResponse.BodyHandlers.ofString());
   }

@@ -1,6 +1,7 @@
 package paringknife.core.clip;
 
 import paringknife.core.deliver.DeliverIntent;
+import paringknife.core.deliver.DeliverySpecs;
 import paringknife.core.frame.FrameDesk;
 import paringknife.core.frame.FrameIntent;
 import paringknife.core.letter.LetterIntent;
@@ -11,7 +12,7 @@ import paringknife.core.pare.StretchEditor;
 import paringknife.core.steps.Intent;
 
 /** Where clips of one episode are worked on: an intention goes to the section it belongs to. */
-public record ClipDesk(PareDesk paring, FrameDesk framing) {
+public record ClipDesk(PareDesk paring, FrameDesk framing, DeliverySpecs specs) {
   private static final String REST = ", from here";
 
   /** The clip after an intention was carried out. */
@@ -29,7 +30,7 @@ public record ClipDesk(PareDesk paring, FrameDesk framing) {
       return clip.with(sound.apply(clip.sounded()));
     }
     if (intent instanceof DeliverIntent deliver) {
-      return clip.with(deliver.apply(clip.delivered()));
+      return clip.with(deliver.apply(clip.delivered(), specs));
     }
     throw new IllegalArgumentException("This cannot be done to a clip.");
   }

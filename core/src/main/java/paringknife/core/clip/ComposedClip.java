@@ -39,7 +39,11 @@ public final class ComposedClip {
 
   /** What a clip is worked out from. */
   public record Material(
-      Transcript transcript, CameraPlanner planner, SoundPlanner sound, FrameRate rate) {}
+      Transcript transcript,
+      CameraPlanner planner,
+      SoundPlanner sound,
+      FrameRate rate,
+      DeliverySpecs specs) {}
 
   private record State(ClipDocument clip, CutList cuts, Material material) {}
 
@@ -116,8 +120,7 @@ public final class ComposedClip {
 
   /** The least lines of the recording that do for what is asked for in a shape. */
   private double leastLines(Shape shape) {
-    return state.clip().delivered().specs().stream()
-        .map(DeliverySpecs::byId)
+    return state.material().specs().among(state.clip().delivered().specs()).stream()
         .filter(spec -> spec.shape().isLike(shape))
         .mapToInt(spec -> spec.canvas().height())
         .mapToDouble(Limit.PictureSize::leastLines)
@@ -153,13 +156,15 @@ public final class ComposedClip {
 
   /** All of it for one spec. */
   public Composition forSpec(DeliverySpec spec) {
+    FramePath path = path(spec.shape());
     return new Composition(
         playback(),
-        path(spec.shape()),
-        tracks(),
+        path,
+        tracks().usedAs(spec.captions()),
         faces(spec.shape()),
-        spec,
+        spec.within(path.leastLines()),
         look(),
-        state.material().rate());
+        state.material().rate(),
+        state.clip().delivered().post());
   }
 }

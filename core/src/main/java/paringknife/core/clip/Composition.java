@@ -5,9 +5,11 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
+import org.jspecify.annotations.Nullable;
 import paringknife.core.deliver.Check;
 import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.deliver.Planned;
+import paringknife.core.deliver.post.Post;
 import paringknife.core.formats.TimedText;
 import paringknife.core.frame.FramePath;
 import paringknife.core.frame.Look;
@@ -26,6 +28,7 @@ import paringknife.core.time.FrameRate;
  * @param faces where they are seen, for captions to keep clear of
  * @param look what is done to the picture itself
  * @param rate frame rate of the recording
+ * @param post what somebody wrote to be posted with it; null for what is proposed
  */
 public record Composition(
     Playback playback,
@@ -34,14 +37,15 @@ public record Composition(
     List<ShownFace> faces,
     DeliverySpec spec,
     Look look,
-    FrameRate rate) {
+    FrameRate rate,
+    @Nullable Post post) {
 
   /** The checks of the delivery sheet for this composition. */
   public List<Check> preflight() {
     List<Check> checks =
         new ArrayList<>(
             spec.preflight(
-                new Planned(playback.lengthUs(), playedCues(), path.leastLines(), rate)));
+                new Planned(playback.lengthUs(), playedCues(), path.leastLines(), rate, post)));
     for (CaptionTrack track : captions.translated()) {
       if (track.use() != CaptionUse.NONE && track.open() > 0) {
         String language =
@@ -62,7 +66,7 @@ public record Composition(
 
   /** What is drawn into the picture (ASS v4+) on the canvas of the spec; empty for nothing. */
   public String script() {
-    return captions.burnt(spec.canvas(), faces);
+    return spec.encoding().codec().hasPicture() ? captions.burnt(spec.canvas(), faces) : "";
   }
 
   /** The captions as long as they show. */

@@ -1,16 +1,19 @@
 package paringknife.core.deliver;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
+import paringknife.core.deliver.post.Post;
 import paringknife.core.steps.Intent;
 
 /** What a producer wants done to how a clip goes out. */
 public sealed interface DeliverIntent extends Intent {
-  Delivered apply(Delivered delivered);
+  /** What comes of it, where there are these specs. */
+  Delivered apply(Delivered delivered, DeliverySpecs known);
 
   /** Give another title. */
   record Rename(String title) implements DeliverIntent {
     @Override
-    public Delivered apply(Delivered delivered) {
+    public Delivered apply(Delivered delivered, DeliverySpecs known) {
       return delivered.withTitle(title);
     }
 
@@ -20,12 +23,28 @@ public sealed interface DeliverIntent extends Intent {
     }
   }
 
+  /**
+   * Write what is posted with the clip.
+   *
+   * @param post null for what is proposed from its words
+   */
+  record WritePost(@Nullable Post post) implements DeliverIntent {
+    @Override
+    public Delivered apply(Delivered delivered, DeliverySpecs known) {
+      return delivered.withPost(post);
+    }
+
+    @Override
+    public String label() {
+      return post == null ? "go back to the proposed text" : "write the text";
+    }
+  }
+
   /** Ask for delivery specs. */
   record AskFor(List<String> specs) implements DeliverIntent {
     @Override
-    public Delivered apply(Delivered delivered) {
-      List<String> known = specs.stream().map(s -> DeliverySpecs.byId(s).id()).distinct().toList();
-      return delivered.withSpecs(known);
+    public Delivered apply(Delivered delivered, DeliverySpecs known) {
+      return delivered.withSpecs(specs.stream().map(s -> known.byId(s).id()).distinct().toList());
     }
 
     @Override

@@ -1,14 +1,17 @@
 package paringknife.core.deliver;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
+import paringknife.core.deliver.post.Post;
 
 /**
  * The section of a clip that says under which title and for which destinations it goes out.
  *
  * @param title shown on the bench and used for file names, up to {@value #LONGEST_TITLE} characters
  * @param specs ids of the delivery specs asked for
+ * @param post what is posted with it; null for what is proposed from its words
  */
-public record Delivered(String title, List<String> specs) {
+public record Delivered(String title, List<String> specs, @Nullable Post post) {
   public static final int LONGEST_TITLE = 120;
 
   public Delivered {
@@ -19,6 +22,11 @@ public record Delivered(String title, List<String> specs) {
     specs = List.copyOf(specs);
   }
 
+  /** With the text and the tags that are proposed. */
+  public Delivered(String title, List<String> specs) {
+    this(title, specs, null);
+  }
+
   private static String clean(String text) {
     String one = String.join(" ", text.strip().split("\\s+"));
     int end = Math.min(LONGEST_TITLE, one.length());
@@ -27,7 +35,7 @@ public record Delivered(String title, List<String> specs) {
   }
 
   public Delivered withTitle(String changed) {
-    return new Delivered(changed, specs);
+    return new Delivered(changed, specs, post);
   }
 
   /** With something behind its title, which is shortened to make room for it. */
@@ -37,6 +45,10 @@ public record Delivered(String title, List<String> specs) {
   }
 
   Delivered withSpecs(List<String> changed) {
-    return new Delivered(title, changed);
+    return new Delivered(title, changed, post);
+  }
+
+  Delivered withPost(@Nullable Post changed) {
+    return new Delivered(title, specs, changed);
   }
 }

@@ -1,55 +1,98 @@
 package paringknife.core.deliver;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import paringknife.core.frame.Shape;
+import paringknife.core.letter.cue.CaptionUse;
 import paringknife.core.letter.drawn.Canvas;
 import paringknife.core.letter.drawn.SafeArea;
 
 /**
  * What one destination takes.
  *
- * @param id stable name, lower case
- * @param name shown to the producer
- * @param shape aspect ratio
+ * @param id stable name: small letters, digits and hyphens
+ * @param name shown to the producer, up to {@value #LONGEST_NAME} characters
  * @param canvas size of the picture, and where captions keep out of
+ * @param enlarges whether a picture of fewer lines is enlarged to that size; if not, the file is as
+ *     large as the recording makes it
  * @param length how long a file may be
  * @param frames how many frames a second are taken
  * @param loudness how loud it has to be
+ * @param captions where captions go, whatever the clip says; null as it says
+ * @param texts how long the texts posted with it may be
  * @param encoding how it is encoded
  */
 public record DeliverySpec(
     String id,
     String name,
-    Shape shape,
     Canvas canvas,
+    boolean enlarges,
     Limit.Length length,
     Limit.Frames frames,
     Limit.Loudness loudness,
+    @Nullable CaptionUse captions,
+    Limit.Texts texts,
     Encoding encoding) {
+  static final int LONGEST_NAME = 60;
+  private static final int LONGEST_ID = 80;
+
+  public DeliverySpec {
+    name = String.join(" ", name.strip().split("\\s+"));
+    if (name.isEmpty() || name.length() > LONGEST_NAME) {
+      throw new IllegalArgumentException(
+          "A spec needs a name of up to " + LONGEST_NAME + " characters.");
+    }
+    if (id.isEmpty() || id.length() > LONGEST_ID || !id.equals(FileNames.part(id))) {
+      throw new IllegalArgumentException(
+          "A spec's id has small letters, digits and single hyphens, up to "
+              + LONGEST_ID
+              + " of them.");
+    }
+    if (KeptPieces.byId(id).isPresent()) {
+      throw new IllegalArgumentException(id + " is the name of something else; take another.");
+    }
+    // Refuses what no picture can be.
+    new Limit.PictureSize(canvas.width(), canvas.height());
+    Shape.of(canvas.width(), canvas.height());
+  }
 
   /** A spec of a picture and a length; all else as most destinations have it. */
   public static DeliverySpec of(
-      String id, String name, Shape shape, int width, int height, long longestUs, SafeArea safe) {
+      String id, String name, int width, int height, long longestUs, SafeArea safe) {
     return new DeliverySpec(
         id,
         name,
-        shape,
         new Canvas(width, height, safe),
-        new Limit.Length(longestUs, DeliverySpecs.MARGIN_US),
+        true,
+        new Limit.Length(0, longestUs, DeliverySpecs.MARGIN_US),
         new Limit.Frames(DeliverySpecs.MOST_FRAMES),
         new Limit.Loudness(DeliverySpecs.LOUDNESS),
+        null,
+        Limit.Texts.ANY,
         Encoding.H264_AAC);
+  }
+
+  /** The aspect ratio of its picture. */
+  public Shape shape() {
+    return Shape.of(canvas.width(), canvas.height());
   }
 
   /** All that has to be right, in the order in which it is told. */
   public List<Limit> limits() {
-    return List.of(
-        length,
-        Limit.Reading.USUAL,
-        new Limit.PictureSize(canvas.width(), canvas.height()),
-        frames,
-        loudness);
+    List<Limit> limits = new ArrayList<>(List.of(length));
+    if (encoding.codec().hasPicture()) {
+      limits.add(Limit.Reading.USUAL);
+      limits.add(new Limit.PictureSize(canvas.width(), canvas.height()));
+      limits.add(frames);
+    }
+    if (encoding.mostBytes() != null) {
+      limits.add(new Limit.FileSize(encoding.mostBytes(), encoding.soundKbps()));
+    }
+    limits.add(texts);
+    limits.add(loudness);
+    return limits;
   }
 
   /** Says before rendering whether a clip will pass. */
@@ -64,6 +107,30 @@ public record DeliverySpec(
 
   /** All that changes the file but not its limits; specs that are alike in it share one file. */
   public List<Object> makes() {
-    return Stream.of(canvas, frames, loudness, encoding).map(Object.class::cast).toList();
+    return Stream.of(canvas, frames, loudness, String.valueOf(captions), encoding)
+        .map(Object.class::cast)
+        .toList();
+  }
+
+  /**
+   * As it comes out for a picture of so many lines: no larger than that, unless it enlarges.
+   *
+   * @param lines of the recording in the smallest window; 0 where there is no picture
+   */
+  public DeliverySpec within(double lines) {
+    return enlarges || lines <= 0 || lines >= canvas.height()
+        ? this
+        : withCanvas(canvas.smaller(lines / canvas.height()));
+  }
+
+  private DeliverySpec withCanvas(Canvas changed) {
+    return new DeliverySpec(
+        id, name, changed, enlarges, length, frames, loudness, captions, texts, encoding);
+  }
+
+  /** The same under another id and name. */
+  public DeliverySpec named(String otherId, String otherName) {
+    return new DeliverySpec(
+        otherId, otherName, canvas, enlarges, length, frames, loudness, captions, texts, encoding);
   }
 }

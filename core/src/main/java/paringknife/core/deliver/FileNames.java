@@ -29,11 +29,6 @@ public final class FileNames {
     return free;
   }
 
-  /** {@code episode_clip_spec}. */
-  public static String of(String episode, String clip, String specId) {
-    return part(episode) + "_" + part(clip) + "_" + specId;
-  }
-
   /** A text as a part of a name, or a whole one. */
   public static String part(String text) {
     String small = Normalizer.normalize(text, Normalizer.Form.NFC).toLowerCase(Locale.ROOT);

@@ -5,6 +5,7 @@ import paringknife.core.time.FrameRate;
 /**
  * What a finished file measures.
  *
+ * @param bytes how large it is
  * @param plannedUs how long it was to play, microseconds
  */
 public record Finished(
@@ -14,4 +15,5 @@ public record Finished(
     double seconds,
     double lufs,
     double truePeakDbtp,
+    long bytes,
     long plannedUs) {}

@@ -18,6 +18,9 @@ import paringknife.core.time.Span;
  *     pieces have none
  */
 public record KeptPieces(boolean each, int handles) {
+  /** What the name of a file of several of them ends in, without the dot. */
+  public static final String PACKED = "zip";
+
   static final int MOST_HANDLES = 500;
   private static final Pattern ID = Pattern.compile("kept-(one|each-(\\d{1,3}))");
 
@@ -31,6 +34,11 @@ public record KeptPieces(boolean each, int handles) {
   /** What it is called where delivery specs are named. */
   public String id() {
     return each ? "kept-each-" + handles : "kept-one";
+  }
+
+  /** What the name of their file ends in, without the dot. */
+  public String extension() {
+    return each ? PACKED : Codec.H264.extension();
   }
 
   /** The pieces of that name; empty when the name is that of something else. */

@@ -3,6 +3,8 @@ package paringknife.core.deliver;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import paringknife.core.deliver.post.Post;
+import paringknife.core.deliver.post.PostTexts;
 import paringknife.core.letter.cue.Breaking;
 import paringknife.core.listen.LoudnessTarget;
 import paringknife.core.time.FrameRate;
@@ -20,11 +22,27 @@ public sealed interface Limit {
   /**
    * How long a file may be.
    *
-   * @param longestUs longest length taken, microseconds
+   * @param shortestUs shortest length taken, microseconds; 0 for any
+   * @param longestUs longest length taken, microseconds, up to twelve hours
    * @param marginUs how far under the limit to aim, microseconds
    */
-  record Length(long longestUs, long marginUs) implements Limit {
+  record Length(long shortestUs, long longestUs, long marginUs) implements Limit {
     private static final int FRAMES_OFF = 2;
+    private static final long SECOND = 1_000_000;
+    private static final long MOST = 12 * 3600 * SECOND;
+
+    public Length {
+      if (longestUs < SECOND || longestUs > MOST) {
+        throw new IllegalArgumentException("The longest length is from 1 s to 12 hours.");
+      }
+      if (marginUs < 0 || marginUs >= longestUs) {
+        throw new IllegalArgumentException("The margin is less than the longest length.");
+      }
+      if (shortestUs < 0 || shortestUs > longestUs - marginUs) {
+        throw new IllegalArgumentException(
+            "The shortest length is not over the longest less its margin.");
+      }
+    }
 
     /** The length to stay under: the limit less the margin. */
     public long aimUs() {
@@ -36,6 +54,11 @@ public sealed interface Limit {
       long us = planned.lengthUs();
       if (us == 0) {
         return List.of(Check.fails("length", "nothing is left of this clip"));
+      }
+      if (us < shortestUs) {
+        return List.of(
+            Check.fails(
+                "length", seconds(us) + " s is under the " + seconds(shortestUs) + " s asked for"));
       }
       if (us > longestUs) {
         String over = seconds(us - aimUs()) + " s over " + seconds(aimUs()) + " s";
@@ -96,10 +119,30 @@ public sealed interface Limit {
   /** The size of the picture, pixels. */
   record PictureSize(int width, int height) implements Limit {
     private static final double NOTICEABLE_ENLARGEMENT = 1.5;
+    private static final int LEAST = 64;
+    private static final int MOST = 4096;
 
     /** The least lines of a recording that can be shown this high without one noticing. */
     public static double leastLines(int height) {
       return height / NOTICEABLE_ENLARGEMENT;
+    }
+
+    public PictureSize {
+      refuseOdd("width", width);
+      refuseOdd("height", height);
+    }
+
+    private static void refuseOdd(String side, int pixels) {
+      if (pixels < LEAST || pixels > MOST || pixels % 2 != 0) {
+        throw new IllegalArgumentException(
+            "A picture's "
+                + side
+                + " is an even number of pixels from "
+                + LEAST
+                + " to "
+                + MOST
+                + ".");
+      }
     }
 
     @Override
@@ -132,6 +175,14 @@ public sealed interface Limit {
    * @param most frames a second
    */
   record Frames(int most) implements Limit {
+    private static final int MOST = 120;
+
+    public Frames {
+      if (most < 1 || most > MOST) {
+        throw new IllegalArgumentException("A frame rate is from 1 to " + MOST + " a second.");
+      }
+    }
+
     /**
      * The rate a recording is delivered at: its own, or the nearest whole part of it that is taken.
      */
@@ -170,9 +221,120 @@ public sealed interface Limit {
     }
   }
 
+  /**
+   * How large a file may be.
+   *
+   * @param mostBytes 1 MB is 1,000,000 of them
+   * @param soundKbps what of it is sound, kilobits a second
+   */
+  record FileSize(long mostBytes, int soundKbps) implements Limit {
+    /** Under this rate H.264 of an upright picture looks broken; common practice. */
+    private static final double LEAST_PICTURE_KBPS = 600;
+
+    /** What is left for the picture of a file of a length, kilobits a second. */
+    public double pictureKbps(long lengthUs) {
+      return mostBytes * 8.0 / (lengthUs / 1e6) / 1000 - soundKbps;
+    }
+
+    @Override
+    public List<Check> before(Planned planned) {
+      if (planned.lengthUs() == 0) {
+        return List.of();
+      }
+      double kbps = pictureKbps(planned.lengthUs());
+      String most = "at most " + megabytes(mostBytes);
+      if (kbps <= 0) {
+        return List.of(Check.fails("file size", most + " is not enough for the sound alone"));
+      }
+      return List.of(
+          kbps < LEAST_PICTURE_KBPS
+              ? Check.notes(
+                  "file size",
+                  String.format(
+                      Locale.ROOT,
+                      "%s leaves the picture %.0f kbit/s, which will show",
+                      most,
+                      kbps))
+              : Check.passes("file size", most));
+    }
+
+    @Override
+    public List<Check> after(Finished finished) {
+      return List.of(
+          Check.of("file size", finished.bytes() <= mostBytes, megabytes(finished.bytes())));
+    }
+
+    private static String megabytes(long bytes) {
+      return String.format(Locale.ROOT, "%.1f MB", bytes / 1e6);
+    }
+  }
+
+  /**
+   * How long the texts posted with a file may be, characters (Unicode code points).
+   *
+   * @param title 0 where there is none
+   * @param text 0 where there is none
+   * @param tags how many; 0 where there are none
+   */
+  record Texts(int title, int text, int tags) implements Limit {
+    private static final int LONGEST = 10_000;
+    private static final int MOST_TAGS = 100;
+
+    /** What ships: long enough for most destinations. */
+    public static final Texts ANY = new Texts(100, 2_000, 30);
+
+    public Texts {
+      if (title < 0 || title > LONGEST || text < 0 || text > LONGEST) {
+        throw new IllegalArgumentException("Texts have up to " + LONGEST + " characters.");
+      }
+      if (tags < 0 || tags > MOST_TAGS) {
+        throw new IllegalArgumentException("There are up to " + MOST_TAGS + " tags.");
+      }
+    }
+
+    /** Texts as they are taken, shortened where they have to be. */
+    public PostTexts of(String wholeTitle, Post post) {
+      return PostTexts.shortened(wholeTitle, post, title, text, tags);
+    }
+
+    @Override
+    public List<Check> before(Planned planned) {
+      Post post = planned.post();
+      if (post == null) {
+        return List.of();
+      }
+      if (text > 0 && post.text().isEmpty()) {
+        return List.of(Check.notes("text", "there is no text to post"));
+      }
+      return text > 0 && length(post.text()) > text
+          ? List.of(
+              Check.notes(
+                  "text", "shortened from " + length(post.text()) + " to " + text + " characters"))
+          : List.of();
+    }
+
+    private static int length(String text) {
+      return text.codePointCount(0, text.length());
+    }
+
+    @Override
+    public List<Check> after(Finished finished) {
+      return List.of();
+    }
+  }
+
   /** How loud a file has to be. */
   record Loudness(LoudnessTarget target) implements Limit {
     private static final double TOLERANCE_LU = 1.0;
+
+    public Loudness {
+      if (!(target.lufs() >= -36 && target.lufs() <= -6)) {
+        throw new IllegalArgumentException("Loudness is from -36 to -6 LUFS.");
+      }
+      if (!(target.ceilingDbtp() >= -12 && target.ceilingDbtp() <= 0)) {
+        throw new IllegalArgumentException("A peak is from -12 to 0 dBTP.");
+      }
+    }
 
     @Override
     public List<Check> before(Planned planned) {

@@ -1,5 +1,7 @@
 package paringknife.core.frame;
 
+import java.math.BigInteger;
+
 /** An aspect ratio such as 9:16, neither side more than {@value #MOST} times the other. */
 public record Shape(int width, int height) {
   private static final int MOST = 4;
@@ -12,6 +14,13 @@ public record Shape(int width, int height) {
       throw new IllegalArgumentException(
           "no side of a shape is more than " + MOST + " times as long as the other");
     }
+  }
+
+  /** The shape of a picture, in lowest terms. */
+  public static Shape of(int width, int height) {
+    int common =
+        BigInteger.valueOf(width).gcd(BigInteger.valueOf(height)).max(BigInteger.ONE).intValue();
+    return new Shape(width / common, height / common);
   }
 
   /** Reads {@code 9:16}. */

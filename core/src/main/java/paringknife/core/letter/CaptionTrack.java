@@ -75,6 +75,10 @@ public record CaptionTrack(
     return AssScript.clearOf(faces, lettering.style(), canvas, cues).write(cues);
   }
 
+  CaptionTrack with(CaptionUse changed) {
+    return new CaptionTrack(language, cues, lettering, changed, open);
+  }
+
   AssScript.Part part() {
     return new AssScript.Part(lettering.style(), cues);
   }

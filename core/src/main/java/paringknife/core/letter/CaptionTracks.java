@@ -2,8 +2,10 @@ package paringknife.core.letter;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import paringknife.core.clip.cut.CutList;
 import paringknife.core.frame.ShownFace;
+import paringknife.core.letter.cue.CaptionUse;
 import paringknife.core.letter.cue.SaidSentence;
 import paringknife.core.letter.drawn.Canvas;
 import paringknife.core.letter.drawn.TwoLanguages;
@@ -50,6 +52,28 @@ public record CaptionTracks(CaptionTrack spoken, List<CaptionTrack> translated) 
     List<CaptionTrack> all = new ArrayList<>(List.of(spoken));
     all.addAll(translated);
     return all;
+  }
+
+  /**
+   * The same, going elsewhere.
+   *
+   * @param asked where what is said goes; other languages go there as far as the clip has them
+   *     there, or beside; null as the clip says
+   */
+  public CaptionTracks usedAs(@Nullable CaptionUse asked) {
+    if (asked == null) {
+      return this;
+    }
+    return new CaptionTracks(
+        spoken.with(asked),
+        translated.stream()
+            .map(
+                t ->
+                    t.with(
+                        CaptionUse.of(
+                            asked.isBurnt() && t.use().isBurnt(),
+                            asked.isBeside() && t.use() != CaptionUse.NONE)))
+            .toList());
   }
 
   /**

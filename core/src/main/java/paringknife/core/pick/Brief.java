@@ -61,6 +61,19 @@ public record Brief(
     this(count, shortestUs, longestUs, subjects, avoid, unheard, null, null);
   }
 
+  /** Asking only for those of its specs that there are. */
+  public Brief amongSpecs(List<String> known) {
+    return new Brief(
+        count,
+        shortestUs,
+        longestUs,
+        subjects,
+        avoid,
+        unheard,
+        share,
+        specs.stream().filter(known::contains).toList());
+  }
+
   /** The same wishes for other lengths. */
   Brief ofLength(long shortest, long longest) {
     return new Brief(count, shortest, longest, subjects, avoid, unheard, share, specs);

@@ -38,7 +38,7 @@ class KeptPiecesTest {
     assertThat(new KeptPieces(false, 12))
         .as("joined pieces have no handles")
         .isEqualTo(new KeptPieces(false, 0));
-    for (DeliverySpec spec : DeliverySpecs.shipped()) {
+    for (DeliverySpec spec : DeliverySpecs.SHIPPED.all()) {
       assertThat(KeptPieces.byId(spec.id())).isEmpty();
     }
     assertThat(KeptPieces.byId("kept-each-501x")).isEmpty();

@@ -62,8 +62,7 @@ public final class FilmLetterer {
               + captions.filters()
               + ",format=yuv420p";
       run.with("-map", "0:v:0", "-map", "0:a?", "-vf", drawn);
-      Renderer.pictureAs(run, Encoding.H264_AAC);
-      run.with("-c:a", "aac", "-b:a", Encoding.H264_AAC.audioKbps() + "k");
+      new Encoder(Encoding.H264_AAC, Renderer.rateOf(film)).film(run);
       run.with("-movflags", "+faststart", "out.mp4").run();
       WholeFile.move(work.resolve("out.mp4"), target);
     } catch (IOException e) {

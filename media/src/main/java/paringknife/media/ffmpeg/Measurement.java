@@ -12,7 +12,13 @@ import paringknife.core.time.FrameRate;
  * ebur128}.
  */
 public record Measurement(
-    int width, int height, FrameRate rate, double seconds, double lufs, double truePeakDbtp) {
+    int width,
+    int height,
+    FrameRate rate,
+    double seconds,
+    double lufs,
+    double truePeakDbtp,
+    long bytes) {
   private static final Pattern LOUDNESS = Pattern.compile("I:\\s+(-?[\\d.]+|-inf) LUFS");
   private static final Pattern PEAK = Pattern.compile("Peak:\\s+(-?[\\d.]+|-inf) dBFS");
 
@@ -33,12 +39,13 @@ public record Measurement(
         picture == null ? new FrameRate(25, 1) : picture.rate(),
         recording.durationUs() / 1e6,
         figure(LOUDNESS, summary),
-        figure(PEAK, summary));
+        figure(PEAK, summary),
+        file.toFile().length());
   }
 
   /** The same for holding it against what a destination asks for. */
   public Finished finished(long plannedUs) {
-    return new Finished(width, height, rate, seconds, lufs, truePeakDbtp, plannedUs);
+    return new Finished(width, height, rate, seconds, lufs, truePeakDbtp, bytes, plannedUs);
   }
 
   private static double figure(Pattern pattern, String text) {

@@ -8,8 +8,9 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.function.DoubleConsumer;
+import org.jspecify.annotations.Nullable;
 import paringknife.core.clip.cut.PictureRun;
-import paringknife.core.deliver.Encoding;
+import paringknife.core.deliver.Codec;
 import paringknife.core.listen.LoudnessTarget;
 import paringknife.core.listen.SoundJoiner;
 import paringknife.core.listen.SoundMeasure;
@@ -31,6 +32,17 @@ public final class Renderer {
   private static final double CODEC_ROOM_DB = 0.6;
 
   private static final int PIPE_BYTES = 1 << 20;
+
+  /** How much of a size limit is aimed at, so that it is kept within two per cent. */
+  private static final double AIM_OF_SIZE = 0.99;
+
+  /** What MP4 writes down of a frame of the picture and of the sound beside it. */
+  private static final int BYTES_AROUND_A_FRAME = 20;
+
+  private static final double LEAST_OF_SIZE = 0.98;
+  private static final double BYTES_OF_A_KBIT = 125;
+  private static final int LEAST_KBPS = 20;
+  private static final int MOST_PASSES = 4;
 
   private final CaptionFonts fonts;
 
@@ -61,29 +73,88 @@ public final class Renderer {
   private void render(RenderOrder order, Path work, Path target, DoubleConsumer progress)
       throws IOException {
     writeSound(order, work.resolve("sound.f32"));
+    Codec codec = order.encoding().codec();
+    Path made = work.resolve("out." + codec.extension());
+    Long most = order.encoding().mostBytes();
+    if (!codec.hasPicture()) {
+      encodeSound(order, work, made, progress);
+    } else if (most == null) {
+      encode(order, work, null, made, progress);
+    } else {
+      encode(order, work, Encoder.Pass.FIRST, made, share -> progress.accept(share / 2));
+      encodeSmaller(order, work, most, made, progress);
+    }
+    WholeFile.move(made, target);
+  }
+
+  /** Encodes again what came out too large, by what was noted of its frames before. */
+  private void encodeSmaller(
+      RenderOrder order, Path work, long most, Path made, DoubleConsumer progress)
+      throws IOException {
+    double seconds = order.plan().lengthUs() / 1e6 / order.speed();
+    double beside =
+        order.encoding().soundKbps() * BYTES_OF_A_KBIT * seconds
+            + order.frames() * BYTES_AROUND_A_FRAME;
+    double picture = most * AIM_OF_SIZE - beside;
+    for (int passes = 0; passes < MOST_PASSES && isOff(made, most, passes); passes++) {
+      int kbps = (int) Math.max(LEAST_KBPS, picture / BYTES_OF_A_KBIT / seconds);
+      encode(order, work, new Encoder.Pass(kbps), made, done -> progress.accept(0.5 + done / 2));
+      picture *= (most * AIM_OF_SIZE - beside) / Math.max(1, Files.size(made) - beside);
+    }
+  }
+
+  /** Whether a file is over its limit; or, once it has been brought near, far under it. */
+  private static boolean isOff(Path made, long most, int passes) throws IOException {
+    long bytes = Files.size(made);
+    return bytes > most || passes == 1 && bytes < most * LEAST_OF_SIZE;
+  }
+
+  private static void encodeSound(
+      RenderOrder order, Path work, Path made, DoubleConsumer progress) {
     Ffmpeg run = Ffmpeg.inBackground().in(work).within(limit(order));
     run.telling(Math.round(order.plan().lengthUs() / order.speed()), progress);
-    if (order.path().isHeld()) {
-      encode(run, RenderGraph.held(order, fonts.directory()), order, work);
+    run.ownSound("sound.f32");
+    new Encoder(order.encoding(), order.delivered()).sound(run);
+    run.with("-map_metadata", "-1", made.getFileName().toString());
+    run.run();
+  }
+
+  private void encode(
+      RenderOrder order, Path work, Encoder.@Nullable Pass pass, Path made, DoubleConsumer progress)
+      throws IOException {
+    Files.deleteIfExists(made);
+    Ffmpeg run = Ffmpeg.inBackground().in(work).within(limit(order));
+    run.telling(Math.round(order.plan().lengthUs() / order.speed()), progress);
+    boolean held = order.path().isHeld();
+    RenderGraph graph =
+        held
+            ? RenderGraph.held(order, fonts.directory())
+            : RenderGraph.dressed(order, fonts.directory());
+    if (pass == null || pass.isFirst()) {
+      graph.layOut(work);
+    }
+    feed(run, graph, order, work);
+    new Encoder(order.encoding(), order.delivered()).film(run, pass);
+    run.with("-map_metadata", "-1");
+    if (order.encoding().codec() != Codec.VP9) {
+      run.with("-movflags", "+faststart");
+    }
+    run.with(made.getFileName().toString());
+    if (held) {
       run.run();
     } else {
       PlaneWarper warper = new PlaneWarper(order);
-      encode(run, RenderGraph.dressed(order, fonts.directory()), order, work);
       run.fed(pictures -> warp(order, warper, work, pictures));
     }
-    WholeFile.move(work.resolve("out.mp4"), target);
   }
 
-  private static void encode(Ffmpeg run, RenderGraph graph, RenderOrder order, Path work)
+  private static void feed(Ffmpeg run, RenderGraph graph, RenderOrder order, Path work)
       throws IOException {
     Files.writeString(work.resolve("graph.txt"), graph.text());
-    graph.layOut(work);
     int sound = graph.open(run);
     run.ownSound("sound.f32");
     run.with("-filter_complex_script", "graph.txt", "-map", "[v]", "-map", sound + ":a:0");
     run.with("-frames:v", Long.toString(order.frames()));
-    encoding(run, order.encoding());
-    run.with("-map_metadata", "-1", "-movflags", "+faststart", "out.mp4");
   }
 
   /** Decodes what plays and hands it on, warped. */
@@ -107,22 +178,6 @@ public final class Renderer {
 
   private static Duration limit(RenderOrder order) {
     return Duration.ofSeconds(300 + order.plan().lengthUs() / 1_000_000 * 30);
-  }
-
-  private static void encoding(Ffmpeg run, Encoding encoding) {
-    pictureAs(run, encoding);
-    run.with("-c:a", "aac", "-b:a", encoding.audioKbps() + "k");
-  }
-
-  /** Encodes the picture as it is to be delivered. */
-  static void pictureAs(Ffmpeg run, Encoding encoding) {
-    run.with("-c:v", "libx264", "-preset", encoding.preset());
-    run.with("-crf", Integer.toString(encoding.crf()), "-profile:v", encoding.profile());
-    // With a lookahead thread of its own x264 does not make the same bytes of the same pictures
-    // every time (measured: two outcomes in 40 runs; without it one in 104).
-    run.with("-x264-params", "sync-lookahead=0");
-    run.with("-colorspace", "bt709", "-color_primaries", "bt709", "-color_trc", "bt709");
-    run.with("-color_range", "tv");
   }
 
   private static void writeSound(RenderOrder order, Path file) throws IOException {

@@ -69,6 +69,7 @@ class ClipKinds {
     kinds.put("dropLanguage", LetterIntent.DropLanguage.class);
     kinds.put("rename", DeliverIntent.Rename.class);
     kinds.put("askFor", DeliverIntent.AskFor.class);
+    kinds.put("writePost", DeliverIntent.WritePost.class);
     return new JsonKinds(Intent.class, kinds);
   }
 

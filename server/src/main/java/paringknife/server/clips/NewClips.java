@@ -5,7 +5,6 @@ import org.springframework.stereotype.Component;
 import paringknife.core.clip.ClipDocument;
 import paringknife.core.deliver.Delivered;
 import paringknife.core.deliver.DeliverySpec;
-import paringknife.core.deliver.DeliverySpecs;
 import paringknife.core.frame.Framed;
 import paringknife.core.frame.Ground;
 import paringknife.core.frame.Layout;
@@ -56,8 +55,9 @@ class NewClips {
     EpisodeStore.Row row = episodes.row(episodeId);
     Recording.Picture picture = episode.recording().picture();
     DeliverySpec spec =
-        DeliverySpecs.forWhole(
-            picture == null ? WIDE : picture.width() / (double) picture.height());
+        episode
+            .specs()
+            .forWhole(picture == null ? WIDE : picture.width() / (double) picture.height());
     ClipDocument plain =
         ClipDocument.of(
             List.of(new Span(0, episode.recording().durationUs())),

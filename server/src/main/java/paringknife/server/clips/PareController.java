@@ -129,9 +129,12 @@ class PareController {
   /** How loud the clip is, against the first of its specs. */
   @GetMapping("/loudness")
   ClipSound.ClipLoudness loudness(@PathVariable long id) {
-    List<String> specs = clips.byId(id).document().delivered().specs();
+    ClipStore.StoredClip clip = clips.byId(id);
+    DeliverySpecs specs = episodes.open(clip.episodeId()).specs();
     DeliverySpec spec =
-        DeliverySpecs.byId(specs.isEmpty() ? DeliverySpecs.shipped().get(0).id() : specs.get(0));
+        specs.among(clip.document().delivered().specs()).stream()
+            .findFirst()
+            .orElse(specs.all().get(0));
     return sound.loudness(id, spec.loudness().target());
   }
 

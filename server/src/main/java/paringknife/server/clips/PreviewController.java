@@ -79,7 +79,7 @@ class PreviewController {
     ClipStore.StoredClip clip = clips.byId(id);
     Episode episode = episodes.open(clip.episodeId());
     ComposedClip worked = composed(clip, episode);
-    Optional<DeliverySpec> seen = seenAs(clip.document(), spec);
+    Optional<DeliverySpec> seen = seenAs(episode.specs(), clip.document(), spec);
     Shape shape = seen.map(DeliverySpec::shape).orElse(clip.document().framed().shape());
     Playback playback = worked.playback();
     return new Preview(
@@ -107,9 +107,11 @@ class PreviewController {
   CaptionStanding captionStanding(
       @PathVariable long id, @RequestParam(defaultValue = "") String spec) {
     ClipStore.StoredClip clip = clips.byId(id);
-    ComposedClip worked = composed(clip, episodes.open(clip.episodeId()));
+    Episode episode = episodes.open(clip.episodeId());
+    ComposedClip worked = composed(clip, episode);
     CaptionTrack captions = worked.captions();
-    Place place = captions.place(canvasOf(clip, spec), worked.faces(shapeOf(clip, spec)));
+    Place place =
+        captions.place(canvasOf(clip, episode, spec), worked.faces(shapeOf(clip, episode, spec)));
     OptionalDouble contrast = captions.lettering().style().contrast();
     return new CaptionStanding(place, contrast.isPresent() ? contrast.getAsDouble() : null);
   }
@@ -118,7 +120,8 @@ class PreviewController {
   @GetMapping("/cues")
   List<ShownCue> cues(@PathVariable long id) {
     ClipStore.StoredClip clip = clips.byId(id);
-    ComposedClip worked = composed(clip, episodes.open(clip.episodeId()));
+    Episode episode = episodes.open(clip.episodeId());
+    ComposedClip worked = composed(clip, episode);
     double speed = worked.playback().speed();
     Lettered lettered = clip.document().lettered();
     return ShownCue.all(worked.captions().cues(), speed, lettered);
@@ -145,9 +148,10 @@ class PreviewController {
       @RequestParam(defaultValue = "") String spec,
       @RequestParam(defaultValue = "") String language) {
     ClipStore.StoredClip clip = clips.byId(id);
-    ComposedClip worked = composed(clip, episodes.open(clip.episodeId()));
-    Canvas canvas = canvasOf(clip, spec);
-    List<ShownFace> faces = worked.faces(shapeOf(clip, spec));
+    Episode episode = episodes.open(clip.episodeId());
+    ComposedClip worked = composed(clip, episode);
+    Canvas canvas = canvasOf(clip, episode, spec);
+    List<ShownFace> faces = worked.faces(shapeOf(clip, episode, spec));
     if (!language.isEmpty()) {
       return worked.tracks().in(language).ass(canvas, faces);
     }
@@ -165,21 +169,22 @@ class PreviewController {
       @RequestParam(defaultValue = "") String spec,
       @RequestBody TriedStyle asked) {
     ClipStore.StoredClip clip = clips.byId(id);
-    Canvas canvas = canvasOf(clip, spec);
-    ComposedClip worked = composed(clip, episodes.open(clip.episodeId()));
+    Episode episode = episodes.open(clip.episodeId());
+    ComposedClip worked = composed(clip, episode);
+    Canvas canvas = canvasOf(clip, episode, spec);
     List<Cue> cues = worked.captions().cues();
-    List<ShownFace> faces = worked.faces(shapeOf(clip, spec));
+    List<ShownFace> faces = worked.faces(shapeOf(clip, episode, spec));
     return AssScript.clearOf(faces, asked.style(), canvas, cues).write(cues);
   }
 
-  private static Shape shapeOf(ClipStore.StoredClip clip, String spec) {
-    return seenAs(clip.document(), spec)
+  private static Shape shapeOf(ClipStore.StoredClip clip, Episode episode, String spec) {
+    return seenAs(episode.specs(), clip.document(), spec)
         .map(DeliverySpec::shape)
         .orElse(clip.document().framed().shape());
   }
 
-  private static Canvas canvasOf(ClipStore.StoredClip clip, String spec) {
-    return seenAs(clip.document(), spec)
+  private static Canvas canvasOf(ClipStore.StoredClip clip, Episode episode, String spec) {
+    return seenAs(episode.specs(), clip.document(), spec)
         .map(DeliverySpec::canvas)
         .orElse(Canvas.of(clip.document().framed().shape()));
   }
@@ -203,13 +208,16 @@ class PreviewController {
         .clip();
   }
 
-  private static Optional<DeliverySpec> seenAs(ClipDocument clip, String named) {
+  private static Optional<DeliverySpec> seenAs(
+      DeliverySpecs specs, ClipDocument clip, String named) {
     if (!named.isEmpty()) {
-      return Optional.of(DeliverySpecs.byId(named));
+      return Optional.of(specs.byId(named));
     }
     Shape shape = clip.framed().shape();
     List<DeliverySpec> fitting =
-        DeliverySpecs.shipped().stream().filter(s -> s.shape().isLike(shape)).toList();
+        specs.all().stream()
+            .filter(s -> s.encoding().codec().hasPicture() && s.shape().isLike(shape))
+            .toList();
     return fitting.stream()
         .filter(s -> clip.delivered().specs().contains(s.id()))
         .findFirst()

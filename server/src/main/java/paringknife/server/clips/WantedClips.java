@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Set;
 import org.springframework.stereotype.Component;
+import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.pick.Brief;
 import paringknife.server.picks.MarkStore;
 import paringknife.server.shelf.Episodes;
@@ -21,7 +22,9 @@ class WantedClips {
   }
 
   List<String> specsFor(long episodeId) {
-    return briefs.brief(episodes.row(episodeId).show()).map(Brief::specs).orElse(List.of());
+    List<String> wanted =
+        briefs.brief(episodes.row(episodeId).show()).map(Brief::specs).orElse(List.of());
+    return episodes.open(episodeId).specs().among(wanted).stream().map(DeliverySpec::id).toList();
   }
 
   /** The words of the subjects, bare and in lower case. */

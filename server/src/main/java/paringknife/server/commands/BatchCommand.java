@@ -21,7 +21,6 @@ import paringknife.core.deliver.Check;
 import paringknife.core.deliver.Delivered;
 import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.deliver.DeliverySpecs;
-import paringknife.core.deliver.FileNames;
 import paringknife.core.formats.SubRip;
 import paringknife.core.formats.TimedText;
 import paringknife.core.frame.Framed;
@@ -92,23 +91,28 @@ final class BatchCommand implements Callable<Integer> {
   @Option(names = "--spec", defaultValue = "vertical-60")
   private List<String> specs = List.of();
 
+  @Mixin private SpecOptions own = new SpecOptions();
+
   @Mixin private LetteringOptions letters = new LetteringOptions();
 
   @Mixin private FramingOptions framing = new FramingOptions();
 
   @Mixin private LanguageOptions languages = new LanguageOptions();
 
+  @Mixin private NameOptions names = new NameOptions();
+
   @Option(names = "--out", required = true)
   private Path out = Path.of("out");
 
-  private final FileNames names = new FileNames();
   private final Map<String, Double> seconds = new LinkedHashMap<>();
 
   private record Made(ClipDocument clip, Pick pick) {}
 
   @Override
   public Integer call() throws IOException {
-    List<DeliverySpec> asked = specs.stream().map(DeliverySpecs::byId).toList();
+    DeliverySpecs known = own.specs();
+    names.check();
+    List<DeliverySpec> asked = specs.stream().map(known::byId).toList();
     HouseStyle house = letters.house();
     framing.check();
     Brief brief = Lengths.brief(clips, length, about);
@@ -133,7 +137,7 @@ final class BatchCommand implements Callable<Integer> {
       Transcript transcript =
           given != null ? timed(given, folder) : step("recognise", () -> recognised(folder, heard));
       languages.check(transcript.language());
-      Episode episode = new Episode(folder.recording(recording.file()), folder, transcript);
+      Episode episode = new Episode(folder.recording(recording.file()), folder, transcript, known);
       List<Pick> picks = step("pick", () -> episode.picks(brief));
       if (picks.isEmpty()) {
         throw new IllegalArgumentException(
@@ -217,7 +221,7 @@ final class BatchCommand implements Callable<Integer> {
                         new SpeakersByMicrophone.Microphone(
                             Levels.of(h.recording().file()),
                             h.placement(),
-                            stem(h.recording().file())))
+                            NameOptions.stem(h.recording().file())))
                 .toList());
   }
 
@@ -271,6 +275,7 @@ final class BatchCommand implements Callable<Integer> {
       ClipRenderer renderer)
       throws IOException {
     ComposedClip composed = episode.compose(clip);
+    int number = nodes.size() + 1;
     ObjectNode node = nodes.addObject();
     node.put("title", clip.title());
     ArrayNode kept = node.putArray("kept");
@@ -288,7 +293,8 @@ final class BatchCommand implements Callable<Integer> {
     ArrayNode files = node.putArray("files");
     Map<List<Object>, Path> made = new HashMap<>();
     for (DeliverySpec spec : asked) {
-      String name = names.unique(FileNames.of(stem(media.get(0)), clip.title(), spec.id()));
+      String name =
+          names.name(media.get(0), clip.title(), number, spec, composed.playback().lengthUs());
       ObjectNode file = files.addObject();
       addFile(file, episode, composed.forSpec(spec), name, renderer, made);
       new WindowsJson(episode.rate())
@@ -317,7 +323,7 @@ final class BatchCommand implements Callable<Integer> {
       addChecks(node, before);
       return;
     }
-    Path target = out.resolve(name + ".mp4");
+    Path target = out.resolve(name + "." + composition.spec().encoding().codec().extension());
     Path same = made.get(composition.spec().makes());
     step(
         "render",
@@ -354,10 +360,6 @@ final class BatchCommand implements Callable<Integer> {
           .put("verdict", check.verdict().name().toLowerCase(Locale.ROOT))
           .put("text", check.text());
     }
-  }
-
-  private static String stem(Path file) {
-    return file.getFileName().toString().replaceAll("\\.[^.]+$", "");
   }
 
   private static double seconds(long us) {

@@ -8,7 +8,6 @@ import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 import paringknife.core.clip.cut.CutList;
 import paringknife.core.deliver.DeliverySpec;
-import paringknife.core.deliver.DeliverySpecs;
 import paringknife.core.frame.CameraPlanner;
 import paringknife.core.frame.Framed;
 import paringknife.core.frame.Layout;
@@ -362,9 +361,9 @@ final class ToolCommand implements Runnable {
   }
 
   @Command(description = "ids of the delivery specs")
-  void specs() {
+  void specs(@Mixin SpecOptions own) throws IOException {
     ArrayNode out = JSON.createArrayNode();
-    for (DeliverySpec s : DeliverySpecs.shipped()) {
+    for (DeliverySpec s : own.specs().all()) {
       out.addObject()
           .put("id", s.id())
           .put("name", s.name())

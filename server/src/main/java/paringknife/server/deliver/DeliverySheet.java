@@ -12,11 +12,8 @@ import org.springframework.stereotype.Service;
 import paringknife.core.deliver.Check;
 import paringknife.core.deliver.Delivered;
 import paringknife.core.deliver.DeliverySpec;
-import paringknife.core.deliver.DeliverySpecs;
-import paringknife.core.deliver.FileNames;
 import paringknife.server.clips.ClipStore;
 import paringknife.server.episodes.Episode;
-import paringknife.server.shelf.EpisodeStore;
 import paringknife.server.shelf.Episodes;
 
 /** The clips of an episode by delivery specs. */
@@ -30,18 +27,21 @@ class DeliverySheet {
   private final RenderingStore renderings;
   private final PlannedCells planned;
   private final RenderOrders orders;
+  private final CellNames cellNames;
 
   DeliverySheet(
       Episodes episodes,
       ClipStore clips,
       RenderingStore renderings,
       PlannedCells planned,
-      RenderOrders orders) {
+      RenderOrders orders,
+      CellNames cellNames) {
     this.episodes = episodes;
     this.clips = clips;
     this.renderings = renderings;
     this.planned = planned;
     this.orders = orders;
+    this.cellNames = cellNames;
   }
 
   /** Clips by specs. */
@@ -74,9 +74,8 @@ class DeliverySheet {
 
   Sheet of(long episodeId) {
     Episode episode = episodes.open(episodeId);
-    EpisodeStore.Row row = episodes.row(episodeId);
     Map<String, RenderingStore.Row> rows = rows(episodeId);
-    FileNames names = new FileNames();
+    Map<CellNames.Cell, String> names = cellNames.of(episodeId);
     List<Line> lines = new ArrayList<>();
     for (ClipStore.StoredClip clip : clips.ofEpisode(episodeId)) {
       PlannedCells.Clip plan = planned.of(clip, episode);
@@ -84,8 +83,7 @@ class DeliverySheet {
       List<Cell> cells = new ArrayList<>();
       for (PlannedCells.Cell cell : plan.cells()) {
         String id = cell.spec().id();
-        String name =
-            names.unique(FileNames.of(row.show() + " " + row.title(), delivered.title(), id));
+        String name = names.getOrDefault(new CellNames.Cell(clip.id(), id), id);
         boolean asked = delivered.specs().contains(id);
         cells.add(cell(cell, asked, name, rows.get(key(clip.id(), id))));
       }
@@ -98,7 +96,7 @@ class DeliverySheet {
               clip.revision(),
               cells));
     }
-    return new Sheet(DeliverySpecs.shipped(), lines);
+    return new Sheet(episode.specs().all(), lines);
   }
 
   private Map<String, RenderingStore.Row> rows(long episodeId) {

@@ -5,8 +5,8 @@ import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
 import paringknife.core.clip.ComposedClip;
+import paringknife.core.clip.Composition;
 import paringknife.core.clip.Playback;
-import paringknife.core.deliver.DeliverySpec;
 import paringknife.server.episodes.Episode;
 
 /**
@@ -34,8 +34,8 @@ final class Fingerprint {
    *
    * @param ofClip {@link #ofClip}
    */
-  static String of(String ofClip, ComposedClip clip, DeliverySpec spec) {
-    return digest(ofClip, clip.path(spec.shape()), spec.makes());
+  static String of(String ofClip, Composition made) {
+    return digest(ofClip, made.path(), made.spec().makes());
   }
 
   /** The kept pieces of a clip as they are now. */

@@ -54,18 +54,18 @@ public class FinishedFiles {
     if (!Files.isDirectory(data.finishedFolder())) {
       return;
     }
-    Set<Path> known = new HashSet<>();
+    Set<String> known = new HashSet<>();
     for (RenderingStore.Row row : renderings.ofAllClips()) {
-      known.add(data.finished(row.clipId(), row.spec(), row.attempt()));
+      known.add(DataFolder.finishedName(row.clipId(), row.spec(), row.attempt()));
       if (row.finishedAttempt() != null) {
-        known.add(data.finished(row.clipId(), row.spec(), row.finishedAttempt()));
+        known.add(DataFolder.finishedName(row.clipId(), row.spec(), row.finishedAttempt()));
       }
     }
     Instant before = Instant.now().minus(age);
     try (Stream<Path> files = Files.list(data.finishedFolder())) {
       files
           .filter(Files::isRegularFile)
-          .filter(f -> !known.contains(f) && !modified(f).isAfter(before))
+          .filter(f -> !known.contains(stem(f)) && !modified(f).isAfter(before))
           .forEach(
               f -> {
                 WholeFile.remove(f);
@@ -74,6 +74,11 @@ public class FinishedFiles {
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
+  }
+
+  private static String stem(Path file) {
+    String name = file.getFileName().toString();
+    return name.substring(0, Math.max(0, name.lastIndexOf('.')));
   }
 
   private static Instant modified(Path file) {

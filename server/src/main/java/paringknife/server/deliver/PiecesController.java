@@ -3,12 +3,10 @@ package paringknife.server.deliver;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.core.io.FileSystemResource;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
-import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -101,17 +99,15 @@ class PiecesController {
     RenderingStore.Row row =
         renderings
             .byId(rendering)
-            .filter(r -> r.clipId() == id && r.finishedAttempt() != null)
+            .filter(r -> r.clipId() == id && KeptPieces.byId(r.spec()).isPresent())
             .orElseThrow(() -> new NotThere("These pieces have not been written."));
-    Optional<KeptPieces> pieces = KeptPieces.byId(row.spec());
-    Path file = data.finished(id, row.spec(), row.finishedAttempt());
-    String ending = pieces.map(KeptPieces::each).orElse(false) ? ".zip" : ".mp4";
+    Path file =
+        row.finishedIn(data).orElseThrow(() -> new NotThere("These pieces have not been written."));
     HttpHeaders headers = new HttpHeaders();
-    headers.setContentType(
-        MediaType.parseMediaType(ending.equals(".zip") ? "application/zip" : "video/mp4"));
+    headers.setContentType(FinishedMedia.type(row.finishedAs()));
     headers.setContentDisposition(
         ContentDisposition.attachment()
-            .filename(row.fileName() + "-kept" + ending, StandardCharsets.UTF_8)
+            .filename(row.fileName() + "-kept." + row.finishedAs(), StandardCharsets.UTF_8)
             .build());
     return ResponseEntity.ok().headers(headers).body(new FileSystemResource(file));
   }

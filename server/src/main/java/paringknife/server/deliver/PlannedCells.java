@@ -7,7 +7,6 @@ import paringknife.core.clip.ComposedClip;
 import paringknife.core.clip.Composition;
 import paringknife.core.deliver.Check;
 import paringknife.core.deliver.DeliverySpec;
-import paringknife.core.deliver.DeliverySpecs;
 import paringknife.server.clips.ClipStore;
 import paringknife.server.database.Recent;
 import paringknife.server.episodes.Episode;
@@ -51,9 +50,9 @@ class PlannedCells {
   private static Clip plan(ComposedClip clip, Episode episode) {
     String ofClip = Fingerprint.ofClip(episode, clip);
     List<Cell> cells = new ArrayList<>();
-    for (DeliverySpec spec : DeliverySpecs.shipped()) {
+    for (DeliverySpec spec : episode.specs().all()) {
       Composition composition = clip.forSpec(spec);
-      cells.add(new Cell(spec, composition.preflight(), Fingerprint.of(ofClip, clip, spec)));
+      cells.add(new Cell(spec, composition.preflight(), Fingerprint.of(ofClip, composition)));
     }
     return new Clip(clip.playback().lengthUs(), cells);
   }

@@ -19,7 +19,6 @@ import org.springframework.context.annotation.Configuration;
 import paringknife.core.clip.ComposedClip;
 import paringknife.core.clip.Composition;
 import paringknife.core.deliver.Check;
-import paringknife.core.deliver.DeliverySpecs;
 import paringknife.core.deliver.KeptPieces;
 import paringknife.core.formats.TimedText;
 import paringknife.media.ffmpeg.Measurement;
@@ -118,28 +117,21 @@ class RenderTask {
     Episode episode = episodes.open(clip.episodeId());
     ComposedClip composed = episode.compose(clip.document());
     Optional<KeptPieces> pieces = KeptPieces.byId(row.spec());
-    String fingerprint =
-        pieces.isPresent()
-            ? Fingerprint.ofPieces(episode, composed)
-            : Fingerprint.of(
-                Fingerprint.ofClip(episode, composed), composed, DeliverySpecs.byId(row.spec()));
-    switch (renderings.begin(row.present(), fingerprint)) {
-      case WAIT:
-        return Optional.of(ASK_AGAIN);
-      case OVERTAKEN:
-        throw new NotWanted();
-      default:
-        break;
-    }
-    data.keepRoom();
-    Path target = data.finished(row.clipId(), row.spec(), row.attempt());
     if (pieces.isPresent()) {
-      new PiecesRenderer(renderer)
-          .render(episode, clip.document(), pieces.get(), target, reporting(row));
-      finish(row, target, List.of(), Map.of());
-      return Optional.empty();
+      return renderPieces(row, pieces.get(), clip, episode, composed);
     }
-    Composition composition = composed.forSpec(DeliverySpecs.byId(row.spec()));
+    Composition composition = composed.forSpec(episode.specs().byId(row.spec()));
+    String fingerprint = Fingerprint.of(Fingerprint.ofClip(episode, composed), composition);
+    Optional<Duration> wait = begin(row, fingerprint);
+    if (wait.isPresent()) {
+      return wait;
+    }
+    Path target =
+        data.finished(
+            row.clipId(),
+            row.spec(),
+            row.attempt(),
+            composition.spec().encoding().codec().extension());
     Optional<Path> same = sameFile(row, fingerprint);
     if (same.isPresent()) {
       WholeFile.copy(same.get(), target);
@@ -154,15 +146,44 @@ class RenderTask {
     return Optional.empty();
   }
 
+  private Optional<Duration> renderPieces(
+      RenderingStore.Row row,
+      KeptPieces pieces,
+      ClipStore.StoredClip clip,
+      Episode episode,
+      ComposedClip composed) {
+    Optional<Duration> wait = begin(row, Fingerprint.ofPieces(episode, composed));
+    if (wait.isPresent()) {
+      return wait;
+    }
+    Path target = data.finished(row.clipId(), row.spec(), row.attempt(), pieces.extension());
+    new PiecesRenderer(renderer).render(episode, clip.document(), pieces, target, reporting(row));
+    finish(row, target, List.of(), Map.of());
+    return Optional.empty();
+  }
+
+  /** Begins an attempt; answers after how long to ask again where another makes the same file. */
+  private Optional<Duration> begin(RenderingStore.Row row, String fingerprint) {
+    switch (renderings.begin(row.present(), fingerprint)) {
+      case WAIT:
+        return Optional.of(ASK_AGAIN);
+      case OVERTAKEN:
+        throw new NotWanted();
+      default:
+        data.keepRoom();
+        return Optional.empty();
+    }
+  }
+
   private void finish(
       RenderingStore.Row row,
       Path target,
       List<Check> checks,
       Map<String, List<TimedText>> subtitles) {
-    if (renderings.finish(row.present(), target.toFile().length(), checks, subtitles)) {
+    if (renderings.finish(row.present(), target, checks, subtitles)) {
       Integer before = row.finishedAttempt();
       if (before != null && before != row.attempt()) {
-        WholeFile.remove(data.finished(row.clipId(), row.spec(), before));
+        row.finishedIn(data).ifPresent(WholeFile::remove);
       }
     } else {
       WholeFile.remove(target);
@@ -184,8 +205,7 @@ class RenderTask {
   private Optional<Path> sameFile(RenderingStore.Row row, String fingerprint) {
     return renderings
         .finishedAlike(fingerprint, row.id())
-        .filter(r -> r.finishedAttempt() != null)
-        .map(r -> data.finished(r.clipId(), r.spec(), r.finishedAttempt()))
+        .flatMap(r -> r.finishedIn(data))
         .filter(Files::exists);
   }
 }

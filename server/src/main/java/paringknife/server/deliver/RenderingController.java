@@ -6,7 +6,6 @@ import java.nio.file.Path;
 import org.springframework.core.io.FileSystemResource;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
-import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -43,19 +42,20 @@ class RenderingController {
     RenderingStore.Row row =
         renderings
             .byId(id)
-            .filter(r -> r.state() == RenderState.DONE && r.finishedAttempt() != null)
+            .filter(r -> r.state() == RenderState.DONE)
             .orElseThrow(() -> new NotThere("This file has not been rendered."));
-    Path file = data.finished(row.clipId(), row.spec(), row.finishedAttempt());
+    Path file =
+        row.finishedIn(data).orElseThrow(() -> new NotThere("This file has not been rendered."));
     if (!Files.exists(file)) {
       throw new NotThere("This file is not there any more; render it again.");
     }
     HttpHeaders headers = new HttpHeaders();
-    headers.setContentType(MediaType.parseMediaType("video/mp4"));
+    headers.setContentType(FinishedMedia.type(row.finishedAs()));
     headers.setCacheControl("no-cache");
     if (download) {
       headers.setContentDisposition(
           ContentDisposition.attachment()
-              .filename(row.fileName() + ".mp4", StandardCharsets.UTF_8)
+              .filename(row.fileName() + "." + row.finishedAs(), StandardCharsets.UTF_8)
               .build());
     }
     return ResponseEntity.ok().headers(headers).body(new FileSystemResource(file));

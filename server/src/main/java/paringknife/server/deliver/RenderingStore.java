@@ -3,6 +3,7 @@ package paringknife.server.deliver;
 import static paringknife.server.database.generated.Tables.CLIP;
 import static paringknife.server.database.generated.Tables.RENDERING;
 
+import java.nio.file.Path;
 import java.time.Instant;
 import java.time.LocalDateTime;
 import java.time.ZoneOffset;
@@ -18,8 +19,10 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import paringknife.core.deliver.Check;
+import paringknife.core.deliver.KeptPieces;
 import paringknife.core.formats.TimedText;
 import paringknife.core.letter.Lettered;
+import paringknife.server.episodes.DataFolder;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -48,6 +51,7 @@ public class RenderingStore {
    *
    * @param attempt the present order
    * @param finishedAttempt the order that the finished file came of; null while there is none
+   * @param finishedAs what the finished file's name ends in, without the dot
    * @param fingerprint of all that the present order is made from; the same means the same file
    * @param errors how often the present order has failed
    */
@@ -57,6 +61,7 @@ public class RenderingStore {
       String spec,
       int attempt,
       @Nullable Integer finishedAttempt,
+      String finishedAs,
       String fingerprint,
       RenderState state,
       double progress,
@@ -68,6 +73,12 @@ public class RenderingStore {
       @Nullable String problem) {
     Attempt present() {
       return new Attempt(id, attempt);
+    }
+
+    /** The finished file; empty while there is none. */
+    Optional<Path> finishedIn(DataFolder data) {
+      return Optional.ofNullable(finishedAttempt)
+          .map(finished -> data.finished(clipId, spec, finished, finishedAs));
     }
   }
 
@@ -128,6 +139,7 @@ public class RenderingStore {
         r.get(RENDERING.SPEC),
         r.get(RENDERING.ATTEMPT),
         r.get(RENDERING.FINISHED_ATTEMPT),
+        finishedAs(r),
         r.get(RENDERING.FINGERPRINT),
         RenderState.valueOf(r.get(RENDERING.STATE)),
         r.get(RENDERING.PROGRESS),
@@ -139,6 +151,12 @@ public class RenderingStore {
             : json.readValue(measured, new TypeReference<List<Check>>() {}),
         r.get(RENDERING.ERRORS),
         r.get(RENDERING.PROBLEM));
+  }
+
+  /** Kept pieces packed before this was written down are ZIP files all the same. */
+  private static String finishedAs(Record r) {
+    boolean packed = KeptPieces.byId(r.get(RENDERING.SPEC)).map(KeptPieces::each).orElse(false);
+    return packed ? KeptPieces.PACKED : r.get(RENDERING.FINISHED_AS);
   }
 
   private static LocalDateTime now() {
@@ -242,18 +260,21 @@ public class RenderingStore {
   /**
    * Ends an attempt that went through.
    *
+   * @param file what came of it
    * @param subtitles the captions of the file as it is, by language
    * @return whether it was still wanted
    */
   @Transactional
   public boolean finish(
-      Attempt attempt, long bytes, List<Check> checks, Map<String, List<TimedText>> subtitles) {
+      Attempt attempt, Path file, List<Check> checks, Map<String, List<TimedText>> subtitles) {
+    String name = file.getFileName().toString();
     return db.update(RENDERING)
             .set(RENDERING.STATE, RenderState.DONE.name())
             .set(RENDERING.PROGRESS, 1.0)
             .set(RENDERING.FINISHED_AT, now())
             .set(RENDERING.FINISHED_ATTEMPT, attempt.number())
-            .set(RENDERING.FILE_BYTES, bytes)
+            .set(RENDERING.FINISHED_AS, name.substring(name.lastIndexOf('.') + 1))
+            .set(RENDERING.FILE_BYTES, file.toFile().length())
             .set(RENDERING.MEASURED, json.writeValueAsString(checks))
             .set(RENDERING.SUBTITLES, json.writeValueAsString(subtitles))
             .where(is(attempt))

@@ -1,13 +1,10 @@
 package paringknife.server.deliver;
 
-import java.util.List;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
-import paringknife.core.deliver.DeliverySpec;
-import paringknife.core.deliver.DeliverySpecs;
 
 /** The delivery sheet over HTTP. */
 @RestController
@@ -17,11 +14,6 @@ class SheetController {
 
   SheetController(DeliverySheet sheet) {
     this.sheet = sheet;
-  }
-
-  @GetMapping("/specs")
-  List<DeliverySpec> specs() {
-    return DeliverySpecs.shipped();
   }
 
   @GetMapping("/episodes/{id}/sheet")

@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.zip.Deflater;
@@ -16,13 +17,19 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.deliver.FileNames;
 import paringknife.core.deliver.KeptPieces;
+import paringknife.core.deliver.post.PostTexts;
+import paringknife.core.deliver.post.PostsCsv;
 import paringknife.core.formats.SubtitleFormat;
 import paringknife.core.formats.TimedText;
+import paringknife.server.clips.ClipPosts;
+import paringknife.server.clips.ClipStore;
 import paringknife.server.episodes.DataFolder;
 import paringknife.server.shelf.EpisodeStore;
 import paringknife.server.shelf.Episodes;
+import paringknife.server.specs.SpecStore;
 import paringknife.server.web.NotThere;
 
 /** All finished files of an episode in one, streamed. */
@@ -33,8 +40,23 @@ class ZipController {
   private final Episodes episodes;
   private final RenderingStore renderings;
   private final DataFolder data;
+  private final CellNames cellNames;
+  private final ClipStore clips;
+  private final ClipPosts posts;
+  private final SpecStore specs;
 
-  ZipController(Episodes episodes, RenderingStore renderings, DataFolder data) {
+  ZipController(
+      Episodes episodes,
+      RenderingStore renderings,
+      DataFolder data,
+      CellNames cellNames,
+      ClipStore clips,
+      ClipPosts posts,
+      SpecStore specs) {
+    this.cellNames = cellNames;
+    this.clips = clips;
+    this.posts = posts;
+    this.specs = specs;
     this.episodes = episodes;
     this.renderings = renderings;
     this.data = data;
@@ -76,12 +98,17 @@ class ZipController {
             .build()
             .toString());
     FileNames names = new FileNames();
+    Map<CellNames.Cell, String> now = cellNames.of(id);
+    Map<Long, String> named = new HashMap<>();
     try (ZipOutputStream zip =
         new ZipOutputStream(response.getOutputStream(), StandardCharsets.UTF_8)) {
       zip.setLevel(Deflater.NO_COMPRESSION);
       for (RenderingStore.Row row : ready) {
-        String name = names.unique(row.fileName());
-        zip.putNextEntry(new ZipEntry(name + ".mp4"));
+        String name =
+            names.unique(
+                now.getOrDefault(new CellNames.Cell(row.clipId(), row.spec()), row.fileName()));
+        named.put(row.id(), name);
+        zip.putNextEntry(new ZipEntry(name + "." + row.finishedAs()));
         Files.copy(file(row), zip);
         zip.closeEntry();
         for (Map.Entry<String, List<TimedText>> track : renderings.subtitles(row.id()).entrySet()) {
@@ -95,7 +122,18 @@ class ZipController {
           }
         }
       }
+      PostsCsv table = new PostsCsv();
+      for (RenderingStore.Row row : ready) {
+        specs.all().find(row.spec()).ifPresent(spec -> add(table, row, spec, named.get(row.id())));
+      }
+      text(zip, "texts.csv", table.text());
     }
+  }
+
+  private void add(PostsCsv table, RenderingStore.Row row, DeliverySpec spec, String name) {
+    ClipStore.StoredClip clip = clips.byId(row.clipId());
+    PostTexts texts = spec.texts().of(clip.document().title(), posts.of(clip));
+    table.add(name + "." + row.finishedAs(), spec.name(), texts);
   }
 
   private static SubtitleFormat format(String extension) {
@@ -108,13 +146,12 @@ class ZipController {
 
   private boolean isReady(RenderingStore.Row row) {
     return row.state() == RenderState.DONE
-        && row.finishedAttempt() != null
         && KeptPieces.byId(row.spec()).isEmpty()
-        && Files.exists(file(row));
+        && row.finishedIn(data).filter(Files::exists).isPresent();
   }
 
   private Path file(RenderingStore.Row row) {
-    return data.finished(row.clipId(), row.spec(), row.finishedAttempt());
+    return row.finishedIn(data).orElseThrow();
   }
 
   private static void text(ZipOutputStream zip, String name, String text) throws IOException {

@@ -1,7 +1,6 @@
 package paringknife.server.episodes;
 
 import java.nio.file.Path;
-import paringknife.core.deliver.KeptPieces;
 import paringknife.media.store.NoRoom;
 
 /**
@@ -41,11 +40,15 @@ public record DataFolder(Path root, Path media, long roomBytes) {
    * The finished file of a cell.
    *
    * @param attempt the order that it came of; files of order 0 were made before orders were counted
+   * @param extension what its name ends in, without the dot
    */
-  public Path finished(long clipId, String spec, int attempt) {
-    boolean packed = KeptPieces.byId(spec).map(KeptPieces::each).orElse(false);
-    String order = attempt == 0 ? "" : "_" + attempt;
-    return finishedFolder().resolve(clipId + "_" + spec + order + (packed ? ".zip" : ".mp4"));
+  public Path finished(long clipId, String spec, int attempt, String extension) {
+    return finishedFolder().resolve(finishedName(clipId, spec, attempt) + "." + extension);
+  }
+
+  /** The name of a cell's finished file, whatever it ends in. */
+  public static String finishedName(long clipId, String spec, int attempt) {
+    return clipId + "_" + spec + (attempt == 0 ? "" : "_" + attempt);
   }
 
   public Path finishedFolder() {

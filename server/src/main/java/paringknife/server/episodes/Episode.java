@@ -10,6 +10,7 @@ import org.slf4j.LoggerFactory;
 import paringknife.core.clip.ClipDesk;
 import paringknife.core.clip.ClipDocument;
 import paringknife.core.clip.ComposedClip;
+import paringknife.core.deliver.DeliverySpecs;
 import paringknife.core.frame.CameraPlanner;
 import paringknife.core.frame.FrameDesk;
 import paringknife.core.frame.PushInFinder;
@@ -54,6 +55,7 @@ public final class Episode {
   private final LevelCurve pauseLevels;
   private final Seen seen;
   private final FillerList fillers;
+  private final DeliverySpecs specs;
   private final PareEditor editor;
   private volatile @Nullable CameraPlanner planner;
   private volatile @Nullable PickFinder finder;
@@ -63,13 +65,18 @@ public final class Episode {
   private final ConcurrentHashMap<Brief, List<Pick>> picks = new ConcurrentHashMap<>();
 
   /** With the shipped filler words of its language. */
-  public Episode(Recording recording, EpisodeFolder folder, Transcript transcript) {
-    this(recording, folder, transcript, FillerList.of(transcript.language()));
+  public Episode(
+      Recording recording, EpisodeFolder folder, Transcript transcript, DeliverySpecs specs) {
+    this(recording, folder, transcript, FillerList.of(transcript.language()), specs);
   }
 
   public Episode(
-      Recording recording, EpisodeFolder folder, Transcript transcript, FillerList fillers) {
-    this(recording, folder, transcript, folder.readLevels(), fillers);
+      Recording recording,
+      EpisodeFolder folder,
+      Transcript transcript,
+      FillerList fillers,
+      DeliverySpecs specs) {
+    this(recording, folder, transcript, folder.readLevels(), fillers, specs);
   }
 
   /** Who is seen by which cameras, as found and as put right. */
@@ -109,7 +116,8 @@ public final class Episode {
       EpisodeFolder folder,
       Transcript transcript,
       LevelCurve levels,
-      FillerList fillers) {
+      FillerList fillers,
+      DeliverySpecs specs) {
     this(
         recording,
         folder,
@@ -117,7 +125,8 @@ public final class Episode {
         levels,
         folder.readPauseLevels(levels),
         Seen.in(folder, recording),
-        fillers);
+        fillers,
+        specs);
   }
 
   private Episode(
@@ -127,7 +136,8 @@ public final class Episode {
       LevelCurve levels,
       LevelCurve pauseLevels,
       Seen seen,
-      FillerList fillers) {
+      FillerList fillers,
+      DeliverySpecs specs) {
     this.recording = recording;
     this.folder = folder;
     this.transcript = transcript;
@@ -135,21 +145,34 @@ public final class Episode {
     this.pauseLevels = pauseLevels;
     this.seen = seen;
     this.fillers = fillers;
+    this.specs = specs;
     this.editor = new PareEditor(transcript, pauseLevels, fillers);
   }
 
   /**
-   * The same episode with another transcript or other filler words; what does not depend on them is
-   * kept.
+   * The same episode with another transcript or other specs; what does not depend on them is kept.
    */
-  public Episode with(Transcript changed, FillerList changedFillers) {
-    return new Episode(recording, folder, changed, levels, pauseLevels, seen, changedFillers);
+  public Episode with(Transcript changed, DeliverySpecs changedSpecs) {
+    return new Episode(
+        recording, folder, changed, levels, pauseLevels, seen, fillers, changedSpecs);
   }
 
   /** The same episode with what a producer has put right about who is seen. */
   public Episode with(List<PeopleCorrection> corrections) {
     return new Episode(
-        recording, folder, transcript, levels, pauseLevels, seen.corrected(corrections), fillers);
+        recording,
+        folder,
+        transcript,
+        levels,
+        pauseLevels,
+        seen.corrected(corrections),
+        fillers,
+        specs);
+  }
+
+  /** The delivery specs that its clips may go to. */
+  public DeliverySpecs specs() {
+    return specs;
   }
 
   /** The filler words looked for. */
@@ -246,7 +269,8 @@ public final class Episode {
             people().count(),
             grid().cameras(),
             levels.durationUs(),
-            new PushInFinder(transcript, levels)));
+            new PushInFinder(transcript, levels)),
+        specs);
   }
 
   /** What a state of a clip comes to; see {@link ComposedClip}. */
@@ -254,7 +278,7 @@ public final class Episode {
     return new ComposedClip(
         clip,
         editor.cuts(clip.pared()),
-        new ComposedClip.Material(transcript, planner(), soundPlanner(), rate()));
+        new ComposedClip.Material(transcript, planner(), soundPlanner(), rate(), specs));
   }
 
   public PareEditor editor() {

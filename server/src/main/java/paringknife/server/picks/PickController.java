@@ -15,7 +15,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import paringknife.core.deliver.DeliverySpecs;
+import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.formats.ChapterText;
 import paringknife.core.formats.EditDecisionList;
 import paringknife.core.formats.EditEvent;
@@ -36,6 +36,7 @@ import paringknife.core.transcript.Transcript;
 import paringknife.media.language.SnowballForms;
 import paringknife.server.episodes.Episode;
 import paringknife.server.shelf.Episodes;
+import paringknife.server.specs.SpecStore;
 
 /** Picking over HTTP: proposals by a brief, marks by hand, chapters. */
 @RestController
@@ -43,8 +44,10 @@ import paringknife.server.shelf.Episodes;
 class PickController {
   private final Episodes episodes;
   private final MarkStore marks;
+  private final SpecStore specs;
 
-  PickController(Episodes episodes, MarkStore marks) {
+  PickController(Episodes episodes, MarkStore marks, SpecStore specs) {
+    this.specs = specs;
     this.episodes = episodes;
     this.marks = marks;
   }
@@ -60,9 +63,6 @@ class PickController {
       @Nullable Double share,
       @Nullable List<String> specs) {
     Brief brief() {
-      for (String spec : specs == null ? List.<String>of() : specs) {
-        DeliverySpecs.byId(spec);
-      }
       return new Brief(
           count,
           Math.round(shortest * 1e6),
@@ -85,6 +85,12 @@ class PickController {
           brief.share(),
           brief.specs());
     }
+  }
+
+  private Brief brief(BriefAsked asked) {
+    Brief brief = asked.brief();
+    brief.specs().forEach(specs.all()::byId);
+    return brief;
   }
 
   /** A sentence over a brief that holds where it says nothing. */
@@ -113,13 +119,14 @@ class PickController {
     return BriefAsked.of(
         marks
             .brief(episodes.row(id).show())
-            .orElse(new Brief(3, 15_000_000, 58_000_000, List.of())));
+            .orElse(new Brief(3, 15_000_000, 58_000_000, List.of()))
+            .amongSpecs(specs.all().all().stream().map(DeliverySpec::id).toList()));
   }
 
   /** Proposals for a brief, which the show keeps. */
   @PostMapping("/picks")
   List<Pick> picks(@PathVariable long id, @RequestBody BriefAsked asked) {
-    Brief brief = asked.brief();
+    Brief brief = brief(asked);
     List<Pick> picks = episodes.open(id).picks(brief);
     marks.keep(episodes.row(id).show(), brief);
     return picks;
@@ -128,7 +135,7 @@ class PickController {
   /** What one clip of the episode's highlights is made of, for the share that a brief asks for. */
   @PostMapping("/highlights")
   List<Pick> highlights(@PathVariable long id, @RequestBody BriefAsked asked) {
-    Brief brief = asked.brief();
+    Brief brief = brief(asked);
     List<Pick> found = episodes.open(id).picks().highlights(brief);
     marks.keep(episodes.row(id).show(), brief);
     return found;

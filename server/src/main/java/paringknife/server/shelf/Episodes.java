@@ -7,6 +7,7 @@ import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
+import paringknife.core.deliver.DeliverySpecs;
 import paringknife.core.formats.PlainText;
 import paringknife.core.frame.cameras.CameraGrid;
 import paringknife.core.frame.people.PeopleCorrection;
@@ -21,6 +22,7 @@ import paringknife.server.database.Recent;
 import paringknife.server.episodes.DataFolder;
 import paringknife.server.episodes.Episode;
 import paringknife.server.episodes.EpisodeSource;
+import paringknife.server.specs.SpecStore;
 import paringknife.server.transcripts.FillerLists;
 import paringknife.server.transcripts.Glossary;
 import paringknife.server.transcripts.TranscriptStore;
@@ -41,6 +43,7 @@ public class Episodes {
   private final TranscriptStore transcripts;
   private final Glossary glossary;
   private final FillerLists fillers;
+  private final SpecStore specs;
   private final EpisodePeople people;
   private final TransactionTemplate transactions;
   private final Recent<Opened> opened = new Recent<>(8);
@@ -58,11 +61,13 @@ public class Episodes {
       TranscriptStore transcripts,
       Glossary glossary,
       FillerLists fillers,
+      SpecStore specs,
       EpisodePeople people,
       TransactionTemplate transactions) {
     this.people = people;
     this.transactions = transactions;
     this.fillers = fillers;
+    this.specs = specs;
     this.store = store;
     this.data = data;
     this.ingest = ingest;
@@ -302,7 +307,11 @@ public class Episodes {
     int revision = stored == null ? 0 : stored.revision();
     Opened known = opened.get(id);
     long putRight = people.stateOf(id);
-    if (known != null && known.revision() == revision && known.people() == putRight) {
+    DeliverySpecs deliveries = specs.all();
+    if (known != null
+        && known.revision() == revision
+        && known.people() == putRight
+        && known.episode().specs() == deliveries) {
       return known.episode();
     }
     EpisodeStore.Row row = row(id);
@@ -313,12 +322,13 @@ public class Episodes {
         stored == null ? new Transcript("en", List.of(), List.of()) : stored.transcript();
     Episode episode =
         known != null
-            ? known.episode().with(transcript, known.episode().fillers())
+            ? known.episode().with(transcript, deliveries)
             : new Episode(
                 data.episode(id).recording(row.source()),
                 data.episode(id),
                 transcript,
-                fillers.of(row.show(), transcript.language()));
+                fillers.of(row.show(), transcript.language()),
+                deliveries);
     boolean samePeople = (known == null ? 0 : known.people()) == putRight;
     Episode seen = samePeople ? episode : episode.with(people.of(id));
     opened.put(id, new Opened(revision, putRight, seen));

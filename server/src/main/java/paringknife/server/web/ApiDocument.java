@@ -56,6 +56,10 @@ class ApiDocument {
           Map.entry("RestyleIntent", Set.of("style")),
           Map.entry("RebreakIntent", Set.of("breaking")),
           Map.entry("LetCaptionsBeIntent", Set.of("about")),
+          Map.entry("DeliverySpec", Set.of("captions")),
+          Map.entry("Encoding", Set.of("pictureKbps", "mostBytes", "keyframeSeconds")),
+          Map.entry("Delivered", Set.of("post")),
+          Map.entry("WritePostIntent", Set.of("post")),
           Map.entry("Preview", Set.of("spec")),
           Map.entry("PiecesMade", Set.of("problem")),
           Map.entry("Cell", Set.of("renderingId", "state", "secondsLeft", "problem")));

@@ -13,7 +13,7 @@ import org.jspecify.annotations.Nullable;
  * numbers, and texts and lists are no longer than they may be ({@link Schema#maxLength} where it is
  * not the usual). A component may be missing where it is {@link Nullable}.
  */
-final class BodyRules {
+public final class BodyRules {
   static final int USUAL_TEXT = 2_000;
   static final int USUAL_LIST = 100_000;
   private static final int DEEPEST = 12;
@@ -25,7 +25,7 @@ final class BodyRules {
    *
    * @throws BadBody with a message for the user
    */
-  static void check(Object body) {
+  public static void check(Object body) {
     check(body, "the request", USUAL_TEXT, USUAL_LIST, 0);
   }
 
@@ -101,7 +101,7 @@ final class BodyRules {
   }
 
   /** A body in which something is missing or wrong; the message is for the user. */
-  static final class BadBody extends RuntimeException {
+  public static final class BadBody extends RuntimeException {
     private static final long serialVersionUID = 1;
 
     BadBody(String message) {

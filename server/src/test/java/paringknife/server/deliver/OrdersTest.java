@@ -143,7 +143,7 @@ class OrdersTest {
       RenderingStore.Attempt fresh = order(clip, "wide", "b".repeat(64));
       assertThat(fresh.id()).isEqualTo(old.id());
       assertThat(store().progress(old, 0.5)).as("still wanted").isFalse();
-      assertThat(store().finish(old, 1, List.of(), Map.of())).isFalse();
+      assertThat(store().finish(old, Path.of("film.mp4"), List.of(), Map.of())).isFalse();
       store().fail(old, "too late");
       RenderingStore.Row row = store().byId(fresh.id()).orElseThrow();
       assertThat(row.state()).isEqualTo(RenderState.WAITING);
@@ -222,7 +222,7 @@ class OrdersTest {
     store().cancelAllOf(one);
     Files.delete(
         APP.part(DataFolder.class)
-            .finished(one, "feed-square", finishedAttempt(one, "feed-square")));
+            .finished(one, "feed-square", finishedAttempt(one, "feed-square"), "mp4"));
     APP.part(RenderOrders.class).order(two, "feed-square", row.fingerprint(), "again");
     APP.await(
         "/api/episodes/1/sheet",
@@ -321,8 +321,9 @@ class OrdersTest {
     long clip = clip("Binned", "wide");
     APP.post("/api/episodes/1/renderings", "{}");
     awaitDone(clip, "wide");
-    Path file = APP.part(DataFolder.class).finished(clip, "wide", finishedAttempt(clip, "wide"));
-    Path stray = APP.part(DataFolder.class).finished(987_654, "wide", 1);
+    Path file =
+        APP.part(DataFolder.class).finished(clip, "wide", finishedAttempt(clip, "wide"), "mp4");
+    Path stray = APP.part(DataFolder.class).finished(987_654, "wide", 1, "mp4");
     Files.writeString(stray, "of a clip that is not there any more");
     assertThat(file).exists();
     APP.send(

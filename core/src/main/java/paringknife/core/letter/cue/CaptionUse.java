@@ -15,6 +15,10 @@ public enum CaptionUse {
     this.beside = beside;
   }
 
+  public static CaptionUse of(boolean burnt, boolean beside) {
+    return burnt ? beside ? BOTH : BURNT : beside ? BESIDE : NONE;
+  }
+
   public boolean isBurnt() {
     return burnt;
   }

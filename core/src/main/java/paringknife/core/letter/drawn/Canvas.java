@@ -18,6 +18,15 @@ public record Canvas(int width, int height, SafeArea safe) {
     return new Canvas(even(unit * shape.width()), even(unit * shape.height()), SafeArea.PLAIN);
   }
 
+  /**
+   * The same, smaller.
+   *
+   * @param share over 0, up to 1
+   */
+  public Canvas smaller(double share) {
+    return new Canvas(even(width * share), even(height * share), safe);
+  }
+
   private static int even(double length) {
     return 2 * (int) Math.round(length / 2);
   }

@@ -16,13 +16,18 @@ import paringknife.server.database.generated.tables.Chapter;
 import paringknife.server.database.generated.tables.Clip;
 import paringknife.server.database.generated.tables.ClipChange;
 import paringknife.server.database.generated.tables.ClipVersion;
+import paringknife.server.database.generated.tables.DeliverySpec;
 import paringknife.server.database.generated.tables.Episode;
 import paringknife.server.database.generated.tables.EpisodeSound;
 import paringknife.server.database.generated.tables.FillerList;
 import paringknife.server.database.generated.tables.Glossary;
 import paringknife.server.database.generated.tables.HouseStyle;
 import paringknife.server.database.generated.tables.Mark;
+import paringknife.server.database.generated.tables.NamePattern;
 import paringknife.server.database.generated.tables.PersonCorrection;
+import paringknife.server.database.generated.tables.ProofClip;
+import paringknife.server.database.generated.tables.ProofLink;
+import paringknife.server.database.generated.tables.ProofRemark;
 import paringknife.server.database.generated.tables.Rendering;
 import paringknife.server.database.generated.tables.Shelf;
 import paringknife.server.database.generated.tables.Transcript;
@@ -46,6 +51,8 @@ public class DefaultSchema extends SchemaImpl {
 
     public final ClipVersion CLIP_VERSION = ClipVersion.CLIP_VERSION;
 
+    public final DeliverySpec DELIVERY_SPEC = DeliverySpec.DELIVERY_SPEC;
+
     public final Episode EPISODE = Episode.EPISODE;
 
     public final EpisodeSound EPISODE_SOUND = EpisodeSound.EPISODE_SOUND;
@@ -58,7 +65,15 @@ public class DefaultSchema extends SchemaImpl {
 
     public final Mark MARK = Mark.MARK;
 
+    public final NamePattern NAME_PATTERN = NamePattern.NAME_PATTERN;
+
     public final PersonCorrection PERSON_CORRECTION = PersonCorrection.PERSON_CORRECTION;
+
+    public final ProofClip PROOF_CLIP = ProofClip.PROOF_CLIP;
+
+    public final ProofLink PROOF_LINK = ProofLink.PROOF_LINK;
+
+    public final ProofRemark PROOF_REMARK = ProofRemark.PROOF_REMARK;
 
     public final Rendering RENDERING = Rendering.RENDERING;
 
@@ -86,13 +101,18 @@ public class DefaultSchema extends SchemaImpl {
             Clip.CLIP,
             ClipChange.CLIP_CHANGE,
             ClipVersion.CLIP_VERSION,
+            DeliverySpec.DELIVERY_SPEC,
             Episode.EPISODE,
             EpisodeSound.EPISODE_SOUND,
             FillerList.FILLER_LIST,
             Glossary.GLOSSARY,
             HouseStyle.HOUSE_STYLE,
             Mark.MARK,
+            NamePattern.NAME_PATTERN,
             PersonCorrection.PERSON_CORRECTION,
+            ProofClip.PROOF_CLIP,
+            ProofLink.PROOF_LINK,
+            ProofRemark.PROOF_REMARK,
             Rendering.RENDERING,
             Shelf.SHELF,
             Transcript.TRANSCRIPT,

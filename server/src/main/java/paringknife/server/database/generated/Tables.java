@@ -9,13 +9,18 @@ import paringknife.server.database.generated.tables.Chapter;
 import paringknife.server.database.generated.tables.Clip;
 import paringknife.server.database.generated.tables.ClipChange;
 import paringknife.server.database.generated.tables.ClipVersion;
+import paringknife.server.database.generated.tables.DeliverySpec;
 import paringknife.server.database.generated.tables.Episode;
 import paringknife.server.database.generated.tables.EpisodeSound;
 import paringknife.server.database.generated.tables.FillerList;
 import paringknife.server.database.generated.tables.Glossary;
 import paringknife.server.database.generated.tables.HouseStyle;
 import paringknife.server.database.generated.tables.Mark;
+import paringknife.server.database.generated.tables.NamePattern;
 import paringknife.server.database.generated.tables.PersonCorrection;
+import paringknife.server.database.generated.tables.ProofClip;
+import paringknife.server.database.generated.tables.ProofLink;
+import paringknife.server.database.generated.tables.ProofRemark;
 import paringknife.server.database.generated.tables.Rendering;
 import paringknife.server.database.generated.tables.Shelf;
 import paringknife.server.database.generated.tables.Transcript;
@@ -35,6 +40,8 @@ public class Tables {
 
     public static final ClipVersion CLIP_VERSION = ClipVersion.CLIP_VERSION;
 
+    public static final DeliverySpec DELIVERY_SPEC = DeliverySpec.DELIVERY_SPEC;
+
     public static final Episode EPISODE = Episode.EPISODE;
 
     public static final EpisodeSound EPISODE_SOUND = EpisodeSound.EPISODE_SOUND;
@@ -47,7 +54,15 @@ public class Tables {
 
     public static final Mark MARK = Mark.MARK;
 
+    public static final NamePattern NAME_PATTERN = NamePattern.NAME_PATTERN;
+
     public static final PersonCorrection PERSON_CORRECTION = PersonCorrection.PERSON_CORRECTION;
+
+    public static final ProofClip PROOF_CLIP = ProofClip.PROOF_CLIP;
+
+    public static final ProofLink PROOF_LINK = ProofLink.PROOF_LINK;
+
+    public static final ProofRemark PROOF_REMARK = ProofRemark.PROOF_REMARK;
 
     public static final Rendering RENDERING = Rendering.RENDERING;
 

@@ -38,6 +38,8 @@ import paringknife.server.database.generated.Keys;
 import paringknife.server.database.generated.tables.ClipChange.ClipChangePath;
 import paringknife.server.database.generated.tables.ClipVersion.ClipVersionPath;
 import paringknife.server.database.generated.tables.Episode.EpisodePath;
+import paringknife.server.database.generated.tables.ProofClip.ProofClipPath;
+import paringknife.server.database.generated.tables.ProofLink.ProofLinkPath;
 import paringknife.server.database.generated.tables.Rendering.RenderingPath;
 
 
@@ -171,6 +173,15 @@ public class Clip extends TableImpl<Record> {
         return _clipVersion;
     }
 
+    private transient ProofClipPath _proofClip;
+
+    public ProofClipPath proofClip() {
+        if (_proofClip == null)
+            _proofClip = new ProofClipPath(this, null, Keys.PROOF_OF_CLIP.getInverseKey());
+
+        return _proofClip;
+    }
+
     private transient RenderingPath _rendering;
 
     public RenderingPath rendering() {
@@ -178,6 +189,10 @@ public class Clip extends TableImpl<Record> {
             _rendering = new RenderingPath(this, null, Keys.RENDERING_IBFK_1.getInverseKey());
 
         return _rendering;
+    }
+
+    public ProofLinkPath proofLink() {
+        return proofClip().proofLink();
     }
 
     @Override

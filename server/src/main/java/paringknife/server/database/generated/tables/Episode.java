@@ -38,6 +38,7 @@ import paringknife.server.database.generated.tables.Clip.ClipPath;
 import paringknife.server.database.generated.tables.EpisodeSound.EpisodeSoundPath;
 import paringknife.server.database.generated.tables.Mark.MarkPath;
 import paringknife.server.database.generated.tables.PersonCorrection.PersonCorrectionPath;
+import paringknife.server.database.generated.tables.ProofLink.ProofLinkPath;
 import paringknife.server.database.generated.tables.Shelf.ShelfPath;
 import paringknife.server.database.generated.tables.Transcript.TranscriptPath;
 import paringknife.server.database.generated.tables.TranscriptChange.TranscriptChangePath;
@@ -216,6 +217,15 @@ public class Episode extends TableImpl<Record> {
             _personCorrection = new PersonCorrectionPath(this, null, Keys.PERSON_CORRECTION_IBFK_1.getInverseKey());
 
         return _personCorrection;
+    }
+
+    private transient ProofLinkPath _proofLink;
+
+    public ProofLinkPath proofLink() {
+        if (_proofLink == null)
+            _proofLink = new ProofLinkPath(this, null, Keys.PROOF_OF_EPISODE.getInverseKey());
+
+        return _proofLink;
     }
 
     private transient TranscriptChangePath _transcriptChange;

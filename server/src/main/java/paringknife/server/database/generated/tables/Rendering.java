@@ -54,7 +54,7 @@ public class Rendering extends TableImpl<Record> {
 
     public final TableField<Record, Long> CLIP_ID = createField(DSL.name("clip_id"), SQLDataType.BIGINT.nullable(false), this, "");
 
-    public final TableField<Record, String> SPEC = createField(DSL.name("spec"), SQLDataType.VARCHAR(60).nullable(false), this, "");
+    public final TableField<Record, String> SPEC = createField(DSL.name("spec"), SQLDataType.VARCHAR(80).nullable(false), this, "");
 
     public final TableField<Record, String> FINGERPRINT = createField(DSL.name("fingerprint"), SQLDataType.CHAR(64).nullable(false), this, "");
 
@@ -81,6 +81,10 @@ public class Rendering extends TableImpl<Record> {
     public final TableField<Record, Integer> ERRORS = createField(DSL.name("errors"), SQLDataType.INTEGER.nullable(false).defaultValue(DSL.field(DSL.raw("0"), SQLDataType.INTEGER)), this, "");
 
     public final TableField<Record, String> SUBTITLES = createField(DSL.name("subtitles"), SQLDataType.CLOB.defaultValue(DSL.field(DSL.raw("NULL"), SQLDataType.CLOB)), this, "");
+
+    public final TableField<Record, String> FINISHED_AS = createField(DSL.name("finished_as"), SQLDataType.VARCHAR(8).nullable(false).defaultValue(DSL.field(DSL.raw("'mp4'"), SQLDataType.VARCHAR)), this, "");
+
+    public final TableField<Record, String> WORDS = createField(DSL.name("words"), SQLDataType.CLOB(16777215).defaultValue(DSL.field(DSL.raw("NULL"), SQLDataType.CLOB)), this, "");
 
     private Rendering(Name alias, Table<Record> aliased) {
         this(alias, aliased, (Field<?>[]) null, null);

@@ -1,0 +1,36 @@
+package paringknife.server.clips;
+
+import org.springframework.stereotype.Component;
+import paringknife.core.clip.ComposedClip;
+import paringknife.core.deliver.post.Post;
+import paringknife.core.deliver.post.PostWriter;
+import paringknife.core.letter.cue.KeyWordFinder;
+import paringknife.server.episodes.Episode;
+import paringknife.server.shelf.Episodes;
+
+/** What is posted with clips: as somebody wrote it, or as it is proposed. */
+@Component
+public class ClipPosts {
+  private final Episodes episodes;
+  private final WantedClips wanted;
+
+  ClipPosts(Episodes episodes, WantedClips wanted) {
+    this.episodes = episodes;
+    this.wanted = wanted;
+  }
+
+  public Post of(ClipStore.StoredClip clip) {
+    Post written = clip.document().delivered().post();
+    return written == null ? proposed(clip) : written;
+  }
+
+  private Post proposed(ClipStore.StoredClip clip) {
+    Episode episode = episodes.open(clip.episodeId());
+    ComposedClip composed = episode.compose(clip.document());
+    return new PostWriter(episode.transcript(), episodes.row(clip.episodeId()).show())
+        .propose(
+            composed.said(),
+            new KeyWordFinder(episode.transcript(), wanted.subjectsFor(clip.episodeId()))
+                .propose(composed.captions().cues()));
+  }
+}
