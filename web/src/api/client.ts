@@ -34,6 +34,8 @@ export type Way = Prospect['way'];
 export type Pick = Schemas['Pick'];
 export type Sheet = Schemas['Sheet'];
 export type Cell = Schemas['Cell'];
+export type ProofLink = Schemas['ProofLink'];
+export type Remark = Schemas['Remark'];
 export type Spec = Schemas['DeliverySpec'];
 export type Lettering = Schemas['Lettering'];
 export type MediaFile = Schemas['MediaFile'];
@@ -229,6 +231,13 @@ export const api = {
     });
     return answer.ok ? answer.text() : null;
   },
+  proofs: (id: number) => get<Schemas['ProofsOfEpisode']>(`/episodes/${id}/proofs`),
+  addProof: (id: number, asked: Schemas['LinkAsked']) => post<ProofLink>(`/episodes/${id}/proofs`, asked),
+  withdrawProof: (link: number) => post<void>(`/proofs/${link}/withdrawal`),
+  showProofNow: (link: number) => post<void>(`/proofs/${link}/showing`),
+  remarks: (clip: number) => get<Remark[]>(`/clips/${clip}/remarks`),
+  answerRemark: (remark: number, text: string) => post<Remark[]>(`/remarks/${remark}/answers`, { text }),
+  remarkDone: (remark: number, done: boolean) => post<Remark[]>(`/remarks/${remark}/done`, { done }),
   sheet: (id: number) => get<Sheet>(`/episodes/${id}/sheet`),
   renderAll: (id: number) => post<number>(`/episodes/${id}/renderings`),
   cancel: (rendering: number) => post<void>(`/renderings/${rendering}/cancel`),

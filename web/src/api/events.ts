@@ -54,8 +54,12 @@ export function useServerEvents() {
     source.addEventListener('people', () => {
       for (const seen of ['episode', 'faces', 'preview', 'sheet']) void queries.invalidateQueries({ queryKey: [seen] });
     });
+    source.addEventListener('remarks', () => {
+      for (const said of ['remarks', 'proofs']) void queries.invalidateQueries({ queryKey: [said] });
+    });
     source.addEventListener('renderings', () => {
       queries.invalidateQueries({ queryKey: ['sheet'] });
+      queries.invalidateQueries({ queryKey: ['proofs'] });
     });
     return () => {
       unsubscribe();

@@ -228,6 +228,134 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/remarks/{id}/done": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["setDone"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/remarks/{id}/answers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["answer"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/proofs/{id}/withdrawal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["withdraw"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/proofs/{id}/showing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["showNow"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/proof/{token}/entry": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["enter"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/proof/{token}/clips/{clip}/verdict": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["say"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/proof/{token}/clips/{clip}/remarks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["remark"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/proof/{token}/clips/{clip}/remarks/{remark}/answers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["answer_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gathered-clips": {
         parameters: {
             query?: never;
@@ -366,6 +494,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["renderAll"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/episodes/{id}/proofs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["proofs"];
+        put?: never;
+        post: operations["add_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -932,6 +1076,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/proof/{token}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["page"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/proof/{token}/clips/{clip}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["clip"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/proof/{token}/clips/{clip}/words.{format}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["words"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/proof/{token}/clips/{clip}/film": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["film"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/media-folder": {
         parameters: {
             query?: never;
@@ -1348,6 +1556,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/clips/{id}/remarks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["remarks"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/clips/{id}/prospects": {
         parameters: {
             query?: never;
@@ -1710,6 +1934,94 @@ export interface components {
             version: number;
             specs: components["schemas"]["DeliverySpec"][];
         };
+        RemarkDone: {
+            done: boolean;
+        };
+        Remark: {
+            /** Format: int64 */
+            id: number;
+            /** Format: int64 */
+            linkId: number;
+            /** Format: int64 */
+            clipId: number;
+            /** Format: int64 */
+            answers: number | null;
+            author: string;
+            fromGuest: boolean;
+            text: string;
+            /** Format: int64 */
+            sourceUs: number;
+            /** Format: int64 */
+            fileUs: number;
+            word: string;
+            /** Format: date-time */
+            madeAt: string;
+            /** Format: date-time */
+            doneAt: string | null;
+        };
+        RemarkAnswer: {
+            text: string;
+        };
+        GuestPassword: {
+            password: string;
+        };
+        GuestSays: {
+            approved: boolean;
+            author: string;
+            /** Format: int32 */
+            file: number;
+        };
+        Gone: {
+            /** Format: int32 */
+            before: number;
+            text: string;
+        };
+        GuestClip: {
+            /** Format: int64 */
+            id: number;
+            title: string;
+            /** Format: int32 */
+            file: number;
+            speakers: string[];
+            words: components["schemas"]["GuestWord"][];
+            looked: boolean;
+            gone: components["schemas"]["Gone"][];
+            remarks: components["schemas"]["GuestRemark"][];
+            approved: boolean | null;
+            answeredBy: string | null;
+            answeredNow: boolean;
+        };
+        GuestRemark: {
+            /** Format: int64 */
+            id: number;
+            /** Format: int64 */
+            answers: number | null;
+            author: string;
+            fromGuest: boolean;
+            text: string;
+            /** Format: int64 */
+            fileUs: number;
+            word: string;
+            /** Format: date-time */
+            madeAt: string;
+            done: boolean;
+        };
+        GuestWord: {
+            text: string;
+            /** Format: int64 */
+            fromUs: number;
+            /** Format: int64 */
+            toUs: number;
+            /** Format: int32 */
+            speaker: number;
+            isNew: boolean;
+        };
+        NewRemark: {
+            author: string;
+            text: string;
+            /** Format: int64 */
+            fileUs: number;
+        };
         Gathered: {
             title: string;
             pieces: components["schemas"]["GatheredPiece"][];
@@ -1791,6 +2103,45 @@ export interface components {
         TranscriptIntent: components["schemas"]["AcceptTranscriptIntent"] | components["schemas"]["CapitalTranscriptIntent"] | components["schemas"]["JoinTranscriptIntent"] | components["schemas"]["MarkTranscriptIntent"] | components["schemas"]["NameSpeakerTranscriptIntent"] | components["schemas"]["ParagraphTranscriptIntent"] | components["schemas"]["PunctuateTranscriptIntent"] | components["schemas"]["ReassignTranscriptIntent"] | components["schemas"]["ReplaceTranscriptIntent"] | components["schemas"]["ReplaceAllTranscriptIntent"] | components["schemas"]["TypeInTranscriptIntent"];
         VerbatimText: {
             text: string;
+        };
+        LinkAsked: {
+            title: string;
+            clips: number[];
+            /** Format: int32 */
+            days: number | null;
+            downloads: boolean;
+            password: string | null;
+        };
+        Copy: {
+            /** @enum {string|null} */
+            state: "WAITING" | "RENDERING" | "DONE" | "FAILED" | "CANCELLED" | null;
+            /** Format: double */
+            progress: number;
+            /** Format: int32 */
+            attempt: number | null;
+            isCurrent: boolean;
+            problem: string | null;
+        };
+        ProofLink: {
+            /** Format: int64 */
+            id: number;
+            token: string;
+            title: string;
+            /** Format: date-time */
+            expiresAt: string | null;
+            holds: boolean;
+            downloads: boolean;
+            locked: boolean;
+            clips: components["schemas"]["ShownClip"][];
+        };
+        ShownClip: {
+            /** Format: int64 */
+            clipId: number;
+            title: string;
+            copy: components["schemas"]["Copy"];
+            approved: boolean | null;
+            answeredBy: string | null;
+            answeredNow: boolean;
         };
         PiecesAsked: {
             scripts: string;
@@ -2375,6 +2726,23 @@ export interface components {
             language: string;
             quality: string;
         };
+        GuestPage: {
+            title: string;
+            /** Format: date-time */
+            expiresAt: string | null;
+            downloads: boolean;
+            clips: components["schemas"]["ListedClip"][];
+        };
+        ListedClip: {
+            /** Format: int64 */
+            id: number;
+            title: string;
+            /** Format: int32 */
+            file: number | null;
+            approved: boolean | null;
+            /** Format: int32 */
+            open: number;
+        };
         Lettering: {
             id: string;
             name: string;
@@ -2527,6 +2895,12 @@ export interface components {
             from: number;
             /** Format: int32 */
             to: number;
+        };
+        ProofsOfEpisode: {
+            links: components["schemas"]["ProofLink"][];
+            open: {
+                [key: string]: number;
+            };
         };
         MisfitList: {
             unheard: components["schemas"]["Unheard"][];
@@ -3247,6 +3621,15 @@ export interface components {
             type: "writePost";
             post: components["schemas"]["Post"] | null;
         };
+        ConversationLayout: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "conversation";
+            /** @enum {string} */
+            arrangement: "STACKED" | "BESIDE" | "INSET";
+        };
         TogetherLayout: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -3289,15 +3672,6 @@ export interface components {
             /** Format: int32 */
             person: number;
         };
-        ConversationLayout: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "conversation";
-            /** @enum {string} */
-            arrangement: "STACKED" | "BESIDE" | "INSET";
-        };
         FromHereExtent: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -3333,6 +3707,16 @@ export interface components {
             type: "stretch";
             span: components["schemas"]["Span"];
         };
+        TravelShown: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "travel";
+            from: components["schemas"]["PlacedWindow"];
+            to: components["schemas"]["PlacedWindow"];
+            curve: components["schemas"]["Curve"];
+        };
         LaidShown: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -3349,15 +3733,24 @@ export interface components {
             type: "still";
             window: components["schemas"]["PlacedWindow"];
         };
-        TravelShown: {
+        PlacedCaptionEdit: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "travel";
-            from: components["schemas"]["PlacedWindow"];
-            to: components["schemas"]["PlacedWindow"];
-            curve: components["schemas"]["Curve"];
+            type: "placed";
+            /** Format: int64 */
+            wordId: number;
+            place: components["schemas"]["Place"];
+        };
+        BindToLastCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "bindToLast";
+            /** Format: int64 */
+            wordId: number;
         };
         BreakBeforeCaptionEdit: {
             /**
@@ -3457,25 +3850,6 @@ export interface components {
              * @enum {string}
              */
             type: "goOnWith";
-            /** Format: int64 */
-            wordId: number;
-        };
-        PlacedCaptionEdit: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "placed";
-            /** Format: int64 */
-            wordId: number;
-            place: components["schemas"]["Place"];
-        };
-        BindToLastCaptionEdit: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "bindToLast";
             /** Format: int64 */
             wordId: number;
         };
@@ -3656,6 +4030,13 @@ export interface components {
             text: components["schemas"]["Colour"];
             ground: components["schemas"]["Colour"];
         };
+        AtOnceEntrance: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "atOnce";
+        };
         PopEntrance: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -3693,13 +4074,6 @@ export interface components {
             ms: number;
             /** Format: double */
             from: number;
-        };
-        AtOnceEntrance: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "atOnce";
         };
         DismissedPeopleCorrection: {
             /**
@@ -4499,6 +4873,258 @@ export interface operations {
             };
         };
     };
+    setDone: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        /** @description Up to 1 MB; more is answered with 413. */
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RemarkDone"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Remark"][];
+                };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    answer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        /** @description Up to 1 MB; more is answered with 413. */
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RemarkAnswer"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Remark"][];
+                };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    withdraw: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    showNow: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    enter: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        /** @description Up to 1 MB; more is answered with 413. */
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GuestPassword"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    say: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+                clip: number;
+            };
+            cookie?: {
+                proof?: string;
+            };
+        };
+        /** @description Up to 1 MB; more is answered with 413. */
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GuestSays"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["GuestClip"];
+                };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    remark: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+                clip: number;
+            };
+            cookie?: {
+                proof?: string;
+            };
+        };
+        /** @description Up to 1 MB; more is answered with 413. */
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewRemark"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["GuestClip"];
+                };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    answer_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+                clip: number;
+                remark: number;
+            };
+            cookie?: {
+                proof?: string;
+            };
+        };
+        /** @description Up to 1 MB; more is answered with 413. */
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewRemark"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["GuestClip"];
+                };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     make: {
         parameters: {
             query?: never;
@@ -4768,6 +5394,62 @@ export interface operations {
                 content: {
                     "*/*": number;
                 };
+            };
+        };
+    };
+    proofs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ProofsOfEpisode"];
+                };
+            };
+        };
+    };
+    add_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        /** @description Up to 1 MB; more is answered with 413. */
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LinkAsked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ProofLink"];
+                };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -5908,6 +6590,108 @@ export interface operations {
             };
         };
     };
+    page: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: {
+                proof?: string;
+            };
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["GuestPage"];
+                };
+            };
+        };
+    };
+    clip: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+                clip: number;
+            };
+            cookie?: {
+                proof?: string;
+            };
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["GuestClip"];
+                };
+            };
+        };
+    };
+    words: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+                clip: number;
+                format: string;
+            };
+            cookie?: {
+                proof?: string;
+            };
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": string;
+                };
+            };
+        };
+    };
+    film: {
+        parameters: {
+            query?: {
+                download?: boolean;
+            };
+            header?: never;
+            path: {
+                token: string;
+                clip: number;
+            };
+            cookie?: {
+                proof?: string;
+            };
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": string;
+                };
+            };
+        };
+    };
     files: {
         parameters: {
             query?: never;
@@ -6519,6 +7303,28 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["RepeatFound"][];
+                };
+            };
+        };
+    };
+    remarks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Remark"][];
                 };
             };
         };

@@ -6,6 +6,8 @@ import { assertNever } from '../ui/assertNever';
 import { clock, sizeText } from '../ui/time';
 import type { Stage } from '../workbench/store';
 import { useWorkbench } from '../workbench/store';
+import { ProofPanel } from '../proof/ProofPanel';
+import { SaidOfClip } from '../proof/SaidOfClip';
 import { CellDetail } from './CellDetail';
 import { DeliveryZip } from './DeliveryZip';
 import { codecName, hasPicture } from './specFields';
@@ -19,14 +21,19 @@ type Line = Sheet['lines'][number];
 /** The delivery sheet: clips by specs. Every cell knows before rendering whether it will pass. */
 export function DeliverySheet({
   episodeId,
+  heading,
   onOpen,
 }: {
   episodeId: number;
+  /** What the page of a link is called, to begin with. */
+  heading: string;
   onOpen: (clip: number, stage: Stage) => void;
 }) {
   const queries = useQueryClient();
   const sheet = useQuery({ queryKey: ['sheet', episodeId], queryFn: () => api.sheet(episodeId) });
   const [chosen, setChosen] = useState<{ clip: number; spec: string } | null>(null);
+  const [proofing, setProofing] = useState(false);
+  const proofs = useQuery({ queryKey: ['proofs', episodeId], queryFn: () => api.proofs(episodeId) }).data;
   const [chosenSpec, setChosenSpec] = useState<string | null>(null);
   const ticks = useRef<Promise<void>>(Promise.resolve());
   /** Cells as they were ticked, shown until the server has answered. */
@@ -85,7 +92,12 @@ export function DeliverySheet({
               <p className="text-soft">{summary(lines.length, cells.length, finished.length, busy.length)}</p>
             </div>
             {lines.length > 0 && (
-              <AddColumn specs={specs.filter((s) => !shown.includes(s))} onAdd={(id) => setAdded([...added, id])} />
+              <div className="flex items-center gap-2">
+                <AddColumn specs={specs.filter((s) => !shown.includes(s))} onAdd={(id) => setAdded([...added, id])} />
+                <button className="button" aria-pressed={proofing} onClick={() => setProofing(!proofing)}>
+                  Show for a yes
+                </button>
+              </div>
             )}
           </div>
           {lines.length === 0 ? (
@@ -105,6 +117,7 @@ export function DeliverySheet({
                     spec={s}
                     chosen={chosenSpec === s.id}
                     onChoose={() => {
+                      setProofing(false);
                       setChosen(null);
                       setChosenSpec(s.id);
                     }}
@@ -122,6 +135,7 @@ export function DeliverySheet({
                     <div className="text-[12px] text-soft tabular-nums">
                       {clock(l.lengthUs)} pared from {clock(l.originalUs)}
                     </div>
+                    {proofs && <SaidOfClip proofs={proofs} clipId={l.clipId} />}
                   </button>
                   {shown.map((s) => {
                     const c = l.cells.find((x) => x.spec === s.id)!;
@@ -132,6 +146,7 @@ export function DeliverySheet({
                         cell={c}
                         chosen={chosen?.clip === l.clipId && chosen.spec === s.id}
                         onChoose={() => {
+                          setProofing(false);
                           setChosenSpec(null);
                           setChosen({ clip: l.clipId, spec: s.id });
                         }}
@@ -177,7 +192,14 @@ export function DeliverySheet({
         </footer>
       </main>
       <aside className="w-[330px] shrink-0 overflow-y-auto border-l border-rule bg-desk px-4 py-4">
-        {spec ? (
+        {proofing ? (
+          <ProofPanel
+            episodeId={episodeId}
+            heading={heading}
+            clips={lines.map((l) => ({ id: l.clipId, title: l.title }))}
+            onOpen={(clip) => onOpen(clip, 'pare')}
+          />
+        ) : spec ? (
           <SpecPanel
             key={spec.id}
             spec={spec}

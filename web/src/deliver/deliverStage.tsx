@@ -3,7 +3,13 @@ import { DeliverySheet } from './DeliverySheet';
 
 function Whole({ open, acts }: StageProps) {
   return (
-    open.card && <DeliverySheet episodeId={open.id} onOpen={(clip, stage) => acts.openClip({ id: clip }, stage)} />
+    open.card && (
+      <DeliverySheet
+        episodeId={open.id}
+        heading={open.item?.show ?? open.card.title}
+        onOpen={(clip, stage) => acts.openClip({ id: clip }, stage)}
+      />
+    )
   );
 }
 

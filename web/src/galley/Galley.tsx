@@ -5,7 +5,7 @@ import type { Corrections } from '../workbench/corrections';
 import { lineHeightOf, useReading } from '../workbench/reading';
 import { ordered, useWorkbench, type Stage } from '../workbench/store';
 import type { LanePiece, Retiming } from './Lane';
-import { captionBreaks, hitMarks, within, withStruck } from './lineMarks';
+import { captionBreaks, hitMarks, within, wordMarks, withStruck } from './lineMarks';
 import { joinOf, withLoupe } from './loupeRow';
 import { SeamRow } from './SeamRow';
 import { SetLine } from './SetLine';
@@ -29,6 +29,8 @@ interface Props {
   names: string[];
   corrections: Corrections;
   frameUs: number;
+  /** Words with remarks that are open. */
+  remarked: number[];
 }
 
 const MARGIN = 208;
@@ -46,6 +48,7 @@ export const Galley = memo(function Galley({
   names,
   corrections,
   frameUs,
+  remarked,
 }: Props) {
   const scroller = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(0);
@@ -82,6 +85,7 @@ export const Galley = memo(function Galley({
 
   const [selectedFrom, selectedTo] = selection ? ordered(selection) : [-1, -2];
   const marks = useMemo(() => hitMarks(hits, transcript.text.length), [hits, transcript]);
+  const remarks = useMemo(() => wordMarks(remarked, transcript.text.length), [remarked, transcript]);
   const nowHit = hits[hit] ?? null;
   const breaks = useMemo(() => (cues ? captionBreaks(cues, transcript.ids) : null), [cues, transcript]);
   const [correctFrom, correctTo] = correcting ? ordered(correcting) : [-1, -2];
@@ -151,6 +155,7 @@ export const Galley = memo(function Galley({
                     nowTo={nowHit?.to ?? -1}
                     picks={picks}
                     breaks={breaks}
+                    remarked={remarks}
                     correctFrom={correctFrom >= row.from && correctFrom < row.to ? correctFrom : -1}
                     correctTo={correctFrom < row.to && correctTo >= row.from ? correctTo : -1}
                     corrections={corrections}

@@ -38,6 +38,7 @@ interface LineProps {
   nowTo: number;
   picks: Pick[];
   breaks: Uint8Array | null;
+  remarked: Uint8Array;
   /** Words under the text field, where they touch this line; -1 for none. */
   correctFrom: number;
   correctTo: number;
@@ -158,6 +159,7 @@ export const SetLine = memo(function SetLine(p: LineProps) {
     if (treats) name += ` ${treats.name}`;
     if (transcript.confidence[i] < 0.6) name += ' doubtful';
     if (selected) name += ' selected';
+    if (p.remarked[i]) name += ' remarked';
     if (p.breaks?.[i]) name += p.breaks[i] === 2 ? ' caption-end' : ' line-end';
     if (p.marks[i]) name += i >= p.nowFrom && i < p.nowTo ? ' hit-now' : ' hit';
     if (i === p.correctFrom) {

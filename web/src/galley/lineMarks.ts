@@ -27,6 +27,12 @@ export function hitMarks(hits: { from: number; to: number }[], words: number): U
   return marks;
 }
 
+export function wordMarks(at: number[], words: number): Uint8Array {
+  const marks = new Uint8Array(words);
+  at.forEach((word) => (marks[word] = 1));
+  return marks;
+}
+
 /** Where the captions break: 1 at the end of a line, 2 at the end of a caption, by word. */
 export function captionBreaks(cues: Cue[], ids: number[]): Uint8Array {
   const breaks = new Uint8Array(ids.length);

@@ -40,6 +40,7 @@ const ROWS: Row[] = [
   { keys: ['[', ']'], does: () => 'set in and out at the playhead' },
   { keys: ['t'], does: () => 'correct the selected words' },
   { keys: ['n', 'a'], does: () => 'next doubtful word, accept it' },
+  { keys: [';'], does: () => 'in a clip: the next open remark; with Shift the one before' },
   { keys: ['p', 'u'], does: () => 'next mark after the word, capital or small' },
   { keys: ['b'], does: () => 'start a paragraph, or run it on' },
   { keys: ['c'], does: () => 'make the selection a clip' },

@@ -1,3 +1,4 @@
+import { nextRemarked } from '../proof/remarks';
 import { startCorrecting } from '../workbench/corrections';
 import { ordered, useWorkbench } from '../workbench/store';
 import { standAt, wordHere, type Desk, type Keys } from './desk';
@@ -8,6 +9,10 @@ export const correctingKeys: Keys = ({ key }, desk) => {
   const { selection, playing } = useWorkbench.getState();
   if (key.toLowerCase() === 'n') {
     nextDoubtful(desk);
+    return true;
+  }
+  if (key === ';' || key === ':') {
+    goToRemark(desk, key === ';' ? 1 : -1);
     return true;
   }
   if (!selection) return false;
@@ -36,6 +41,17 @@ export const correctingKeys: Keys = ({ key }, desk) => {
       return false;
   }
 };
+
+function goToRemark(desk: Desk, by: 1 | -1) {
+  const { selection, select, clip } = useWorkbench.getState();
+  const word = nextRemarked(desk.remarked, selection ? selection.focus : wordHere(desk), by);
+  if (word === null) {
+    useWorkbench.setState({ message: clip ? 'No remark on this clip is open.' : 'Open a clip to walk its remarks.' });
+    return;
+  }
+  select(word, word);
+  standAt(desk, desk.transcript.startUs[word]);
+}
 
 function nextDoubtful(desk: Desk) {
   const { selection, select } = useWorkbench.getState();

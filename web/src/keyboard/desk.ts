@@ -13,6 +13,8 @@ export interface Desk {
   transcript: TranscriptColumns;
   corrections: Corrections;
   doubtful: DoubtfulWord[];
+  /** Words of the clip with remarks that are open. */
+  remarked: number[];
   /** The captions, where they are worked on. */
   cues: Cue[] | null;
   /** Length of a frame of the recording. */

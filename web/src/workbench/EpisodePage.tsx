@@ -25,6 +25,7 @@ import { Corrections } from './corrections';
 import { EpisodeHeader } from './EpisodeHeader';
 import { HelpPanel } from '../keyboard/HelpPanel';
 import { keyFor, keyName } from '../keyboard/keyMap';
+import { openWords, useRemarks } from '../proof/remarks';
 import type { Desk } from '../keyboard/desk';
 import { useKeys } from '../keyboard/useKeys';
 import { EpisodeProblem, Message } from './Notes';
@@ -121,6 +122,8 @@ function OpenPage({ playback, changes }: { playback: Playback; changes: ClipChan
     [onTranscript, corrections, changes],
   );
   const frameUs = card ? (1e6 * card.frameRateDenominator) / card.frameRateNumerator : USUAL_FRAME_US;
+  const remarks = useRemarks(clip?.id);
+  const remarked = useMemo(() => (transcript ? openWords(remarks, transcript) : []), [remarks, transcript]);
   const desk: Desk | null = useMemo(
     () =>
       transcript && {
@@ -129,6 +132,7 @@ function OpenPage({ playback, changes }: { playback: Playback; changes: ClipChan
         transcript,
         corrections,
         doubtful,
+        remarked,
         cues: open.cues,
         frameUs,
         goTo,
@@ -145,6 +149,7 @@ function OpenPage({ playback, changes }: { playback: Playback; changes: ClipChan
       transcript,
       corrections,
       doubtful,
+      remarked,
       open.cues,
       frameUs,
       goTo,
@@ -255,6 +260,7 @@ function OpenPage({ playback, changes }: { playback: Playback; changes: ClipChan
                       names={transcript.speakers}
                       corrections={corrections}
                       frameUs={frameUs}
+                      remarked={remarked}
                     />
                   ) : (
                     <p className="p-10 text-soft">

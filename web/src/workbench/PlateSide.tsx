@@ -5,6 +5,7 @@ import { useShownLanguage } from '../letter/shownLanguage';
 import { useTriedScript } from '../letter/useTriedScript';
 import { Plate } from '../plate/Plate';
 import { useLook } from '../plate/shownLook';
+import { RemarksCard } from '../proof/RemarksCard';
 import { Transport } from '../plate/Transport';
 import type { BenchActs, OpenEpisode, StageView } from './stageView';
 
@@ -108,6 +109,7 @@ function ShownPlate({ open, acts, view }: Props) {
         narrow={narrow || Boolean(view.Beside && clip)}
       />
       {clip && <LengthGauge clip={clip} specs={specs!} />}
+      {clip && transcript && !narrow && <RemarksCard clipId={clip.id} transcript={transcript} />}
     </>
   );
 }

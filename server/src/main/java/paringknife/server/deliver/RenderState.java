@@ -3,7 +3,7 @@ package paringknife.server.deliver;
 import java.util.List;
 
 /** How far a finished file is. */
-enum RenderState {
+public enum RenderState {
   WAITING,
   RENDERING,
   DONE,

@@ -21,6 +21,8 @@ import paringknife.core.clip.Composition;
 import paringknife.core.deliver.Check;
 import paringknife.core.deliver.KeptPieces;
 import paringknife.core.formats.TimedText;
+import paringknife.core.proof.ProofCopy;
+import paringknife.core.proof.ProofWord;
 import paringknife.media.ffmpeg.Measurement;
 import paringknife.media.process.Interrupted;
 import paringknife.media.store.WholeFile;
@@ -120,7 +122,8 @@ class RenderTask {
     if (pieces.isPresent()) {
       return renderPieces(row, pieces.get(), clip, episode, composed);
     }
-    Composition composition = composed.forSpec(episode.specs().byId(row.spec()));
+    Composition composition =
+        composed.forSpec(ProofCopies.specOf(row.spec(), clip.document(), episode));
     String fingerprint = Fingerprint.of(Fingerprint.ofClip(episode, composed), composition);
     Optional<Duration> wait = begin(row, fingerprint);
     if (wait.isPresent()) {
@@ -142,7 +145,11 @@ class RenderTask {
         composition
             .spec()
             .measured(Measurement.of(target).finished(composition.playback().lengthUs()));
-    finish(row, target, checks, composition.subtitles());
+    List<ProofWord> words =
+        row.spec().equals(ProofCopy.ID)
+            ? ProofWord.of(composition.playback(), episode.transcript())
+            : List.of();
+    finish(row, target, checks, composition.subtitles(), words);
     return Optional.empty();
   }
 
@@ -158,7 +165,7 @@ class RenderTask {
     }
     Path target = data.finished(row.clipId(), row.spec(), row.attempt(), pieces.extension());
     new PiecesRenderer(renderer).render(episode, clip.document(), pieces, target, reporting(row));
-    finish(row, target, List.of(), Map.of());
+    finish(row, target, List.of(), Map.of(), List.of());
     return Optional.empty();
   }
 
@@ -179,8 +186,9 @@ class RenderTask {
       RenderingStore.Row row,
       Path target,
       List<Check> checks,
-      Map<String, List<TimedText>> subtitles) {
-    if (renderings.finish(row.present(), target, checks, subtitles)) {
+      Map<String, List<TimedText>> subtitles,
+      List<ProofWord> words) {
+    if (renderings.finish(row.present(), target, checks, subtitles, words)) {
       Integer before = row.finishedAttempt();
       if (before != null && before != row.attempt()) {
         row.finishedIn(data).ifPresent(WholeFile::remove);

@@ -22,6 +22,7 @@ import paringknife.core.deliver.Check;
 import paringknife.core.deliver.KeptPieces;
 import paringknife.core.formats.TimedText;
 import paringknife.core.letter.Lettered;
+import paringknife.core.proof.ProofWord;
 import paringknife.server.episodes.DataFolder;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
@@ -262,11 +263,16 @@ public class RenderingStore {
    *
    * @param file what came of it
    * @param subtitles the captions of the file as it is, by language
+   * @param words what is said in it, where that is shown; else none
    * @return whether it was still wanted
    */
   @Transactional
   public boolean finish(
-      Attempt attempt, Path file, List<Check> checks, Map<String, List<TimedText>> subtitles) {
+      Attempt attempt,
+      Path file,
+      List<Check> checks,
+      Map<String, List<TimedText>> subtitles,
+      List<ProofWord> words) {
     String name = file.getFileName().toString();
     return db.update(RENDERING)
             .set(RENDERING.STATE, RenderState.DONE.name())
@@ -277,9 +283,28 @@ public class RenderingStore {
             .set(RENDERING.FILE_BYTES, file.toFile().length())
             .set(RENDERING.MEASURED, json.writeValueAsString(checks))
             .set(RENDERING.SUBTITLES, json.writeValueAsString(subtitles))
+            .set(RENDERING.WORDS, words.isEmpty() ? (String) null : json.writeValueAsString(words))
             .where(is(attempt))
             .execute()
         == 1;
+  }
+
+  /** What is said in a finished file, where that is shown. */
+  List<ProofWord> words(long id) {
+    return db.select(RENDERING.WORDS)
+        .from(RENDERING)
+        .where(RENDERING.ID.eq(id))
+        .fetchOptional(RENDERING.WORDS)
+        .map(text -> json.readValue(text, new TypeReference<List<ProofWord>>() {}))
+        .orElse(List.of());
+  }
+
+  /** A cell's rendering; empty when it was never ordered. */
+  Optional<Row> ofCell(long clipId, String spec) {
+    return db.select(RENDERING.fields())
+        .from(RENDERING)
+        .where(RENDERING.CLIP_ID.eq(clipId).and(RENDERING.SPEC.eq(spec)))
+        .fetchOptional(this::row);
   }
 
   /** The captions of a finished file as it is, by language. */

@@ -24,6 +24,7 @@ import paringknife.core.deliver.post.PostTexts;
 import paringknife.core.deliver.post.PostsCsv;
 import paringknife.core.formats.SubtitleFormat;
 import paringknife.core.formats.TimedText;
+import paringknife.core.proof.ProofCopy;
 import paringknife.server.clips.ClipPosts;
 import paringknife.server.clips.ClipStore;
 import paringknife.server.episodes.DataFolder;
@@ -147,6 +148,7 @@ class ZipController {
   private boolean isReady(RenderingStore.Row row) {
     return row.state() == RenderState.DONE
         && KeptPieces.byId(row.spec()).isEmpty()
+        && !row.spec().equals(ProofCopy.ID)
         && row.finishedIn(data).filter(Files::exists).isPresent();
   }
 

@@ -110,6 +110,11 @@ public class Events {
     send("transcript", Map.of("episodeId", episodeId));
   }
 
+  /** Something was remarked of a clip, or said of it. */
+  public void remarksChanged(long episodeId, long clipId) {
+    send("remarks", Map.of("episodeId", episodeId, "clipId", clipId));
+  }
+
   /** The database went away, or is back. */
   public void databaseAnswers(boolean answers) {
     databaseAnswers = answers;

@@ -10,6 +10,7 @@ import org.springframework.transaction.annotation.Transactional;
 import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.deliver.DeliverySpecs;
 import paringknife.core.deliver.FileNames;
+import paringknife.core.proof.ProofCopy;
 import paringknife.server.web.NotThere;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -58,6 +59,7 @@ public class SpecStore {
       throw new IllegalArgumentException("There are " + SpecFile.MOST + " specs already.");
     }
     FileNames ids = new FileNames();
+    ids.unique(ProofCopy.ID);
     known.all().forEach(s -> ids.unique(s.id()));
     DeliverySpec made = asked.named(ids.unique(FileNames.part(asked.name())), asked.name());
     db.insertInto(DELIVERY_SPEC)

@@ -42,6 +42,11 @@ class Problems {
     return answer(HttpStatus.NOT_FOUND, e.getMessage());
   }
 
+  @ExceptionHandler(TooOften.class)
+  ResponseEntity<Problem> tooOften(TooOften e) {
+    return answer(HttpStatus.TOO_MANY_REQUESTS, e.getMessage());
+  }
+
   @ExceptionHandler({NotYet.class, Outdated.class})
   ResponseEntity<Problem> conflict(RuntimeException e) {
     return answer(HttpStatus.CONFLICT, e.getMessage());

@@ -35,5 +35,6 @@ class StaticPages implements WebMvcConfigurer {
         new String[] {"/", "/episodes/{id:\\d+}", "/episodes/{id:\\d+}/{stage:[a-z]+}"}) {
       registry.addViewController(page).setViewName("forward:/index.html");
     }
+    registry.addViewController("/proof/{token:[0-9a-f]+}").setViewName("forward:/proof.html");
   }
 }

@@ -143,7 +143,8 @@ class OrdersTest {
       RenderingStore.Attempt fresh = order(clip, "wide", "b".repeat(64));
       assertThat(fresh.id()).isEqualTo(old.id());
       assertThat(store().progress(old, 0.5)).as("still wanted").isFalse();
-      assertThat(store().finish(old, Path.of("film.mp4"), List.of(), Map.of())).isFalse();
+      assertThat(store().finish(old, Path.of("film.mp4"), List.of(), Map.of(), List.of()))
+          .isFalse();
       store().fail(old, "too late");
       RenderingStore.Row row = store().byId(fresh.id()).orElseThrow();
       assertThat(row.state()).isEqualTo(RenderState.WAITING);

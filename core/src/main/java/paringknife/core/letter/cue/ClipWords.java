@@ -1,9 +1,9 @@
 package paringknife.core.letter.cue;
 
-import java.util.ArrayList;
 import java.util.List;
 import paringknife.core.clip.cut.CutList;
 import paringknife.core.clip.cut.KeptIndex;
+import paringknife.core.clip.cut.PlayedWord;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
 import paringknife.core.transcript.Word;
@@ -20,26 +20,10 @@ final class ClipWords {
   private ClipWords() {}
 
   static List<SpokenWord> of(CutList cuts, Transcript transcript) {
-    List<SpokenWord> heard = new ArrayList<>();
-    long[] starts = cuts.startsUs();
     long[] seams = seamsUs(cuts, transcript);
-    for (int i = 0; i < starts.length; i++) {
-      Span kept = cuts.kept().get(i);
-      long played = starts[i];
-      int at = transcript.firstEndingAfter(kept.startUs());
-      for (; at < transcript.words().size(); at++) {
-        Word word = transcript.words().get(at);
-        if (word.startUs() >= kept.endUs()) {
-          break;
-        }
-        if (kept.contains(word.span().middleUs())) {
-          long start = Math.max(word.startUs(), kept.startUs()) - kept.startUs() + played;
-          long end = Math.min(word.endUs(), kept.endUs()) - kept.startUs() + played;
-          heard.add(new SpokenWord(word, new Span(start, end), seams[i]));
-        }
-      }
-    }
-    return heard;
+    return PlayedWord.of(cuts, transcript).stream()
+        .map(h -> new SpokenWord(h.word(), h.span(), seams[h.kept()]))
+        .toList();
   }
 
   /** Those of them that captions show, with what is left over where words went mended. */
