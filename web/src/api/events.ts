@@ -46,6 +46,7 @@ export function useServerEvents() {
     source.addEventListener('clip', (e) => {
       clips.hear(JSON.parse((e as MessageEvent).data) as ClipTold);
       queries.invalidateQueries({ queryKey: ['sheet'] });
+      void queries.invalidateQueries({ queryKey: ['proofs'] });
     });
     source.addEventListener('transcript', (e) => {
       const id = JSON.parse((e as MessageEvent).data).episodeId as number;

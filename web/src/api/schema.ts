@@ -2897,6 +2897,7 @@ export interface components {
             to: number;
         };
         ProofsOfEpisode: {
+            address: string | null;
             links: components["schemas"]["ProofLink"][];
             open: {
                 [key: string]: number;
@@ -3630,15 +3631,28 @@ export interface components {
             /** @enum {string} */
             arrangement: "STACKED" | "BESIDE" | "INSET";
         };
-        TogetherLayout: {
+        OneLayout: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "together";
-            people: number[];
-            /** @enum {string} */
-            arrangement: "STACKED" | "BESIDE" | "INSET";
+            type: "one";
+            /** Format: int32 */
+            person: number;
+        };
+        SpeakerLayout: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "speaker";
+        };
+        MiddleLayout: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "middle";
         };
         WholeLayout: {
             /**
@@ -3649,46 +3663,23 @@ export interface components {
             /** @enum {string} */
             ground: "SOFT" | "DARK" | "LIGHT";
         };
-        MiddleLayout: {
+        TogetherLayout: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "middle";
+            type: "together";
+            people: number[];
+            /** @enum {string} */
+            arrangement: "STACKED" | "BESIDE" | "INSET";
         };
-        SpeakerLayout: {
+        StretchExtent: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "speaker";
-        };
-        OneLayout: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "one";
-            /** Format: int32 */
-            person: number;
-        };
-        FromHereExtent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "fromHere";
-            /** Format: int64 */
-            atUs: number;
-        };
-        ShotExtent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "shot";
-            /** Format: int64 */
-            atUs: number;
+            type: "stretch";
+            span: components["schemas"]["Span"];
         };
         SpeakingExtent: {
             /**
@@ -3699,13 +3690,39 @@ export interface components {
             /** Format: int32 */
             person: number;
         };
-        StretchExtent: {
+        ShotExtent: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "stretch";
-            span: components["schemas"]["Span"];
+            type: "shot";
+            /** Format: int64 */
+            atUs: number;
+        };
+        FromHereExtent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "fromHere";
+            /** Format: int64 */
+            atUs: number;
+        };
+        StillShown: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "still";
+            window: components["schemas"]["PlacedWindow"];
+        };
+        LaidShown: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "laid";
+            layout: components["schemas"]["Layout"];
         };
         TravelShown: {
             /**
@@ -3717,21 +3734,23 @@ export interface components {
             to: components["schemas"]["PlacedWindow"];
             curve: components["schemas"]["Curve"];
         };
-        LaidShown: {
+        BreakBeforeCaptionEdit: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "laid";
-            layout: components["schemas"]["Layout"];
+            type: "breakBefore";
+            /** Format: int64 */
+            wordId: number;
         };
-        StillShown: {
+        BindToLastCaptionEdit: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "still";
-            window: components["schemas"]["PlacedWindow"];
+            type: "bindToLast";
+            /** Format: int64 */
+            wordId: number;
         };
         PlacedCaptionEdit: {
             /**
@@ -3743,83 +3762,23 @@ export interface components {
             wordId: number;
             place: components["schemas"]["Place"];
         };
-        BindToLastCaptionEdit: {
+        GoOnWithCaptionEdit: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "bindToLast";
+            type: "goOnWith";
             /** Format: int64 */
             wordId: number;
         };
-        BreakBeforeCaptionEdit: {
+        KeyCaptionEdit: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "breakBefore";
+            type: "key";
             /** Format: int64 */
             wordId: number;
-        };
-        BreakAfterCaptionEdit: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "breakAfter";
-            /** Format: int64 */
-            wordId: number;
-        };
-        EndCaptionEdit: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "end";
-            /** Format: int64 */
-            wordId: number;
-            /** Format: int64 */
-            laterUs: number;
-        };
-        ShowAsCaptionEdit: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "showAs";
-            /** Format: int64 */
-            wordId: number;
-            text: string;
-        };
-        StyledCaptionEdit: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "styled";
-            /** Format: int64 */
-            wordId: number;
-            style: components["schemas"]["WordStyle"];
-        };
-        LineBeforeCaptionEdit: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "lineBefore";
-            /** Format: int64 */
-            wordId: number;
-        };
-        BeginCaptionEdit: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "begin";
-            /** Format: int64 */
-            wordId: number;
-            /** Format: int64 */
-            laterUs: number;
         };
         AddedCaptionEdit: {
             /**
@@ -3835,21 +3794,63 @@ export interface components {
             lengthUs: number;
             text: string;
         };
-        KeyCaptionEdit: {
+        BeginCaptionEdit: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "key";
+            type: "begin";
+            /** Format: int64 */
+            wordId: number;
+            /** Format: int64 */
+            laterUs: number;
+        };
+        LineBeforeCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "lineBefore";
             /** Format: int64 */
             wordId: number;
         };
-        GoOnWithCaptionEdit: {
+        StyledCaptionEdit: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "goOnWith";
+            type: "styled";
+            /** Format: int64 */
+            wordId: number;
+            style: components["schemas"]["WordStyle"];
+        };
+        ShowAsCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "showAs";
+            /** Format: int64 */
+            wordId: number;
+            text: string;
+        };
+        EndCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "end";
+            /** Format: int64 */
+            wordId: number;
+            /** Format: int64 */
+            laterUs: number;
+        };
+        BreakAfterCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "breakAfter";
             /** Format: int64 */
             wordId: number;
         };
@@ -3965,21 +3966,44 @@ export interface components {
              */
             type: "punctuate";
         };
-        LitSpokenMark: {
+        BoxSpokenMark: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "lit";
-            unlit: components["schemas"]["Colour"];
-        };
-        UnderlinedSpokenMark: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "underlined";
+            type: "box";
             text: components["schemas"]["Colour"];
+            ground: components["schemas"]["Colour"];
+        };
+        AloneSpokenMark: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "alone";
+        };
+        InColourSpokenMark: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "inColour";
+            text: components["schemas"]["Colour"];
+        };
+        FilledSpokenMark: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "filled";
+            unfilled: components["schemas"]["Colour"];
+        };
+        UnmarkedSpokenMark: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "unmarked";
         };
         LargerSpokenMark: {
             /**
@@ -3991,44 +4015,21 @@ export interface components {
             /** Format: double */
             scale: number;
         };
-        UnmarkedSpokenMark: {
+        UnderlinedSpokenMark: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "unmarked";
-        };
-        FilledSpokenMark: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "filled";
-            unfilled: components["schemas"]["Colour"];
-        };
-        InColourSpokenMark: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "inColour";
+            type: "underlined";
             text: components["schemas"]["Colour"];
         };
-        AloneSpokenMark: {
+        LitSpokenMark: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "alone";
-        };
-        BoxSpokenMark: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "box";
-            text: components["schemas"]["Colour"];
-            ground: components["schemas"]["Colour"];
+            type: "lit";
+            unlit: components["schemas"]["Colour"];
         };
         AtOnceEntrance: {
             /**
@@ -4036,33 +4037,6 @@ export interface components {
              * @enum {string}
              */
             type: "atOnce";
-        };
-        PopEntrance: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "pop";
-            /** Format: int32 */
-            ms: number;
-            /** Format: double */
-            from: number;
-        };
-        WordByWordEntrance: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "wordByWord";
-        };
-        FadeEntrance: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "fade";
-            /** Format: int32 */
-            ms: number;
         };
         RiseEntrance: {
             /**
@@ -4075,14 +4049,53 @@ export interface components {
             /** Format: double */
             from: number;
         };
-        DismissedPeopleCorrection: {
+        FadeEntrance: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "dismissed";
+            type: "fade";
+            /** Format: int32 */
+            ms: number;
+        };
+        WordByWordEntrance: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "wordByWord";
+        };
+        PopEntrance: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "pop";
+            /** Format: int32 */
+            ms: number;
+            /** Format: double */
+            from: number;
+        };
+        NamedPeopleCorrection: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "named";
             /** Format: int32 */
             person: number;
+            name: string;
+        };
+        JoinedPeopleCorrection: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "joined";
+            /** Format: int32 */
+            person: number;
+            /** Format: int32 */
+            into: number;
         };
         NotThisPeopleCorrection: {
             /**
@@ -4099,26 +4112,14 @@ export interface components {
             /** Format: int32 */
             other: number;
         };
-        JoinedPeopleCorrection: {
+        DismissedPeopleCorrection: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "joined";
+            type: "dismissed";
             /** Format: int32 */
             person: number;
-            /** Format: int32 */
-            into: number;
-        };
-        NamedPeopleCorrection: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "named";
-            /** Format: int32 */
-            person: number;
-            name: string;
         };
     };
     responses: never;

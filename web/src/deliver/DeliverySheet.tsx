@@ -345,7 +345,7 @@ function SheetCell({
       className={`relative w-[160px] shrink-0 overflow-hidden rounded-lg border px-3 py-2 ${chosen ? 'border-accent shadow-[inset_0_0_0_1px_var(--accent)]' : 'border-rule'} ${!cell.asked ? 'border-dashed' : ''} ${ready ? 'bg-steelwash' : ''} ${cell.asked && fails ? 'hatched' : ''}`}
     >
       <div className="flex items-start justify-between">
-        <button className="text-left" onClick={onChoose}>
+        <button className="min-h-6 text-left" onClick={onChoose}>
           <b className="font-semibold tabular-nums">{clock(line.lengthUs)}</b>
         </button>
         <input

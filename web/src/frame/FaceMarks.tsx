@@ -55,15 +55,17 @@ export function FaceMarks({
     >
       <button
         className="pointer-events-auto translate-y-6 rounded bg-white px-1.5 py-0.5 text-[11px] font-semibold whitespace-nowrap text-[#241f1d] hover:bg-[#f3dfe4]"
-        aria-label={`Hold ${p.name}`}
+        aria-label={`${nameOn(p.name, speaking === p.index && heldOn === camera)}: hold ${p.name}`}
         onClick={() => onChoose(p.index)}
       >
-        {p.name.split(' ')[0]}
-        {speaking === p.index && heldOn === camera && ', held'}
+        {nameOn(p.name, speaking === p.index && heldOn === camera)}
       </button>
     </div>
   ));
 }
+
+/** What stands at a face. */
+const nameOn = (name: string, held: boolean) => `${name.split(' ')[0]}${held ? ', held' : ''}`;
 
 const NUMBERS_OF_A_BOX = 4;
 

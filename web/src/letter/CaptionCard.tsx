@@ -232,7 +232,12 @@ function Pair({ name, onMove, children }: { name: string; onMove: (by: 1 | -1) =
       </button>
       {name}
       {children}
-      <button className="px-1" aria-label={`${name} a frame later`} title="a frame later" onClick={() => onMove(1)}>
+      <button
+        className="min-h-6 min-w-6"
+        aria-label={`${name} a frame later`}
+        title="a frame later"
+        onClick={() => onMove(1)}
+      >
         ›
       </button>
     </span>

@@ -10,7 +10,7 @@ const DAYS = [
   { days: null, name: 'no end' },
 ];
 
-const addressOf = (link: ProofLink) => `${location.origin}/proof/${link.token}`;
+const addressOf = (address: string | null, link: ProofLink) => `${address ?? location.origin}/proof/${link.token}`;
 
 /** Shows clips to somebody who has to say yes: links, what became of them, and what was said. */
 export function ProofPanel({
@@ -116,7 +116,7 @@ export function ProofPanel({
         </p>
       )}
       {proofs.data?.links.map((link) => (
-        <LinkCard key={link.id} link={link} ask={ask} onOpen={onOpen} />
+        <LinkCard key={link.id} link={link} address={addressOf(proofs.data.address, link)} ask={ask} onOpen={onOpen} />
       ))}
     </div>
   );
@@ -124,10 +124,12 @@ export function ProofPanel({
 
 function LinkCard({
   link,
+  address,
   ask,
   onOpen,
 }: {
   link: ProofLink;
+  address: string;
   ask: (act: () => Promise<unknown>) => Promise<void>;
   onOpen: (clip: number) => void;
 }) {
@@ -142,15 +144,15 @@ function LinkCard({
           <button
             className="button button-small"
             onClick={() =>
-              navigator.clipboard.writeText(addressOf(link)).then(
-                () => useWorkbench.setState({ message: `Copied: ${addressOf(link)}` }),
-                () => useWorkbench.setState({ message: addressOf(link) }),
+              navigator.clipboard.writeText(address).then(
+                () => useWorkbench.setState({ message: `Copied: ${address}` }),
+                () => useWorkbench.setState({ message: address }),
               )
             }
           >
             Copy the link
           </button>
-          <a className="button button-small" href={addressOf(link)} target="_blank" rel="noreferrer">
+          <a className="button button-small" href={address} target="_blank" rel="noreferrer">
             Look
           </a>
           <button

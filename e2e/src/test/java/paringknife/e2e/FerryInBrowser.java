@@ -14,7 +14,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Base64;
 import java.util.List;
-import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
@@ -25,7 +24,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /**
  * A server with the made episode on its shelf, and a page of a browser. Every test has a clip and a
- * page of its own and needs nothing of another one.
+ * page of its own and needs nothing of another one; what it changes of the episode it puts back.
  */
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
 abstract class FerryInBrowser {
@@ -43,18 +42,20 @@ abstract class FerryInBrowser {
   @BeforeAll
   void start(@TempDir Path temporary) throws IOException, InterruptedException {
     episode = FerryOnTheShelf.episode();
-    server = FerryOnTheShelf.server(temporary.resolve("data"));
-    browser = new Browser();
+    FerryServer ferry = ferry(temporary);
+    server = ferry.server();
+    browser = ferry.browser();
   }
 
-  @AfterAll
-  void stop() {
-    browser.close();
-    server.close();
+  /** The one that is shared, unless a test does to it what others would not like. */
+  FerryServer ferry(Path temporary) throws IOException, InterruptedException {
+    return FerryServer.shared();
   }
 
   @BeforeEach
   void openAClipOfItsOwn() {
+    browser.requests.clear();
+    browser.errors.clear();
     page = browser.page();
     id = makeClip(LAST_WORD);
     openPare(page);

@@ -6,12 +6,25 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.options.AriaRole;
 import java.io.IOException;
 import java.net.URI;
+import java.nio.file.Path;
 import java.util.regex.Pattern;
+import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 
 /** What a producer sees and keeps when the server, its database or the browser is killed. */
 class KilledServerTest extends FerryInBrowser {
+
+  @Override
+  FerryServer ferry(Path temporary) throws IOException, InterruptedException {
+    return new FerryServer(FerryOnTheShelf.server(temporary.resolve("data")), new Browser());
+  }
+
+  @AfterAll
+  void stop() {
+    browser.close();
+    server.close();
+  }
 
   @Test
   void whatTheServerWasKilledOverIsWhollyThereOrNotAtAll() throws Exception {

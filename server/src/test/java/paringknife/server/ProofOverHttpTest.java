@@ -2,6 +2,9 @@ package paringknife.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.ServerSocket;
 import java.net.URI;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
@@ -17,7 +20,8 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** Clips shown by link: who gets in, what they see, what they say, and what the producer hears. */
 class ProofOverHttpTest {
-  @RegisterExtension static final RunningApplication APP = new RunningApplication();
+  private static final int GUESTS = freePort();
+  @RegisterExtension static final RunningApplication APP = new RunningApplication(GUESTS);
   private static final JsonMapper JSON = new JsonMapper();
 
   private long clip;
@@ -204,6 +208,45 @@ class ProofOverHttpTest {
       refused += APP.postAny("/api/proof/" + token + "/entry", tried).statusCode() == 429 ? 1 : 0;
     }
     assertThat(refused).isEqualTo(4);
+  }
+
+  private static int freePort() {
+    try (ServerSocket socket = new ServerSocket(0)) {
+      return socket.getLocalPort();
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  private int byTheGuestsDoor(String path) throws Exception {
+    URI uri = URI.create("http://127.0.0.1:" + GUESTS + path);
+    return APP.send(HttpRequest.newBuilder(uri).GET()).statusCode();
+  }
+
+  /** A port that other machines may reach: what is for guests, and nothing else. */
+  @Test
+  void theGuestsDoorLeadsToProofOnly() throws Exception {
+    String page = open(",\"downloads\":true,\"password\":null");
+    assertThat(byTheGuestsDoor(page)).isEqualTo(200);
+    assertThat(byTheGuestsDoor(clipOf(page) + "/film")).isEqualTo(200);
+    for (String path :
+        new String[] {
+          "/",
+          "/api/shelf",
+          "/api/clips/" + clip,
+          "/api/episodes/1/proofs",
+          "/api/events",
+          "/api/openapi",
+          "/episodes/1/pick",
+          "/index.html",
+          "/api/proof/../shelf",
+          "/assets/../api/shelf",
+          "/api/proof/%2e%2e/shelf",
+          "/api/proof/..;/shelf",
+          "//api/shelf"
+        }) {
+      assertThat(byTheGuestsDoor(path)).as(path).isIn(400, 404);
+    }
   }
 
   @Test

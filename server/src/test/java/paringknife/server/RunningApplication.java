@@ -13,6 +13,7 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.function.Predicate;
 import org.junit.jupiter.api.extension.AfterAllCallback;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
@@ -34,7 +35,17 @@ public final class RunningApplication implements BeforeAllCallback, AfterAllCall
 
   private final HttpClient http = HttpClient.newHttpClient();
   private final Path home = PLACE.resolve("now");
+  private final int guestPort;
   private RunningServer server;
+
+  public RunningApplication() {
+    this(0);
+  }
+
+  /** With a port for guests. */
+  public RunningApplication(int guestPort) {
+    this.guestPort = guestPort;
+  }
 
   @Override
   public void beforeAll(ExtensionContext context) throws Exception {
@@ -122,7 +133,13 @@ public final class RunningApplication implements BeforeAllCallback, AfterAllCall
   }
 
   public void start() {
-    server = RunningServer.start(home.resolve("data"), home.resolve("media"), 0);
+    server =
+        RunningServer.start(
+            home.resolve("data"),
+            home.resolve("media"),
+            0,
+            0,
+            guestPort == 0 ? Map.of() : Map.of("paring-knife.guests.port", guestPort + ""));
   }
 
   /** Stops application and database and starts both anew on the same data. */

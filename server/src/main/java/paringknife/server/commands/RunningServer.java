@@ -35,15 +35,17 @@ public final class RunningServer implements AutoCloseable {
    * @throws IllegalArgumentException when the port or the data is in use
    */
   public static RunningServer start(Path data, Path media, int port) {
-    return start(data, media, port, 0);
+    return start(data, media, port, 0, Map.of());
   }
 
   /**
    * Starts both. A process that ends while this goes on leaves no database behind.
    *
    * @param databasePort of the database on loopback; 0 for the one it had before
+   * @param more settings of the application, by their names
    */
-  public static RunningServer start(Path data, Path media, int port, int databasePort) {
+  public static RunningServer start(
+      Path data, Path media, int port, int databasePort, Map<String, Object> more) {
     refuseTakenPort(port);
     DataLock lock = DataLock.take(data);
     MariaDbProcess database = null;
@@ -51,8 +53,10 @@ public final class RunningServer implements AutoCloseable {
       database = MariaDbProcess.start(data.resolve("mariadb"), databasePort);
       SpringApplication application = new SpringApplication(Application.class);
       application.setRegisterShutdownHook(false);
-      application.setDefaultProperties(
-          properties(database.url(), database.userName(), database.password(), data, media, port));
+      Map<String, Object> properties =
+          properties(database.url(), database.userName(), database.password(), data, media, port);
+      properties.putAll(more);
+      application.setDefaultProperties(properties);
       ConfigurableApplicationContext context = application.run();
       database.onChange(context.getBean(Events.class)::databaseAnswers);
       return new RunningServer(lock, database, context);

@@ -10,6 +10,7 @@ import paringknife.server.episodes.EpisodeSource;
 import paringknife.server.shelf.EpisodeStore;
 import paringknife.server.shelf.Episodes;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 
 /** Starts the database and the application and stays until stopped. */
@@ -31,6 +32,8 @@ final class ServeCommand implements Callable<Integer> {
       description = "of the database on loopback; by default the one it had before")
   private int databasePort;
 
+  @Mixin private GuestOptions guests = new GuestOptions();
+
   @Option(
       names = "--shelve",
       description = "put the episodes described in this folder on the shelf")
@@ -44,11 +47,16 @@ final class ServeCommand implements Callable<Integer> {
     RunningServer server =
         stopping.of(
             RunningServer.start(
-                data.toAbsolutePath(), folder.toAbsolutePath(), port, databasePort));
+                data.toAbsolutePath(),
+                folder.toAbsolutePath(),
+                port,
+                databasePort,
+                guests.settings()));
     if (shelve != null) {
       shelveAll(server);
     }
     System.out.println("Paring Knife is ready: " + server.address());
+    guests.told().ifPresent(System.out::println);
     System.out.flush();
     stopping.await();
     return 0;

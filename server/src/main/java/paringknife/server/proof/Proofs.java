@@ -12,6 +12,7 @@ import paringknife.server.clips.ClipStore;
 import paringknife.server.deliver.ProofCopies;
 import paringknife.server.events.Events;
 import paringknife.server.shelf.Episodes;
+import paringknife.server.web.GuestDoor;
 import paringknife.server.web.NotThere;
 
 /** What a producer shows for a yes, and what is said of it. */
@@ -28,6 +29,7 @@ class Proofs {
   private final RemarkStore remarks;
   private final ProofCopies copies;
   private final GuestEntry entry;
+  private final GuestDoor guests;
   private final Events events;
   private final SecureRandom chance = new SecureRandom();
 
@@ -38,7 +40,9 @@ class Proofs {
       RemarkStore remarks,
       ProofCopies copies,
       GuestEntry entry,
+      GuestDoor guests,
       Events events) {
+    this.guests = guests;
     this.episodes = episodes;
     this.clips = clips;
     this.store = store;
@@ -82,13 +86,21 @@ class Proofs {
       boolean locked,
       List<ShownClip> clips) {}
 
-  /** All that is shown of an episode, and how many remarks of each clip are open. */
-  record ProofsOfEpisode(List<ProofLink> links, Map<Long, Integer> open) {}
+  /**
+   * All that is shown of an episode.
+   *
+   * @param address what links begin with; null for the producer's own
+   * @param open how many remarks of each clip are open
+   */
+  record ProofsOfEpisode(
+      @Nullable String address, List<ProofLink> links, Map<Long, Integer> open) {}
 
   ProofsOfEpisode of(long episodeId) {
     episodes.row(episodeId);
     return new ProofsOfEpisode(
-        store.ofEpisode(episodeId).stream().map(this::told).toList(), remarks.openIn(episodeId));
+        guests.url().orElse(null),
+        store.ofEpisode(episodeId).stream().map(this::told).toList(),
+        remarks.openIn(episodeId));
   }
 
   private ProofLink told(ProofStore.Link link) {

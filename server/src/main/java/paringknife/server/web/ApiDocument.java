@@ -62,6 +62,7 @@ class ApiDocument {
           Map.entry("WritePostIntent", Set.of("post")),
           Map.entry("LinkAsked", Set.of("days", "password")),
           Map.entry("ProofLink", Set.of("expiresAt")),
+          Map.entry("ProofsOfEpisode", Set.of("address")),
           Map.entry("ShownClip", Set.of("approved", "answeredBy")),
           Map.entry("Copy", Set.of("state", "attempt", "problem")),
           Map.entry("ListedClip", Set.of("file", "approved")),

@@ -13,8 +13,8 @@ import org.springframework.web.filter.OncePerRequestFilter;
 
 /**
  * Holds for every request: only names of this machine are answered (so that no other site's name
- * can be pointed here), only our own pages may change anything, and pages may load and reach
- * nothing but this server.
+ * can be pointed here), guests get by their own door what is for guests, only our own pages may
+ * change anything, and pages may load and reach nothing but this server.
  */
 @Component
 @Order(1)
@@ -34,12 +34,23 @@ class SecurityHeaders extends OncePerRequestFilter {
           "Cross-Origin-Opener-Policy", "same-origin",
           "Cross-Origin-Resource-Policy", "same-origin");
 
+  private final GuestDoor guests;
+
+  SecurityHeaders(GuestDoor guests) {
+    this.guests = guests;
+  }
+
   @Override
   protected void doFilterInternal(
       HttpServletRequest request, HttpServletResponse response, FilterChain chain)
       throws ServletException, IOException {
     NAMES_AND_VALUES.forEach(response::setHeader);
-    if (!OWN_NAMES.contains(request.getServerName())) {
+    if (guests.isUsedBy(request)) {
+      if (!GuestDoor.lets(request)) {
+        Answers.refuse(response, 404, "There is nothing here.");
+        return;
+      }
+    } else if (!OWN_NAMES.contains(request.getServerName())) {
       Answers.refuse(response, 421, "This address is not served here.");
       return;
     }
@@ -52,8 +63,8 @@ class SecurityHeaders extends OncePerRequestFilter {
 
   private static boolean comesFromElsewhere(HttpServletRequest request) {
     String site = request.getHeader("Sec-Fetch-Site");
-    if (site != null && !site.equals("same-origin") && !site.equals("none")) {
-      return true;
+    if (site != null) {
+      return !site.equals("same-origin") && !site.equals("none");
     }
     String origin = request.getHeader("Origin");
     return origin != null

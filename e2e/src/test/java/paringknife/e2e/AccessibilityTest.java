@@ -1,0 +1,86 @@
+package paringknife.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ColorScheme;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+
+/** Every page in light and dark against WCAG 2.2, level AA, as far as axe-core can tell. */
+class AccessibilityTest extends FerryInBrowser {
+  private static final Path AXE = Path.of("../web/node_modules/axe-core/axe.min.js");
+  private static final String RUN =
+      "() => axe.run(document, {runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']})"
+          + ".then(r => r.violations.flatMap(v => v.nodes.map(n => v.id + ' ' + n.target + ' ' +"
+          + " n.failureSummary.replace(/\\s+/g, ' '))))";
+
+  private final List<String> found = new ArrayList<>();
+
+  private void look(Page where, String name) throws IOException {
+    where.evaluate(Files.readString(AXE));
+    for (Object fault : (List<?>) where.evaluate(RUN)) {
+      found.add(name + ": " + fault);
+    }
+  }
+
+  private static void press(Page where, String name) {
+    where
+        .getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true))
+        .first()
+        .click();
+  }
+
+  @ParameterizedTest
+  @EnumSource(
+      value = ColorScheme.class,
+      names = {"LIGHT", "DARK"})
+  void everyStageIsForEverybody(ColorScheme scheme) throws IOException {
+    found.clear();
+    page.emulateMedia(new Page.EmulateMediaOptions().setColorScheme(scheme));
+    for (String stage : List.of("Pare", "Frame", "Letter", "Pick", "Deliver")) {
+      openStage(stage);
+      page.waitForTimeout(700);
+      look(page, stage + ", " + scheme);
+    }
+    page.getByRole(AriaRole.COLUMNHEADER).nth(1).getByRole(AriaRole.BUTTON).click();
+    assertThat(page.getByLabel("Delivery spec")).isVisible();
+    look(page, "a spec, " + scheme);
+    press(page, "Show for a yes");
+    look(page, "links, " + scheme);
+    page.navigate(server.address());
+    assertThat(page.getByText("The last ferry")).isVisible();
+    look(page, "the shelf, " + scheme);
+    assertThat(found).isEmpty();
+  }
+
+  @Test
+  void aProofIsForEverybody() throws IOException {
+    found.clear();
+    openAShorterOne(14);
+    post(
+        "/api/episodes/1/proofs",
+        "{\"title\":\"One clip\",\"clips\":["
+            + id
+            + "],\"days\":null,\"downloads\":true,\"password\":null}");
+    String token = api("/api/episodes/1/proofs").path("links").get(0).path("token").asString();
+    for (ColorScheme scheme : List.of(ColorScheme.LIGHT, ColorScheme.DARK)) {
+      Page guest = browser.page();
+      guest.setViewportSize(390, 780);
+      guest.emulateMedia(new Page.EmulateMediaOptions().setColorScheme(scheme));
+      guest.navigate(server.address() + "/proof/" + token);
+      guest.locator("[data-w='3']").click();
+      look(guest, "a proof, " + scheme);
+      guest.close();
+    }
+    assertThat(found).isEmpty();
+  }
+}
