@@ -2320,6 +2320,7 @@ export interface components {
             title: string;
             specs: string[];
             post: components["schemas"]["Post"] | null;
+            waived: components["schemas"]["Waiver"][];
         };
         Edge: {
             colour: components["schemas"]["Colour"];
@@ -2559,6 +2560,11 @@ export interface components {
             use: "BURNT" | "BESIDE" | "BOTH" | "NONE";
             sentences: components["schemas"]["TranslatedSentence"][];
         };
+        Waiver: {
+            spec: string;
+            subject: string;
+            note: string;
+        };
         WordStyle: {
             colour: components["schemas"]["Colour"] | null;
             /** Format: double */
@@ -2697,7 +2703,7 @@ export interface components {
             revision: number;
             intent: components["schemas"]["Intent"];
         };
-        Intent: components["schemas"]["AlternateIntent"] | components["schemas"]["AskForIntent"] | components["schemas"]["ChangeGapIntent"] | components["schemas"]["ChangeLookIntent"] | components["schemas"]["ChangePushInIntent"] | components["schemas"]["CleanUpIntent"] | components["schemas"]["CutToIntent"] | components["schemas"]["DropCameraCutsIntent"] | components["schemas"]["DropLanguageIntent"] | components["schemas"]["DropPushInsIntent"] | components["schemas"]["DropStretchIntent"] | components["schemas"]["EditCaptionsIntent"] | components["schemas"]["FitIntent"] | components["schemas"]["KeepAttemptIntent"] | components["schemas"]["LeaveOutIntent"] | components["schemas"]["LetCaptionsBeIntent"] | components["schemas"]["LetGoIntent"] | components["schemas"]["LetterIntent"] | components["schemas"]["MoveCutIntent"] | components["schemas"]["MoveSeamIntent"] | components["schemas"]["MoveWordsIntent"] | components["schemas"]["PareChosenFillersIntent"] | components["schemas"]["PareFillersIntent"] | components["schemas"]["ParePauseAfterIntent"] | components["schemas"]["ParePausesIntent"] | components["schemas"]["PareRepeatsIntent"] | components["schemas"]["PareWordsIntent"] | components["schemas"]["ProposePushInsIntent"] | components["schemas"]["PullWordsIntent"] | components["schemas"]["PushInOnIntent"] | components["schemas"]["PutBackReasonIntent"] | components["schemas"]["PutBackRemovalsIntent"] | components["schemas"]["PutBackWordsIntent"] | components["schemas"]["PutGapIntent"] | components["schemas"]["RebreakIntent"] | components["schemas"]["ReframeIntent"] | components["schemas"]["RenameIntent"] | components["schemas"]["ReplaceInCaptionsIntent"] | components["schemas"]["RestyleIntent"] | components["schemas"]["RetypeIntent"] | components["schemas"]["SetByHandIntent"] | components["schemas"]["SetMannerIntent"] | components["schemas"]["SetSpeedIntent"] | components["schemas"]["ShiftCaptionsIntent"] | components["schemas"]["TranslateIntent"] | components["schemas"]["TreatWordsIntent"] | components["schemas"]["UseCaptionsIntent"] | components["schemas"]["UseLanguageIntent"] | components["schemas"]["WritePostIntent"];
+        Intent: components["schemas"]["AlternateIntent"] | components["schemas"]["AskForIntent"] | components["schemas"]["ChangeGapIntent"] | components["schemas"]["ChangeLookIntent"] | components["schemas"]["ChangePushInIntent"] | components["schemas"]["CleanUpIntent"] | components["schemas"]["CutToIntent"] | components["schemas"]["DropCameraCutsIntent"] | components["schemas"]["DropLanguageIntent"] | components["schemas"]["DropPushInsIntent"] | components["schemas"]["DropStretchIntent"] | components["schemas"]["EditCaptionsIntent"] | components["schemas"]["FitIntent"] | components["schemas"]["KeepAttemptIntent"] | components["schemas"]["LeaveOutIntent"] | components["schemas"]["LetCaptionsBeIntent"] | components["schemas"]["LetGoIntent"] | components["schemas"]["LetterIntent"] | components["schemas"]["MoveCutIntent"] | components["schemas"]["MoveSeamIntent"] | components["schemas"]["MoveWordsIntent"] | components["schemas"]["PareChosenFillersIntent"] | components["schemas"]["PareFillersIntent"] | components["schemas"]["ParePauseAfterIntent"] | components["schemas"]["ParePausesIntent"] | components["schemas"]["PareRepeatsIntent"] | components["schemas"]["PareWordsIntent"] | components["schemas"]["ProposePushInsIntent"] | components["schemas"]["PullWordsIntent"] | components["schemas"]["PushInOnIntent"] | components["schemas"]["PutBackReasonIntent"] | components["schemas"]["PutBackRemovalsIntent"] | components["schemas"]["PutBackWordsIntent"] | components["schemas"]["PutGapIntent"] | components["schemas"]["RebreakIntent"] | components["schemas"]["ReframeIntent"] | components["schemas"]["RenameIntent"] | components["schemas"]["ReplaceInCaptionsIntent"] | components["schemas"]["RestyleIntent"] | components["schemas"]["RetypeIntent"] | components["schemas"]["SetByHandIntent"] | components["schemas"]["SetMannerIntent"] | components["schemas"]["SetSpeedIntent"] | components["schemas"]["ShiftCaptionsIntent"] | components["schemas"]["TranslateIntent"] | components["schemas"]["TreatWordsIntent"] | components["schemas"]["UseCaptionsIntent"] | components["schemas"]["UseLanguageIntent"] | components["schemas"]["WaiveIntent"] | components["schemas"]["WritePostIntent"];
         Storage: {
             /** Format: int64 */
             usedBytes: number;
@@ -2871,8 +2877,10 @@ export interface components {
         Check: {
             subject: string;
             /** @enum {string} */
-            verdict: "PASSES" | "NOTE" | "FAILS";
+            verdict: "PASSES" | "NOTE" | "FAILS" | "WAIVED";
             text: string;
+            /** @enum {string|null} */
+            repair: "FIT" | "CAPTIONS" | "FRAME" | "TEXT" | "WORDS" | null;
         };
         Line: {
             /** Format: int64 */
@@ -3622,14 +3630,15 @@ export interface components {
             type: "writePost";
             post: components["schemas"]["Post"] | null;
         };
-        ConversationLayout: {
+        WaiveIntent: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "conversation";
-            /** @enum {string} */
-            arrangement: "STACKED" | "BESIDE" | "INSET";
+            type: "waive";
+            spec: string;
+            subject: string;
+            note: string | null;
         };
         OneLayout: {
             /**
@@ -3670,6 +3679,15 @@ export interface components {
              */
             type: "together";
             people: number[];
+            /** @enum {string} */
+            arrangement: "STACKED" | "BESIDE" | "INSET";
+        };
+        ConversationLayout: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "conversation";
             /** @enum {string} */
             arrangement: "STACKED" | "BESIDE" | "INSET";
         };
@@ -3733,15 +3751,6 @@ export interface components {
             from: components["schemas"]["PlacedWindow"];
             to: components["schemas"]["PlacedWindow"];
             curve: components["schemas"]["Curve"];
-        };
-        BreakBeforeCaptionEdit: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "breakBefore";
-            /** Format: int64 */
-            wordId: number;
         };
         BindToLastCaptionEdit: {
             /**
@@ -3851,6 +3860,15 @@ export interface components {
              * @enum {string}
              */
             type: "breakAfter";
+            /** Format: int64 */
+            wordId: number;
+        };
+        BreakBeforeCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "breakBefore";
             /** Format: int64 */
             wordId: number;
         };
@@ -4031,13 +4049,6 @@ export interface components {
             type: "lit";
             unlit: components["schemas"]["Colour"];
         };
-        AtOnceEntrance: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "atOnce";
-        };
         RiseEntrance: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -4075,6 +4086,13 @@ export interface components {
             ms: number;
             /** Format: double */
             from: number;
+        };
+        AtOnceEntrance: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "atOnce";
         };
         NamedPeopleCorrection: {
             /**

@@ -1,30 +1,39 @@
-import { Check, TriangleAlert, X } from 'lucide-react';
-import type { Cell, Sheet, Spec } from '../api/client';
-import { assertNever } from '../ui/assertNever';
+import { useQueryClient } from '@tanstack/react-query';
+import { api, type Cell, type Sheet, type Spec } from '../api/client';
 import { clockTenths } from '../ui/time';
+import { useWorkbench, type Stage } from '../workbench/store';
+import { CheckRow } from './CheckRow';
 import { NamePatternField } from './NamePatternField';
 import { PostFields } from './PostFields';
+import { goToRepair } from './repairs';
 import { ending, hasPicture } from './specFields';
 
 type Line = Sheet['lines'][number];
 
-function Verdict({ verdict }: { verdict: Cell['checks'][number]['verdict'] }) {
-  switch (verdict) {
-    case 'PASSES':
-      return <Check size={15} className="mt-0.5 shrink-0 text-steel" aria-label="passes" />;
-    case 'NOTE':
-      return <TriangleAlert size={15} className="mt-0.5 shrink-0 text-faint" aria-label="worth knowing" />;
-    case 'FAILS':
-      return <X size={15} className="mt-0.5 shrink-0 text-accent" aria-label="fails" />;
-    default:
-      return assertNever(verdict);
-  }
-}
-
 /** A cell of the sheet: what was checked, what is finished, and what goes out with it. */
-export function CellDetail({ episodeId, line, cell, spec }: { episodeId: number; line: Line; cell: Cell; spec: Spec }) {
+export function CellDetail({
+  episodeId,
+  line,
+  cell,
+  spec,
+  onOpen,
+}: {
+  episodeId: number;
+  line: Line;
+  cell: Cell;
+  spec: Spec;
+  onOpen: (stage: Stage) => void;
+}) {
+  const queries = useQueryClient();
   const ready = cell.state === 'DONE';
-  const checks = ready && cell.current ? [...cell.checks, ...cell.measured] : cell.checks;
+  const waive = async (subject: string, note: string | null) => {
+    try {
+      await api.change(line.clipId, line.revision, { type: 'waive', spec: spec.id, subject, note });
+    } catch (error) {
+      useWorkbench.setState({ message: (error as Error).message });
+    }
+    await Promise.all(['sheet', 'clips'].map((key) => queries.invalidateQueries({ queryKey: [key] })));
+  };
   return (
     <div>
       <h2 className="font-serif text-[18px] leading-snug font-semibold">{line.title}</h2>
@@ -43,15 +52,20 @@ export function CellDetail({ episodeId, line, cell, spec }: { episodeId: number;
         />
       )}
       <ul className="mt-3">
-        {checks.map((c, i) => (
-          <li key={`${c.subject}${i}`} className="flex items-start gap-2 border-b border-rule py-1.5">
-            <Verdict verdict={c.verdict} />
-            <span>
-              <span className="text-soft">{c.subject[0].toUpperCase() + c.subject.slice(1)}: </span>
-              {c.text}
-            </span>
-          </li>
+        {cell.checks.map((c) => (
+          <CheckRow
+            key={c.subject}
+            check={c}
+            onRepair={() => {
+              if (c.repair === 'TEXT') document.getElementById('post-text')?.focus();
+              else if (c.repair) goToRepair(c.repair, onOpen);
+            }}
+            onWaive={(note) => void waive(c.subject, note)}
+          />
         ))}
+        {ready &&
+          cell.current &&
+          cell.measured.map((c) => <CheckRow key={c.subject} check={c} onRepair={() => {}} onWaive={null} />)}
       </ul>
       {cell.problem && <p className="mt-2 text-accent">{cell.problem}</p>}
       <div className="label mt-3">File name</div>

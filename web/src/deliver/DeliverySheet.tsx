@@ -10,6 +10,7 @@ import { ProofPanel } from '../proof/ProofPanel';
 import { SaidOfClip } from '../proof/SaidOfClip';
 import { CellDetail } from './CellDetail';
 import { DeliveryZip } from './DeliveryZip';
+import { firstOf, goToRepair, repairName } from './repairs';
 import { codecName, hasPicture } from './specFields';
 import { SpecPanel } from './SpecPanel';
 
@@ -151,7 +152,7 @@ export function DeliverySheet({
                           setChosen({ clip: l.clipId, spec: s.id });
                         }}
                         onToggle={() => toggle(l, c)}
-                        onOpen={() => onOpen(l.clipId, 'pare')}
+                        onOpen={(stage) => onOpen(l.clipId, stage)}
                       />
                     );
                   })}
@@ -210,7 +211,13 @@ export function DeliverySheet({
             onGone={() => setChosenSpec(null)}
           />
         ) : line && cell ? (
-          <CellDetail episodeId={episodeId} line={line} cell={cell} spec={specs.find((s) => s.id === cell.spec)!} />
+          <CellDetail
+            episodeId={episodeId}
+            line={line}
+            cell={cell}
+            spec={specs.find((s) => s.id === cell.spec)!}
+            onOpen={(stage) => onOpen(line.clipId, stage)}
+          />
         ) : (
           <p className="text-soft">
             Choose a cell to see what was checked, and to play what is finished. Choose the head of a column to see what
@@ -300,10 +307,7 @@ function standing(cell: Cell): string {
   const { state } = cell;
   switch (state) {
     case null:
-      return (
-        (cell.checks.find((c) => c.verdict === 'FAILS') ?? cell.checks.find((c) => c.verdict === 'NOTE'))?.text ??
-        'passes'
-      );
+      return firstOf(cell.checks)?.text ?? 'passes';
     case 'RENDERING':
       return cell.secondsLeft === null ? 'rendering' : `rendering, ${clock(cell.secondsLeft * 1e6)} left`;
     case 'WAITING':
@@ -332,8 +336,9 @@ function SheetCell({
   chosen: boolean;
   onChoose: () => void;
   onToggle: () => void;
-  onOpen: () => void;
+  onOpen: (stage: Stage) => void;
 }) {
+  const first = firstOf(cell.checks);
   const fails = cell.checks.find((c) => c.verdict === 'FAILS');
   const ready = cell.state === 'DONE' && cell.current;
   const busy = cell.state === 'RENDERING' || cell.state === 'WAITING';
@@ -359,9 +364,15 @@ function SheetCell({
       <button className="block w-full text-left text-[12.5px] leading-snug text-soft" onClick={onChoose}>
         {cell.asked ? standing(cell) : fails ? fails.text : 'not for this'}
       </button>
-      {cell.asked && fails && (
-        <button className="link text-[12.5px]" onClick={onOpen}>
-          Pare more
+      {cell.asked && !busy && !ready && first?.repair && (
+        <button
+          className="link text-[12.5px]"
+          onClick={() => {
+            onChoose();
+            goToRepair(first.repair!, onOpen);
+          }}
+        >
+          {repairName(first.repair)}
         </button>
       )}
       {busy && (

@@ -1,10 +1,11 @@
-import { memo, useState } from 'react';
+import { memo, useEffect, useState } from 'react';
 import { Popover } from 'radix-ui';
 import { useQuery } from '@tanstack/react-query';
 import { api, type ClipState, type PauseChoice, type Spec, type Way } from '../api/client';
 import { secondsText } from '../ui/time';
 import { useCalm } from '../ui/useCalm';
 import { useChanges } from '../workbench/changes';
+import { useWorkbench } from '../workbench/store';
 import { FillersPanel } from './FillersPanel';
 import { FitPanel } from './FitPanel';
 import { RepeatsPanel } from './RepeatsPanel';
@@ -38,6 +39,8 @@ export const PareBar = memo(function PareBar({
     ...preset,
     thresholdDb: Math.max(preset.thresholdDb, Math.round(quietBelowDb)),
   });
+  const [toFit] = useState(() => useWorkbench.getState().toOpen === 'fit');
+  useEffect(() => useWorkbench.setState({ toOpen: null }), []);
   const [chosen, setChoice] = useState<PauseChoice | null>(null);
   const choice = chosen ?? inRoom(PRESETS[1][1]);
   const revision = useCalm(clip.revision, clip.id, CALM_MS);
@@ -124,7 +127,7 @@ export const PareBar = memo(function PareBar({
       <Panel name="Repeats" count={repeats?.count} testId="repeats" width="w-[460px]">
         <RepeatsPanel clip={clip} repeatsUs={repeats?.us ?? 0} open={repeats?.count ?? 0} />
       </Panel>
-      <Panel name="Fit" testId="fit" width="w-[380px]">
+      <Panel name="Fit" testId="fit" width="w-[380px]" first={toFit}>
         <FitPanel clip={clip} specs={specs} />
       </Panel>
       <Panel name="Versions" testId="versions" width="w-[480px]">
@@ -139,16 +142,19 @@ function Panel({
   count,
   testId,
   width,
+  first = false,
   children,
 }: {
   name: string;
   count?: number;
   testId: string;
   width: string;
+  /** Whether it stands open to begin with. */
+  first?: boolean;
   children: React.ReactNode;
 }) {
   return (
-    <Popover.Root>
+    <Popover.Root defaultOpen={first}>
       <Popover.Trigger asChild>
         <button className="button" data-testid={testId}>
           {name} {count !== undefined && <b className={count ? 'text-accent' : 'text-faint'}>{count}</b>}

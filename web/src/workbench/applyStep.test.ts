@@ -46,9 +46,9 @@ describe('a step', () => {
     const renamed = applyStep(clip, {
       ...step,
       pared: null,
-      delivered: { title: 'Snow', specs: ['wide'], post: null },
+      delivered: { title: 'Snow', specs: ['wide'], post: null, waived: [] },
     })!;
-    expect(renamed.delivered).toEqual({ title: 'Snow', specs: ['wide'], post: null });
+    expect(renamed.delivered).toEqual({ title: 'Snow', specs: ['wide'], post: null, waived: [] });
     expect(renamed.pared).toBe(clip.pared);
     expect(renamed.framed).toBe(clip.framed);
   });

@@ -30,6 +30,8 @@ interface Workbench {
   correcting: Selection | null;
   /** Words that were taken up to be put elsewhere. */
   carrying: Selection | null;
+  /** What the stage that is gone to opens first. */
+  toOpen: 'fit' | null;
   /** What undo is about. */
   lastEdited: 'clip' | 'transcript';
   saving: number;
@@ -55,6 +57,7 @@ export const useWorkbench = create<Workbench>((set) => ({
   seam: null,
   correcting: null,
   carrying: null,
+  toOpen: null,
   lastEdited: 'clip',
   saving: 0,
   message: null,

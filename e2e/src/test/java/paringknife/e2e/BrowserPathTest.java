@@ -229,7 +229,7 @@ class BrowserPathTest extends FerryInBrowser {
     try (ZipFile file = new ZipFile(zip.toFile())) {
       List<? extends ZipEntry> entries = file.stream().toList();
       assertThat(entries)
-          .hasSize(7)
+          .hasSize(8)
           .allMatch(e -> !e.getName().contains("/") && !e.getName().contains(".."));
       for (ZipEntry entry : entries) {
         Files.copy(file.getInputStream(entry), folder.resolve(entry.getName()));

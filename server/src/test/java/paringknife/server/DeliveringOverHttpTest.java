@@ -92,6 +92,30 @@ class DeliveringOverHttpTest {
     assertThat(change("{\"type\":\"askFor\",\"specs\":[\"station-screen\"]}")).isEqualTo(422);
   }
 
+  /** Every cell says what will fail and where it is put right; or it is let pass, and why. */
+  @Test
+  void whatFailsIsPutRightOrLetPass() throws Exception {
+    ObjectNode brief = (ObjectNode) made("Brief");
+    ((ObjectNode) brief.path("length")).put("longestUs", 2_000_000).put("marginUs", 500_000);
+    APP.sent("PUT", "/api/specs/brief", brief.toString());
+    JsonNode before = cell("brief");
+    JsonNode length = before.path("checks").get(0);
+    assertThat(length.path("verdict").asString()).isEqualTo("FAILS");
+    assertThat(length.path("repair").asString()).isEqualTo("FIT");
+    assertThat(before.path("passes").asBoolean()).isFalse();
+
+    String waive = "{\"type\":\"waive\",\"spec\":\"brief\",\"subject\":\"length\",\"note\":";
+    assertThat(change(waive + "\"agreed by telephone\"}")).isEqualTo(200);
+    JsonNode waived = cell("brief");
+    assertThat(waived.path("passes").asBoolean()).isTrue();
+    assertThat(waived.path("checks").get(0).path("text").asString())
+        .endsWith("let pass: agreed by telephone");
+    assertThat(cell("wide").path("checks").toString()).doesNotContain("let pass");
+    assertThat(change(waive + "null}")).isEqualTo(200);
+    assertThat(cell("brief").path("passes").asBoolean()).isFalse();
+    assertThat(change(waive + "\" \"}")).isEqualTo(422);
+  }
+
   @Test
   void whatShipsIsNotBroken() throws Exception {
     String wide = spec("wide").put("name", "Mine").toString();

@@ -160,7 +160,7 @@ class TranslationsOverHttpTest {
       }
     }
     assertThat(files.keySet())
-        .containsExactly("de.srt", "de.ttml", "de.txt", "mp4", "srt", "ttml", "txt");
+        .containsExactly("csv", "de.srt", "de.ttml", "de.txt", "html", "mp4", "srt", "ttml", "txt");
     assertThat(SubtitleReader.read(files.get("de.srt")).cues())
         .allMatch(c -> "Keiner sagte es {mir}.".contains(c.text().replace('\n', ' ')));
     assertThat(files.get("de.ttml")).contains("xml:lang=\"de\"");

@@ -6,6 +6,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
 import paringknife.core.clip.cut.CutList;
 import paringknife.core.clip.cut.PictureRun;
+import paringknife.core.clip.cut.PlayedWord;
 import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.deliver.DeliverySpecs;
 import paringknife.core.deliver.Limit;
@@ -24,6 +25,7 @@ import paringknife.core.letter.drawn.Canvas;
 import paringknife.core.pare.SoundPlanner;
 import paringknife.core.time.FrameRate;
 import paringknife.core.time.Span;
+import paringknife.core.transcript.DoubtfulWords;
 import paringknife.core.transcript.Transcript;
 
 /**
@@ -34,6 +36,7 @@ public final class ComposedClip {
   private final State state;
   private final Map<Shape, FramePath> paths = new ConcurrentHashMap<>();
   private final Map<Shape, List<ShownFace>> faces = new ConcurrentHashMap<>();
+  private final Map<Shape, List<FaceWarning>> warnings = new ConcurrentHashMap<>();
   private volatile @Nullable Playback playback;
   private volatile @Nullable CaptionTracks captions;
 
@@ -96,8 +99,19 @@ public final class ComposedClip {
 
   /** Where faces are not seen in a shape as they should be. */
   public List<FaceWarning> faceWarnings(Shape shape) {
-    Material material = state.material();
-    return material.planner().faceWarnings(path(shape), playback().runs(), material.rate());
+    return warnings.computeIfAbsent(
+        shape,
+        s -> {
+          Material material = state.material();
+          return material.planner().faceWarnings(path(s), playback().runs(), material.rate());
+        });
+  }
+
+  private int doubtfulWords() {
+    return (int)
+        PlayedWord.of(cuts(), state.material().transcript()).stream()
+            .filter(w -> DoubtfulWords.isUnsure(w.word()))
+            .count();
   }
 
   /** Where faces are seen in a shape. */
@@ -165,6 +179,7 @@ public final class ComposedClip {
         spec.within(path.leastLines()),
         look(),
         state.material().rate(),
-        state.clip().delivered().post());
+        new Composition.Noticed(faceWarnings(spec.shape()), doubtfulWords()),
+        state.clip().delivered());
   }
 }

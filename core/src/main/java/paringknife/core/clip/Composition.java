@@ -5,12 +5,14 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
-import org.jspecify.annotations.Nullable;
 import paringknife.core.deliver.Check;
+import paringknife.core.deliver.Delivered;
 import paringknife.core.deliver.DeliverySpec;
+import paringknife.core.deliver.Finished;
 import paringknife.core.deliver.Planned;
-import paringknife.core.deliver.post.Post;
+import paringknife.core.deliver.Waiver;
 import paringknife.core.formats.TimedText;
+import paringknife.core.frame.FaceWarning;
 import paringknife.core.frame.FramePath;
 import paringknife.core.frame.Look;
 import paringknife.core.frame.ShownFace;
@@ -19,6 +21,7 @@ import paringknife.core.letter.CaptionTracks;
 import paringknife.core.letter.Lettered;
 import paringknife.core.letter.cue.CaptionUse;
 import paringknife.core.letter.cue.Cue;
+import paringknife.core.letter.drawn.SafeArea;
 import paringknife.core.time.FrameRate;
 
 /**
@@ -28,7 +31,8 @@ import paringknife.core.time.FrameRate;
  * @param faces where they are seen, for captions to keep clear of
  * @param look what is done to the picture itself
  * @param rate frame rate of the recording
- * @param post what somebody wrote to be posted with it; null for what is proposed
+ * @param noticed what else was noticed of it
+ * @param delivered how it goes out
  */
 public record Composition(
     Playback playback,
@@ -38,26 +42,95 @@ public record Composition(
     DeliverySpec spec,
     Look look,
     FrameRate rate,
-    @Nullable Post post) {
+    Noticed noticed,
+    Delivered delivered) {
+  /** Less than a line of a picture. */
+  private static final double EDGE = 0.001;
+
+  /**
+   * What is worth knowing before a clip goes out.
+   *
+   * @param faces where they are not seen as they should be
+   * @param doubtfulWords how many are heard
+   */
+  record Noticed(List<FaceWarning> faces, int doubtfulWords) {}
 
   /** The checks of the delivery sheet for this composition. */
   public List<Check> preflight() {
+    List<Waiver> waived = delivered.waivedFor(spec.id());
+    return found().stream().map(c -> c.waivedBy(waived)).toList();
+  }
+
+  /** Holds the finished file against what was asked for. */
+  public List<Check> measured(Finished finished) {
+    List<Waiver> waived = delivered.waivedFor(spec.id());
+    return spec.measured(finished).stream().map(c -> c.waivedBy(waived)).toList();
+  }
+
+  private List<Check> found() {
     List<Check> checks =
         new ArrayList<>(
             spec.preflight(
-                new Planned(playback.lengthUs(), playedCues(), path.leastLines(), rate, post)));
+                new Planned(
+                    playback.lengthUs(), playedCues(), path.leastLines(), rate, delivered.post())));
     for (CaptionTrack track : captions.translated()) {
       if (track.use() != CaptionUse.NONE && track.open() > 0) {
         String language =
             Locale.forLanguageTag(track.language()).getDisplayLanguage(Locale.ENGLISH);
         checks.add(
-            new Check(
+            Check.notes(
                 "translation",
-                Check.Verdict.NOTE,
-                language + ": " + sentences(track.open()) + " to translate or to look at"));
+                language + ": " + sentences(track.open()) + " to translate or to look at",
+                Check.Repair.CAPTIONS));
       }
     }
+    if (spec.encoding().codec().hasPicture()) {
+      addPictured(checks);
+    }
+    if (noticed.doubtfulWords() > 0) {
+      checks.add(
+          Check.notes(
+              "words",
+              noticed.doubtfulWords() == 1
+                  ? "1 word is doubtful"
+                  : noticed.doubtfulWords() + " words are doubtful",
+              Check.Repair.WORDS));
+    }
     return checks;
+  }
+
+  private void addPictured(List<Check> checks) {
+    long cut = noticed.faces().stream().filter(f -> f.problem() == FaceWarning.Problem.CUT).count();
+    if (cut > 0) {
+      checks.add(
+          Check.notes(
+              "faces",
+              cut == 1 ? "a face is cut in one place" : "faces are cut in " + cut + " places",
+              Check.Repair.FRAME));
+    }
+    long covered = covered();
+    if (covered > 0) {
+      checks.add(
+          Check.notes(
+              "captions",
+              covered == 1
+                  ? "1 caption lies where the destination covers the picture"
+                  : covered + " captions lie where the destination covers the picture",
+              Check.Repair.CAPTIONS));
+    }
+  }
+
+  /** How many captions were put where they will be covered. */
+  private long covered() {
+    CaptionTrack spoken = captions.spoken();
+    if (!spoken.use().isBurnt()) {
+      return 0;
+    }
+    SafeArea safe = spec.canvas().safe();
+    return spoken.cues().stream()
+        .map(c -> c.place() == null ? spoken.lettering().style().place() : c.place())
+        .filter(p -> p != null && (p.y() > 1 - safe.bottom() + EDGE || p.y() < safe.top()))
+        .count();
   }
 
   private static String sentences(int count) {

@@ -40,6 +40,29 @@ public sealed interface DeliverIntent extends Intent {
     }
   }
 
+  /**
+   * Let pass what was found of a clip for a spec.
+   *
+   * @param subject of the check
+   * @param note why; null to let it pass no longer
+   */
+  record Waive(String spec, String subject, @Nullable String note) implements DeliverIntent {
+    private static final int LONGEST = 40;
+
+    @Override
+    public Delivered apply(Delivered delivered, DeliverySpecs known) {
+      if (subject.isEmpty() || subject.length() > LONGEST) {
+        throw new IllegalArgumentException("There is nothing of that name to let pass.");
+      }
+      return delivered.waiving(known.byId(spec).id(), subject, note);
+    }
+
+    @Override
+    public String label() {
+      return note == null ? "let it pass no longer" : "let it pass";
+    }
+  }
+
   /** Ask for delivery specs. */
   record AskFor(List<String> specs) implements DeliverIntent {
     @Override

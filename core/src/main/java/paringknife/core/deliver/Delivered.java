@@ -1,5 +1,6 @@
 package paringknife.core.deliver;
 
+import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import paringknife.core.deliver.post.Post;
@@ -10,9 +11,12 @@ import paringknife.core.deliver.post.Post;
  * @param title shown on the bench and used for file names, up to {@value #LONGEST_TITLE} characters
  * @param specs ids of the delivery specs asked for
  * @param post what is posted with it; null for what is proposed from its words
+ * @param waived what is let pass
  */
-public record Delivered(String title, List<String> specs, @Nullable Post post) {
+public record Delivered(
+    String title, List<String> specs, @Nullable Post post, @Nullable List<Waiver> waived) {
   public static final int LONGEST_TITLE = 120;
+  private static final int MOST_WAIVED = 200;
 
   public Delivered {
     title = clean(title);
@@ -20,11 +24,12 @@ public record Delivered(String title, List<String> specs, @Nullable Post post) {
       throw new IllegalArgumentException("A clip needs a title.");
     }
     specs = List.copyOf(specs);
+    waived = waived == null ? List.of() : List.copyOf(waived);
   }
 
   /** With the text and the tags that are proposed. */
   public Delivered(String title, List<String> specs) {
-    this(title, specs, null);
+    this(title, specs, null, List.of());
   }
 
   private static String clean(String text) {
@@ -35,7 +40,7 @@ public record Delivered(String title, List<String> specs, @Nullable Post post) {
   }
 
   public Delivered withTitle(String changed) {
-    return new Delivered(changed, specs, post);
+    return new Delivered(changed, specs, post, waived);
   }
 
   /** With something behind its title, which is shortened to make room for it. */
@@ -45,10 +50,35 @@ public record Delivered(String title, List<String> specs, @Nullable Post post) {
   }
 
   Delivered withSpecs(List<String> changed) {
-    return new Delivered(title, changed, post);
+    return new Delivered(title, changed, post, waived);
   }
 
   Delivered withPost(@Nullable Post changed) {
-    return new Delivered(title, specs, changed);
+    return new Delivered(title, specs, changed, waived);
+  }
+
+  /** What is let pass for a spec. */
+  public List<Waiver> waivedFor(String spec) {
+    return waived.stream().filter(w -> w.spec().equals(spec)).toList();
+  }
+
+  /**
+   * With something let pass, or no longer.
+   *
+   * @param note why; null to take it back
+   */
+  Delivered waiving(String spec, String subject, @Nullable String note) {
+    List<Waiver> others =
+        waived.stream()
+            .filter(w -> !w.spec().equals(spec) || !w.subject().equals(subject))
+            .toList();
+    List<Waiver> all = new ArrayList<>(others);
+    if (note != null) {
+      all.add(new Waiver(spec, subject, note));
+    }
+    if (all.size() > MOST_WAIVED) {
+      throw new IllegalArgumentException("Too much is let pass already.");
+    }
+    return new Delivered(title, specs, post, all);
   }
 }

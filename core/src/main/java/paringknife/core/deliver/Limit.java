@@ -62,7 +62,7 @@ public sealed interface Limit {
       }
       if (us > longestUs) {
         String over = seconds(us - aimUs()) + " s over " + seconds(aimUs()) + " s";
-        return List.of(Check.fails("length", over));
+        return List.of(Check.fails("length", over).repairedBy(Check.Repair.FIT));
       }
       if (us > aimUs()) {
         return List.of(
@@ -107,7 +107,8 @@ public sealed interface Limit {
                       "%d caption%s faster than %.0f characters a second",
                       tooFast,
                       tooFast == 1 ? " is" : "s are",
-                      fastest)));
+                      fastest),
+                  Check.Repair.CAPTIONS));
     }
 
     @Override
@@ -159,7 +160,8 @@ public sealed interface Limit {
                       Locale.ROOT,
                       "enlarged %.1f times: the recording has %.0f lines here",
                       enlarged,
-                      lines)));
+                      lines),
+                  Check.Repair.FRAME));
     }
 
     @Override
@@ -304,12 +306,14 @@ public sealed interface Limit {
         return List.of();
       }
       if (text > 0 && post.text().isEmpty()) {
-        return List.of(Check.notes("text", "there is no text to post"));
+        return List.of(Check.notes("text", "there is no text to post", Check.Repair.TEXT));
       }
       return text > 0 && length(post.text()) > text
           ? List.of(
               Check.notes(
-                  "text", "shortened from " + length(post.text()) + " to " + text + " characters"))
+                  "text",
+                  "shortened from " + length(post.text()) + " to " + text + " characters",
+                  Check.Repair.TEXT))
           : List.of();
     }
 

@@ -41,6 +41,11 @@ public final class DoubtfulWords {
     return found;
   }
 
+  /** Whether a word was hardly heard, and nobody has looked at it since. */
+  public static boolean isUnsure(Word word) {
+    return !word.isLookedAt() && word.confidence() < SURE;
+  }
+
   private static DoubtfulWord.@Nullable Why why(
       List<Word> words, int i, boolean punctuated, Spelling spelling) {
     Word word = words.get(i);
@@ -50,7 +55,7 @@ public final class DoubtfulWords {
     if (word.confidence() == Punctuator.CLOSE_CALL) {
       return DoubtfulWord.Why.CLOSE_CALL;
     }
-    if (word.confidence() < SURE) {
+    if (isUnsure(word)) {
       return DoubtfulWord.Why.HARDLY_HEARD;
     }
     if (!word.bare().isEmpty() && !spelling.knows(unmarked(word.text()))) {

@@ -70,6 +70,7 @@ class ClipKinds {
     kinds.put("rename", DeliverIntent.Rename.class);
     kinds.put("askFor", DeliverIntent.AskFor.class);
     kinds.put("writePost", DeliverIntent.WritePost.class);
+    kinds.put("waive", DeliverIntent.Waive.class);
     return new JsonKinds(Intent.class, kinds);
   }
 

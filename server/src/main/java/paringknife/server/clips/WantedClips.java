@@ -9,14 +9,17 @@ import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.pick.Brief;
 import paringknife.server.picks.MarkStore;
 import paringknife.server.shelf.Episodes;
+import paringknife.server.specs.SpecStore;
 
 /** What a show's brief asks of its clips: delivery specs, given to every new one, and subjects. */
 @Component
 class WantedClips {
   private final Episodes episodes;
   private final MarkStore briefs;
+  private final SpecStore specs;
 
-  WantedClips(Episodes episodes, MarkStore briefs) {
+  WantedClips(Episodes episodes, MarkStore briefs, SpecStore specs) {
+    this.specs = specs;
     this.episodes = episodes;
     this.briefs = briefs;
   }
@@ -24,7 +27,7 @@ class WantedClips {
   List<String> specsFor(long episodeId) {
     List<String> wanted =
         briefs.brief(episodes.row(episodeId).show()).map(Brief::specs).orElse(List.of());
-    return episodes.open(episodeId).specs().among(wanted).stream().map(DeliverySpec::id).toList();
+    return specs.all().among(wanted).stream().map(DeliverySpec::id).toList();
   }
 
   /** The words of the subjects, bare and in lower case. */

@@ -347,7 +347,7 @@ final class BatchCommand implements Callable<Integer> {
     node.put("duration", Math.round(measured.seconds() * 1000) / 1000.0);
     node.put("lufs", measured.lufs()).put("truePeak", measured.truePeakDbtp());
     List<Check> all = new ArrayList<>(before);
-    all.addAll(composition.spec().measured(measured.finished(composition.playback().lengthUs())));
+    all.addAll(composition.measured(measured.finished(composition.playback().lengthUs())));
     addChecks(node, all);
   }
 

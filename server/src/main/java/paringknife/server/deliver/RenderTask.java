@@ -142,9 +142,7 @@ class RenderTask {
       renderer.render(episode, composition, target, reporting(row));
     }
     List<Check> checks =
-        composition
-            .spec()
-            .measured(Measurement.of(target).finished(composition.playback().lengthUs()));
+        composition.measured(Measurement.of(target).finished(composition.playback().lengthUs()));
     List<ProofWord> words =
         row.spec().equals(ProofCopy.ID)
             ? ProofWord.of(composition.playback(), episode.transcript())

@@ -123,18 +123,31 @@ class ZipController {
           }
         }
       }
-      PostsCsv table = new PostsCsv();
-      for (RenderingStore.Row row : ready) {
-        specs.all().find(row.spec()).ifPresent(spec -> add(table, row, spec, named.get(row.id())));
-      }
-      text(zip, "texts.csv", table.text());
+      addReports(zip, episode, ready, named);
     }
   }
 
-  private void add(PostsCsv table, RenderingStore.Row row, DeliverySpec spec, String name) {
-    ClipStore.StoredClip clip = clips.byId(row.clipId());
-    PostTexts texts = spec.texts().of(clip.document().title(), posts.of(clip));
-    table.add(name + "." + row.finishedAs(), spec.name(), texts);
+  /** The texts of the files as a table, and what was measured of them. */
+  private void addReports(
+      ZipOutputStream zip,
+      EpisodeStore.Row episode,
+      List<RenderingStore.Row> ready,
+      Map<Long, String> named)
+      throws IOException {
+    PostsCsv table = new PostsCsv();
+    DeliveryReport report = new DeliveryReport();
+    for (RenderingStore.Row row : ready) {
+      DeliverySpec spec = specs.all().find(row.spec()).orElse(null);
+      if (spec != null) {
+        ClipStore.StoredClip clip = clips.byId(row.clipId());
+        PostTexts texts = spec.texts().of(clip.document().title(), posts.of(clip));
+        String file = named.get(row.id()) + "." + row.finishedAs();
+        table.add(file, spec.name(), texts);
+        report.add(file, spec.name(), row.fileBytes(), row.checks(), texts);
+      }
+    }
+    text(zip, "texts.csv", table.text());
+    text(zip, "report.html", report.html(episode.show() + ": " + episode.title()));
   }
 
   private static SubtitleFormat format(String extension) {

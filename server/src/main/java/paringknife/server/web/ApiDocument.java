@@ -59,6 +59,8 @@ class ApiDocument {
           Map.entry("DeliverySpec", Set.of("captions")),
           Map.entry("Encoding", Set.of("pictureKbps", "mostBytes", "keyframeSeconds")),
           Map.entry("Delivered", Set.of("post")),
+          Map.entry("Check", Set.of("repair")),
+          Map.entry("WaiveIntent", Set.of("note")),
           Map.entry("WritePostIntent", Set.of("post")),
           Map.entry("LinkAsked", Set.of("days", "password")),
           Map.entry("ProofLink", Set.of("expiresAt")),
