@@ -22,6 +22,9 @@ final class SpecOptions {
       return DeliverySpecs.SHIPPED;
     }
     String name = file.getFileName().toString();
+    if (!Files.isRegularFile(file)) {
+      throw new IllegalArgumentException("There is no file " + file + ".");
+    }
     if (Files.size(file) > MOST_BYTES) {
       throw new IllegalArgumentException(name + " is no file of delivery specs.");
     }

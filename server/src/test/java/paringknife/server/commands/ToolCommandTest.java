@@ -120,4 +120,46 @@ class ToolCommandTest {
     assertThat(heard.get(0).path("in").asDouble()).isCloseTo(1, within(0.02));
     assertThat(heard.get(0).path("out").asDouble()).isCloseTo(2, within(0.02));
   }
+
+  private static final String SPEC =
+      "{\"id\":\"%s\",\"name\":\"Tiny\",\"canvas\":{\"width\":270,\"height\":480,"
+          + "\"safe\":{\"top\":0.1,\"bottom\":0.1,\"left\":0.05,\"right\":0.05}},"
+          + "\"enlarges\":false,"
+          + "\"length\":{\"shortestUs\":0,\"longestUs\":60000000,\"marginUs\":1000000},"
+          + "\"frames\":{\"most\":30},"
+          + "\"loudness\":{\"target\":{\"lufs\":-16,\"ceilingDbtp\":-1}},"
+          + "\"captions\":\"BOTH\",\"texts\":{\"title\":100,\"text\":200,\"tags\":5},"
+          + "\"encoding\":{\"codec\":\"VP9\",\"crf\":34,\"soundKbps\":96}}";
+
+  private Path specs(String text) throws Exception {
+    return Files.writeString(folder.resolve("specs.json"), text);
+  }
+
+  @Test
+  void specsOfAFileAreThereBesideThoseThatShip() throws Exception {
+    Path file = specs("{\"version\":1,\"specs\":[" + SPEC.formatted("tiny") + "]}");
+    JsonNode specs = new JsonMapper().readTree(run("tool", "specs", "--specs", file.toString()));
+    assertThat(specs).hasSize(7);
+    assertThat(specs.get(6).path("id").asString()).isEqualTo("tiny");
+    assertThat(specs.get(6).path("height").asInt()).isEqualTo(480);
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "nonsense",
+        "[]",
+        "{\"version\":2,\"specs\":[]}",
+        "{\"version\":1}",
+        "{\"version\":1,\"specs\":[null]}",
+        "{\"version\":1,\"specs\":[{}]}"
+      })
+  void whatIsNoFileOfSpecsIsRefusedInAWord(String text) throws Exception {
+    Path file = specs(text);
+    assertThat(Main.run("tool", "specs", "--specs", file.toString())).isEqualTo(2);
+    assertThat(Main.run("tool", "specs", "--specs", folder.resolve("none").toString()))
+        .isEqualTo(2);
+    String shipped = "{\"version\":1,\"specs\":[" + SPEC.formatted("wide") + "]}";
+    assertThat(Main.run("tool", "specs", "--specs", specs(shipped).toString())).isEqualTo(2);
+  }
 }
