@@ -2563,6 +2563,7 @@ export interface components {
         Waiver: {
             spec: string;
             subject: string;
+            found: string;
             note: string;
         };
         WordStyle: {
@@ -2747,7 +2748,9 @@ export interface components {
             file: number | null;
             approved: boolean | null;
             /** Format: int32 */
-            open: number;
+            said: number;
+            /** Format: int32 */
+            done: number;
         };
         Lettering: {
             id: string;
@@ -2896,6 +2899,7 @@ export interface components {
         };
         Sheet: {
             specs: components["schemas"]["DeliverySpec"][];
+            shipped: string[];
             lines: components["schemas"]["Line"][];
         };
         Hit: {
@@ -3638,7 +3642,31 @@ export interface components {
             type: "waive";
             spec: string;
             subject: string;
+            found: string;
             note: string | null;
+        };
+        WholeLayout: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "whole";
+            /** @enum {string} */
+            ground: "SOFT" | "DARK" | "LIGHT";
+        };
+        MiddleLayout: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "middle";
+        };
+        SpeakerLayout: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "speaker";
         };
         OneLayout: {
             /**
@@ -3649,28 +3677,14 @@ export interface components {
             /** Format: int32 */
             person: number;
         };
-        SpeakerLayout: {
+        ConversationLayout: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "speaker";
-        };
-        MiddleLayout: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "middle";
-        };
-        WholeLayout: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "whole";
+            type: "conversation";
             /** @enum {string} */
-            ground: "SOFT" | "DARK" | "LIGHT";
+            arrangement: "STACKED" | "BESIDE" | "INSET";
         };
         TogetherLayout: {
             /**
@@ -3682,22 +3696,14 @@ export interface components {
             /** @enum {string} */
             arrangement: "STACKED" | "BESIDE" | "INSET";
         };
-        ConversationLayout: {
+        ShotExtent: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "conversation";
-            /** @enum {string} */
-            arrangement: "STACKED" | "BESIDE" | "INSET";
-        };
-        StretchExtent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "stretch";
-            span: components["schemas"]["Span"];
+            type: "shot";
+            /** Format: int64 */
+            atUs: number;
         };
         SpeakingExtent: {
             /**
@@ -3708,14 +3714,13 @@ export interface components {
             /** Format: int32 */
             person: number;
         };
-        ShotExtent: {
+        StretchExtent: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "shot";
-            /** Format: int64 */
-            atUs: number;
+            type: "stretch";
+            span: components["schemas"]["Span"];
         };
         FromHereExtent: {
             /**
@@ -3734,14 +3739,6 @@ export interface components {
             type: "still";
             window: components["schemas"]["PlacedWindow"];
         };
-        LaidShown: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "laid";
-            layout: components["schemas"]["Layout"];
-        };
         TravelShown: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -3752,42 +3749,53 @@ export interface components {
             to: components["schemas"]["PlacedWindow"];
             curve: components["schemas"]["Curve"];
         };
-        BindToLastCaptionEdit: {
+        LaidShown: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "bindToLast";
+            type: "laid";
+            layout: components["schemas"]["Layout"];
+        };
+        ShowAsCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "showAs";
+            /** Format: int64 */
+            wordId: number;
+            text: string;
+        };
+        StyledCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "styled";
+            /** Format: int64 */
+            wordId: number;
+            style: components["schemas"]["WordStyle"];
+        };
+        LineBeforeCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "lineBefore";
             /** Format: int64 */
             wordId: number;
         };
-        PlacedCaptionEdit: {
+        BeginCaptionEdit: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "placed";
+            type: "begin";
             /** Format: int64 */
             wordId: number;
-            place: components["schemas"]["Place"];
-        };
-        GoOnWithCaptionEdit: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "goOnWith";
             /** Format: int64 */
-            wordId: number;
-        };
-        KeyCaptionEdit: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "key";
-            /** Format: int64 */
-            wordId: number;
+            laterUs: number;
         };
         AddedCaptionEdit: {
             /**
@@ -3803,63 +3811,40 @@ export interface components {
             lengthUs: number;
             text: string;
         };
-        BeginCaptionEdit: {
+        KeyCaptionEdit: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "begin";
-            /** Format: int64 */
-            wordId: number;
-            /** Format: int64 */
-            laterUs: number;
-        };
-        LineBeforeCaptionEdit: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "lineBefore";
+            type: "key";
             /** Format: int64 */
             wordId: number;
         };
-        StyledCaptionEdit: {
+        GoOnWithCaptionEdit: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "styled";
+            type: "goOnWith";
             /** Format: int64 */
             wordId: number;
-            style: components["schemas"]["WordStyle"];
         };
-        ShowAsCaptionEdit: {
+        PlacedCaptionEdit: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "showAs";
+            type: "placed";
             /** Format: int64 */
             wordId: number;
-            text: string;
+            place: components["schemas"]["Place"];
         };
-        EndCaptionEdit: {
+        BindToLastCaptionEdit: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "end";
-            /** Format: int64 */
-            wordId: number;
-            /** Format: int64 */
-            laterUs: number;
-        };
-        BreakAfterCaptionEdit: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "breakAfter";
+            type: "bindToLast";
             /** Format: int64 */
             wordId: number;
         };
@@ -3871,6 +3856,26 @@ export interface components {
             type: "breakBefore";
             /** Format: int64 */
             wordId: number;
+        };
+        BreakAfterCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "breakAfter";
+            /** Format: int64 */
+            wordId: number;
+        };
+        EndCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "end";
+            /** Format: int64 */
+            wordId: number;
+            /** Format: int64 */
+            laterUs: number;
         };
         ReplaceTranscriptIntent: {
             /**
@@ -3984,29 +3989,12 @@ export interface components {
              */
             type: "punctuate";
         };
-        BoxSpokenMark: {
+        UnmarkedSpokenMark: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "box";
-            text: components["schemas"]["Colour"];
-            ground: components["schemas"]["Colour"];
-        };
-        AloneSpokenMark: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "alone";
-        };
-        InColourSpokenMark: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "inColour";
-            text: components["schemas"]["Colour"];
+            type: "unmarked";
         };
         FilledSpokenMark: {
             /**
@@ -4016,12 +4004,45 @@ export interface components {
             type: "filled";
             unfilled: components["schemas"]["Colour"];
         };
-        UnmarkedSpokenMark: {
+        InColourSpokenMark: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "unmarked";
+            type: "inColour";
+            text: components["schemas"]["Colour"];
+        };
+        AloneSpokenMark: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "alone";
+        };
+        BoxSpokenMark: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "box";
+            text: components["schemas"]["Colour"];
+            ground: components["schemas"]["Colour"];
+        };
+        LitSpokenMark: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "lit";
+            unlit: components["schemas"]["Colour"];
+        };
+        UnderlinedSpokenMark: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "underlined";
+            text: components["schemas"]["Colour"];
         };
         LargerSpokenMark: {
             /**
@@ -4033,21 +4054,21 @@ export interface components {
             /** Format: double */
             scale: number;
         };
-        UnderlinedSpokenMark: {
+        WordByWordEntrance: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "underlined";
-            text: components["schemas"]["Colour"];
+            type: "wordByWord";
         };
-        LitSpokenMark: {
+        FadeEntrance: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "lit";
-            unlit: components["schemas"]["Colour"];
+            type: "fade";
+            /** Format: int32 */
+            ms: number;
         };
         RiseEntrance: {
             /**
@@ -4060,21 +4081,12 @@ export interface components {
             /** Format: double */
             from: number;
         };
-        FadeEntrance: {
+        AtOnceEntrance: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "fade";
-            /** Format: int32 */
-            ms: number;
-        };
-        WordByWordEntrance: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "wordByWord";
+            type: "atOnce";
         };
         PopEntrance: {
             /**
@@ -4087,12 +4099,16 @@ export interface components {
             /** Format: double */
             from: number;
         };
-        AtOnceEntrance: {
+        JoinedPeopleCorrection: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "atOnce";
+            type: "joined";
+            /** Format: int32 */
+            person: number;
+            /** Format: int32 */
+            into: number;
         };
         NamedPeopleCorrection: {
             /**
@@ -4104,16 +4120,14 @@ export interface components {
             person: number;
             name: string;
         };
-        JoinedPeopleCorrection: {
+        DismissedPeopleCorrection: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "joined";
+            type: "dismissed";
             /** Format: int32 */
             person: number;
-            /** Format: int32 */
-            into: number;
         };
         NotThisPeopleCorrection: {
             /**
@@ -4129,15 +4143,6 @@ export interface components {
             atUs: number;
             /** Format: int32 */
             other: number;
-        };
-        DismissedPeopleCorrection: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "dismissed";
-            /** Format: int32 */
-            person: number;
         };
     };
     responses: never;
@@ -6635,7 +6640,9 @@ export interface operations {
     };
     clip: {
         parameters: {
-            query?: never;
+            query?: {
+                noted?: boolean;
+            };
             header?: never;
             path: {
                 token: string;

@@ -5,8 +5,8 @@ import { useWorkbench, type Stage } from '../workbench/store';
 import { CheckRow } from './CheckRow';
 import { NamePatternField } from './NamePatternField';
 import { PostFields } from './PostFields';
-import { goToRepair } from './repairs';
-import { ending, hasPicture } from './specFields';
+import { goToRepair, type Check } from './repairs';
+import { hasPicture } from './specFields';
 
 type Line = Sheet['lines'][number];
 
@@ -26,9 +26,9 @@ export function CellDetail({
 }) {
   const queries = useQueryClient();
   const ready = cell.state === 'DONE';
-  const waive = async (subject: string, note: string | null) => {
+  const waive = async ({ subject, text: found }: Check, note: string | null) => {
     try {
-      await api.change(line.clipId, line.revision, { type: 'waive', spec: spec.id, subject, note });
+      await api.change(line.clipId, line.revision, { type: 'waive', spec: spec.id, subject, found, note });
     } catch (error) {
       useWorkbench.setState({ message: (error as Error).message });
     }
@@ -60,7 +60,7 @@ export function CellDetail({
               if (c.repair === 'TEXT') document.getElementById('post-text')?.focus();
               else if (c.repair) goToRepair(c.repair, onOpen);
             }}
-            onWaive={(note) => void waive(c.subject, note)}
+            onWaive={(note) => void waive(c, note)}
           />
         ))}
         {ready &&
@@ -69,9 +69,7 @@ export function CellDetail({
       </ul>
       {cell.problem && <p className="mt-2 text-accent">{cell.problem}</p>}
       <div className="label mt-3">File name</div>
-      <div className="mt-1 text-[12.5px] break-all">
-        {cell.fileName}.{ending(spec.encoding.codec)}
-      </div>
+      <div className="mt-1 text-[12.5px] break-all">{cell.fileName}</div>
       {ready && (
         <a className="button mt-2 inline-block" href={`/api/renderings/${cell.renderingId}/file?download=true`}>
           Download

@@ -1,17 +1,15 @@
 import { useRef, useState } from 'react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { AudioLines, X } from 'lucide-react';
+import { AudioLines } from 'lucide-react';
 import { api, Refusal, type Cell, type Sheet, type Spec } from '../api/client';
-import { assertNever } from '../ui/assertNever';
-import { clock, sizeText } from '../ui/time';
-import type { Stage } from '../workbench/store';
-import { useWorkbench } from '../workbench/store';
+import { clock } from '../ui/time';
+import { useWorkbench, type Stage } from '../workbench/store';
 import { ProofPanel } from '../proof/ProofPanel';
 import { SaidOfClip } from '../proof/SaidOfClip';
 import { CellDetail } from './CellDetail';
 import { DeliveryZip } from './DeliveryZip';
-import { firstOf, goToRepair, repairName } from './repairs';
 import { codecName, hasPicture } from './specFields';
+import { SheetCell } from './SheetCell';
 import { SpecPanel } from './SpecPanel';
 
 /** Specs that fill the sheet where few are asked for. */
@@ -42,7 +40,7 @@ export function DeliverySheet({
   const [added, setAdded] = useState<string[]>([]);
   if (sheet.isError) return <p className="p-10">{(sheet.error as Error).message}</p>;
   if (!sheet.data) return <p className="p-10 text-soft">Looking through the clips</p>;
-  const { specs } = sheet.data;
+  const { specs, shipped } = sheet.data;
   const lines = sheet.data.lines.map((l) => ({
     ...l,
     cells: l.cells.map((c) => ({ ...c, asked: pending[`${l.clipId} ${c.spec}`] ?? c.asked })),
@@ -204,6 +202,7 @@ export function DeliverySheet({
           <SpecPanel
             key={spec.id}
             spec={spec}
+            locked={shipped.includes(spec.id)}
             onChosen={(id) => {
               setAdded([...added, id]);
               setChosenSpec(id);
@@ -299,96 +298,5 @@ function AddColumn({ specs, onAdd }: { specs: Spec[]; onAdd: (id: string) => voi
         </option>
       ))}
     </select>
-  );
-}
-
-/** How a cell stands, in a word. */
-function standing(cell: Cell): string {
-  const { state } = cell;
-  switch (state) {
-    case null:
-      return firstOf(cell.checks)?.text ?? 'passes';
-    case 'RENDERING':
-      return cell.secondsLeft === null ? 'rendering' : `rendering, ${clock(cell.secondsLeft * 1e6)} left`;
-    case 'WAITING':
-      return 'waiting';
-    case 'FAILED':
-      return 'failed; render again';
-    case 'CANCELLED':
-      return 'cancelled';
-    case 'DONE':
-      return cell.current ? `${sizeText(cell.bytes)}, ready to post` : 'changed since it was rendered';
-    default:
-      return assertNever(state);
-  }
-}
-
-function SheetCell({
-  line,
-  cell,
-  chosen,
-  onChoose,
-  onToggle,
-  onOpen,
-}: {
-  line: Line;
-  cell: Cell;
-  chosen: boolean;
-  onChoose: () => void;
-  onToggle: () => void;
-  onOpen: (stage: Stage) => void;
-}) {
-  const first = firstOf(cell.checks);
-  const fails = cell.checks.find((c) => c.verdict === 'FAILS');
-  const ready = cell.state === 'DONE' && cell.current;
-  const busy = cell.state === 'RENDERING' || cell.state === 'WAITING';
-  return (
-    <div
-      role="cell"
-      data-testid={`cell-${line.clipId}-${cell.spec}`}
-      data-state={cell.state ?? 'NONE'}
-      className={`relative w-[160px] shrink-0 overflow-hidden rounded-lg border px-3 py-2 ${chosen ? 'border-accent shadow-[inset_0_0_0_1px_var(--accent)]' : 'border-rule'} ${!cell.asked ? 'border-dashed' : ''} ${ready ? 'bg-steelwash' : ''} ${cell.asked && fails ? 'hatched' : ''}`}
-    >
-      <div className="flex items-start justify-between">
-        <button className="min-h-6 text-left" onClick={onChoose}>
-          <b className="font-semibold tabular-nums">{clock(line.lengthUs)}</b>
-        </button>
-        <input
-          type="checkbox"
-          className="accent-[var(--steel)]"
-          checked={cell.asked}
-          onChange={onToggle}
-          aria-label={`${line.title} for ${cell.spec}`}
-        />
-      </div>
-      <button className="block w-full text-left text-[12.5px] leading-snug text-soft" onClick={onChoose}>
-        {cell.asked ? standing(cell) : fails ? fails.text : 'not for this'}
-      </button>
-      {cell.asked && !busy && !ready && first?.repair && (
-        <button
-          className="link text-[12.5px]"
-          onClick={() => {
-            onChoose();
-            goToRepair(first.repair!, onOpen);
-          }}
-        >
-          {repairName(first.repair)}
-        </button>
-      )}
-      {busy && (
-        <>
-          <div className="absolute inset-x-0 bottom-0 h-[4px] bg-rule">
-            <div className="h-full bg-steel" style={{ width: `${cell.progress * 100}%` }} />
-          </div>
-          <button
-            className="absolute right-2 bottom-2 text-faint"
-            aria-label="Cancel"
-            onClick={() => void api.cancel(cell.renderingId!)}
-          >
-            <X size={14} />
-          </button>
-        </>
-      )}
-    </div>
   );
 }

@@ -1,4 +1,4 @@
-import { useRef } from 'react';
+import { useRef, useState } from 'react';
 import type { Spec } from '../api/client';
 
 type Safe = Spec['canvas']['safe'];
@@ -12,7 +12,7 @@ const WIDEST = 250;
 
 const within = (share: number) => Math.min(MOST, Math.max(0, Math.round(share / STEP) * STEP));
 
-/** A picture's canvas with what a destination's own buttons cover, drawn by its four edges. */
+/** A picture's canvas with what a destination's own buttons cover, drawn by its four edges; kept when an edge is let go. */
 export function SafeAreaDrawing({
   canvas,
   locked,
@@ -23,9 +23,10 @@ export function SafeAreaDrawing({
   onDraw: (safe: Safe) => void;
 }) {
   const box = useRef<HTMLDivElement>(null);
-  const { safe } = canvas;
+  const [drawn, setDrawn] = useState<Safe | null>(null);
+  const safe = drawn ?? canvas.safe;
   const scale = Math.min(TALLEST / canvas.height, WIDEST / canvas.width);
-  const set = (side: Side, share: number) => onDraw({ ...safe, [side]: within(share) });
+  const moved = (side: Side, share: number) => ({ ...safe, [side]: within(share) });
   const drag = (side: Side) => (e: React.PointerEvent<HTMLElement>) => {
     if (locked) return;
     e.currentTarget.setPointerCapture(e.pointerId);
@@ -36,7 +37,11 @@ export function SafeAreaDrawing({
       left: (e.clientX - edges.left) / edges.width,
       right: (edges.right - e.clientX) / edges.width,
     };
-    set(side, shares[side]);
+    setDrawn(moved(side, shares[side]));
+  };
+  const keep = () => {
+    if (drawn) onDraw(drawn);
+    setDrawn(null);
   };
   return (
     <div
@@ -68,12 +73,14 @@ export function SafeAreaDrawing({
             style={{ [side]: `calc(${safe[side] * 100}% - 6px)` }}
             onPointerDown={drag(side)}
             onPointerMove={(e) => e.buttons === 1 && drag(side)(e)}
+            onPointerUp={keep}
+            onPointerCancel={() => setDrawn(null)}
             onKeyDown={(e) => {
               const inwards = { top: 'ArrowDown', bottom: 'ArrowUp', left: 'ArrowRight', right: 'ArrowLeft' }[side];
               const outwards = { top: 'ArrowUp', bottom: 'ArrowDown', left: 'ArrowLeft', right: 'ArrowRight' }[side];
               if (e.key !== inwards && e.key !== outwards) return;
               e.preventDefault();
-              set(side, safe[side] + (e.key === inwards ? STEP : -STEP));
+              onDraw(moved(side, safe[side] + (e.key === inwards ? STEP : -STEP)));
             }}
           />
         );

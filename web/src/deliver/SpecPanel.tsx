@@ -3,18 +3,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { api, type Spec } from '../api/client';
 import { useWorkbench } from '../workbench/store';
 import { SafeAreaDrawing } from './SafeAreaDrawing';
-import {
-  captionsName,
-  coarsest,
-  CODECS,
-  codecName,
-  copyOf,
-  hasPicture,
-  hasQuality,
-  isShipped,
-  usualCrf,
-  type Codec,
-} from './specFields';
+import { captionsName, CODECS, codecName, copyOf, hasPicture, qualityOf, type Codec } from './specFields';
 import { SpecNumber } from './SpecNumber';
 
 const SECOND = 1_000_000;
@@ -24,19 +13,22 @@ const CAPTIONS: Spec['captions'][] = [null, 'BURNT', 'BESIDE', 'BOTH', 'NONE'];
 /** A delivery spec: what one destination takes. Those that ship are read, and copied to be changed. */
 export function SpecPanel({
   spec: kept,
+  locked,
   onChosen,
   onGone,
 }: {
   spec: Spec;
+  /** Ships with the program, and stays as it is. */
+  locked: boolean;
   onChosen: (id: string) => void;
   onGone: () => void;
 }) {
   const queries = useQueryClient();
   const [tried, setTried] = useState<Spec | null>(null);
   const [problem, setProblem] = useState('');
-  const locked = isShipped(kept);
   const spec = tried ?? kept;
   const { encoding, canvas, length, texts } = spec;
+  const quality = qualityOf(encoding.codec);
   const ask = async <T,>(act: () => Promise<T>): Promise<T | undefined> => {
     try {
       const answer = await act();
@@ -62,8 +54,8 @@ export function SpecPanel({
   const choose = (codec: Codec) =>
     encode({
       codec,
-      crf: usualCrf(codec),
-      pictureKbps: hasQuality(codec) ? encoding.pictureKbps : null,
+      crf: qualityOf(codec)?.usual ?? 0,
+      pictureKbps: qualityOf(codec) ? encoding.pictureKbps : null,
       mostBytes: codec === 'H264' ? encoding.mostBytes : null,
     });
   const copy = async () => {
@@ -179,10 +171,10 @@ export function SpecPanel({
           options={CODECS.map((c) => [c, codecName(c)])}
           onKeep={(codec) => choose(codec as Codec)}
         />
-        {hasQuality(encoding.codec) && (
+        {quality && (
           <>
             <SpecNumber
-              name={`Quality, 0 finest to ${coarsest(encoding.codec)}`}
+              name={`Quality, 0 finest to ${quality.coarsest}`}
               unit="CRF"
               value={encoding.crf}
               locked={locked || encoding.pictureKbps !== null}

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react';
 import type { Guest, GuestClip, Refused } from './guestApi';
-import { GuestRemarks } from './GuestRemarks';
 import { GuestText } from './GuestText';
+import { RemarkThread } from './RemarkThread';
 import { RemarkForm } from './RemarkForm';
 import { useGuestName } from './guestName';
 
@@ -12,14 +12,14 @@ interface Props {
   id: number;
   /** Names the film; another one when the clip has changed. */
   file: number;
-  /** How many remarks are open; another number when somebody remarked something. */
-  open: number;
+  /** Another text when somebody said something, or something was done. */
+  told: string;
   downloads: boolean;
   onSaid: () => void;
 }
 
 /** One clip: the film, what is said in it, remarks where they belong, and the two answers. */
-export function GuestClipView({ guest, id, file, open, downloads, onSaid }: Props) {
+export function GuestClipView({ guest, id, file, told, downloads, onSaid }: Props) {
   const film = useRef<HTMLVideoElement>(null);
   const [clip, setClip] = useState<GuestClip | null>(null);
   const [problem, setProblem] = useState('');
@@ -30,13 +30,13 @@ export function GuestClipView({ guest, id, file, open, downloads, onSaid }: Prop
   useEffect(() => {
     let latest = true;
     guest.clip(id).then(
-      (told) => latest && setClip(told),
+      (now) => latest && setClip(now),
       (error: Refused) => latest && setProblem(error.message),
     );
     return () => {
       latest = false;
     };
-  }, [guest, id, file, open]);
+  }, [guest, id, file, told]);
   const words = clip?.words;
   const follow = useCallback(() => {
     const atUs = (film.current?.currentTime ?? 0) * SECOND;
@@ -101,17 +101,20 @@ export function GuestClipView({ guest, id, file, open, downloads, onSaid }: Prop
             clip={clip}
             now={now}
             chosen={remarking}
+            thread={(remark) => (
+              <RemarkThread
+                remark={remark}
+                answers={clip.remarks.filter((a) => a.answers === remark.id)}
+                name={name}
+                onGo={() => goTo(remark.fileUs)}
+                onAnswer={(author, text) => send(() => guest.answer(id, remark.id, author, text))}
+              />
+            )}
             onWord={(i) => {
               film.current?.pause();
               goTo(clip.words[i].fromUs);
               setRemarking(i);
             }}
-          />
-          <GuestRemarks
-            remarks={clip.remarks}
-            name={name}
-            onGo={goTo}
-            onAnswer={(remark, author, text) => send(() => guest.answer(id, remark, author, text))}
           />
           {clip.remarks.length === 0 && remarking === null && (
             <p className="mt-2 text-[12.5px] text-soft">Touch a word to leave a remark there.</p>

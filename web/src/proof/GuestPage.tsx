@@ -7,8 +7,8 @@ const LOOK_AGAIN_MS = 15_000;
 const BEING_MADE_MS = 3_000;
 
 /** What somebody sees who was sent a link: the clips, what is said in them, and two answers. */
-export function GuestPage({ token }: { token: string }) {
-  const guest = useMemo(() => guestOf(token), [token]);
+export function GuestPage({ token, noted }: { token: string; noted: boolean }) {
+  const guest = useMemo(() => guestOf(token, noted), [token, noted]);
   const [page, setPage] = useState<GuestPageData | null>(null);
   const [refusal, setRefusal] = useState<Refused | null>(null);
   const [chosen, setChosen] = useState(0);
@@ -78,7 +78,7 @@ export function GuestPage({ token }: { token: string }) {
           guest={guest}
           id={clip.id}
           file={clip.file}
-          open={clip.open}
+          told={`${clip.said} ${clip.done}`}
           downloads={page.downloads}
           onSaid={load}
         />

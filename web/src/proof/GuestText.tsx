@@ -1,20 +1,25 @@
-import { useEffect, useRef } from 'react';
-import type { GuestClip } from './guestApi';
+import { Fragment, useEffect, useRef, type ReactNode } from 'react';
+import type { GuestClip, GuestRemark } from './guestApi';
+import { placed } from './placed';
 
 /** What is said in a clip; a word is touched, or chosen by the arrow keys and Enter, to remark on it. */
 export function GuestText({
   clip,
   now,
   chosen,
+  thread,
   onWord,
 }: {
   clip: GuestClip;
   now: number;
   chosen: number | null;
+  /** How a remark is shown. */
+  thread: (remark: GuestRemark) => ReactNode;
   onWord: (word: number) => void;
 }) {
   const text = useRef<HTMLDivElement>(null);
   const remarked = new Set(clip.remarks.filter((r) => r.answers === null).map((r) => r.fileUs));
+  const remarks = placed(clip.words, clip.remarks);
   const gone = new Map(clip.gone.map((g) => [g.before, g.text]));
   useEffect(() => {
     if (now >= 0) text.current?.querySelector(`[data-w="${now}"]`)?.scrollIntoView({ block: 'nearest' });
@@ -28,7 +33,7 @@ export function GuestText({
     if (w.isNew) name += ' proof-new';
     if (remarked.has(w.fromUs)) name += ' proof-remarked';
     return (
-      <span key={i}>
+      <Fragment key={i}>
         {turn && clip.speakers[w.speaker] && (
           <span className="label mt-2 mb-0.5 block font-sans font-medium">{clip.speakers[w.speaker]}</span>
         )}
@@ -49,12 +54,18 @@ export function GuestText({
         >
           {w.text}
         </span>{' '}
-      </span>
+        {remarks.get(i)?.map((r) => (
+          <Fragment key={r.id}>{thread(r)}</Fragment>
+        ))}
+      </Fragment>
     );
   });
   return (
     <div ref={text} className="font-serif text-[18px] leading-[1.65]" role="group" aria-label="What is said">
       {pieces}
+      {remarks.get(-1)?.map((r) => (
+        <Fragment key={r.id}>{thread(r)}</Fragment>
+      ))}
       {gone.has(clip.words.length) && <Gone text={gone.get(clip.words.length)!} />}
     </div>
   );

@@ -56,7 +56,9 @@ export function ProofPanel({
               downloads: written.get('downloads') === 'on',
               password: (written.get('password') as string) || null,
             }),
-          ).then(() => form.querySelector<HTMLInputElement>('[name=password]')!.setAttribute('value', ''));
+          ).then(() => {
+            form.querySelector<HTMLInputElement>('[name=password]')!.value = '';
+          });
         }}
       >
         <input
@@ -115,6 +117,11 @@ export function ProofPanel({
           {problem}
         </p>
       )}
+      {proofs.data?.address === null && (
+        <p className="text-[12.5px] text-soft">
+          Links open on this machine only. To let guests in, start with <code>--guest-port</code>.
+        </p>
+      )}
       {proofs.data?.links.map((link) => (
         <LinkCard key={link.id} link={link} address={addressOf(proofs.data.address, link)} ask={ask} onOpen={onOpen} />
       ))}
@@ -133,26 +140,28 @@ function LinkCard({
   ask: (act: () => Promise<unknown>) => Promise<void>;
   onOpen: (clip: number) => void;
 }) {
+  const [copied, setCopied] = useState(false);
   const changed = link.clips.filter((c) => !c.copy.isCurrent);
   const making = link.clips.filter((c) => c.copy.state === 'WAITING' || c.copy.state === 'RENDERING');
   return (
     <section className="border-t border-rule pt-2" aria-label={link.title}>
       <h3 className={`font-semibold ${link.holds ? '' : 'text-faint line-through'}`}>{link.title}</h3>
       <p className="text-[12px] text-soft">{conditions(link)}</p>
+      {link.holds && <p className="text-[12px] break-all select-all">{address}</p>}
       {link.holds && (
         <div className="mt-1 flex flex-wrap gap-1.5">
           <button
             className="button button-small"
             onClick={() =>
               navigator.clipboard.writeText(address).then(
-                () => useWorkbench.setState({ message: `Copied: ${address}` }),
-                () => useWorkbench.setState({ message: address }),
+                () => setCopied(true),
+                () => useWorkbench.setState({ message: `Copy this: ${address}` }),
               )
             }
           >
-            Copy the link
+            {copied ? 'Copied' : 'Copy the link'}
           </button>
-          <a className="button button-small" href={address} target="_blank" rel="noreferrer">
+          <a className="button button-small" href={`${address}?producer`} target="_blank" rel="noreferrer">
             Look
           </a>
           <button
@@ -201,9 +210,15 @@ function conditions(link: ProofLink): string {
 export function verdictOf(clip: ProofLink['clips'][number]): string {
   const { copy } = clip;
   if (copy.problem) return copy.problem;
-  if (copy.attempt === null)
-    return copy.state === 'RENDERING' ? `being made, ${Math.round(copy.progress * 100)} %` : 'being made';
-  if (clip.approved === null) return 'nothing said yet';
-  const said = clip.approved ? `yes from ${clip.answeredBy}` : `${clip.answeredBy} asks for changes`;
-  return clip.answeredNow ? said : `${said}, before the last change`;
+  const making = copy.state === 'WAITING' || copy.state === 'RENDERING';
+  const made = `being made, ${Math.round(copy.progress * 100)} %`;
+  if (copy.attempt === null) return made;
+  const said =
+    clip.approved === null
+      ? 'nothing said yet'
+      : clip.approved
+        ? `yes from ${clip.answeredBy}`
+        : `${clip.answeredBy} asks for changes`;
+  const before = clip.approved === null || clip.answeredNow ? '' : ', before the last change';
+  return said + before + (making ? `; as it is now ${made}` : '');
 }

@@ -39,11 +39,15 @@ async function ask<T>(path: string, body?: unknown): Promise<T> {
   return (text ? JSON.parse(text) : undefined) as T;
 }
 
-/** What a guest of one link can see and say. */
-export const guestOf = (token: string) => ({
+/**
+ * What a guest of one link can see and say.
+ *
+ * @param noted whether what they look at counts as their last look
+ */
+export const guestOf = (token: string, noted: boolean) => ({
   page: () => ask<GuestPageData>(token),
   enter: (password: string) => ask<void>(`${token}/entry`, { password }),
-  clip: (id: number) => ask<GuestClip>(`${token}/clips/${id}`),
+  clip: (id: number) => ask<GuestClip>(`${token}/clips/${id}?noted=${noted}`),
   film: (id: number, file: number) => `/api/proof/${token}/clips/${id}/film?of=${file}`,
   taken: (id: number, what: 'film' | 'txt' | 'srt' | 'vtt') =>
     what === 'film'

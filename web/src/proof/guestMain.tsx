@@ -9,4 +9,7 @@ import { GuestPage } from './GuestPage';
 
 const token = location.pathname.split('/').filter(Boolean)[1] ?? '';
 
-createRoot(document.getElementById('root')!).render(<GuestPage token={token} />);
+/** A producer who looks at a link is not the guest, whose last look it leaves as it is. */
+const isProducer = new URLSearchParams(location.search).has('producer');
+
+createRoot(document.getElementById('root')!).render(<GuestPage token={token} noted={!isProducer} />);

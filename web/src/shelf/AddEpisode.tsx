@@ -9,12 +9,9 @@ const PICTURE = /\.(mp4|mov|mkv|webm)$/i;
 
 type Words = 'recognise' | 'file' | 'paste' | 'type';
 
-const titleOf = (file: string) =>
-  file
-    .split('/')
-    .pop()!
-    .replace(/\.[^.]+$/, '')
-    .replace(/[_-]+/g, ' ');
+const stemOf = (file: string) => file.replace(/\.[^./]+$/, '');
+
+const titleOf = (file: string) => stemOf(file.split('/').pop()!).replace(/[_-]+/g, ' ');
 
 /** A new episode: files of the media folder, or files sent to it. */
 export function AddEpisode({ onDone }: { onDone: (mended: string[]) => void }) {
@@ -38,6 +35,11 @@ export function AddEpisode({ onDone }: { onDone: (mended: string[]) => void }) {
     setRecording(name);
     setMicrophones((m) => m.filter((x) => x.file !== name));
     setTitle((typed) => (!typed || typed === titleOf(before) ? titleOf(name) : typed));
+    const ofItsName = files.data?.find((f) => f.isTranscript && stemOf(f.name) === stemOf(name));
+    if (ofItsName && (words === 'recognise' || (words === 'file' && stemOf(transcript) === stemOf(before)))) {
+      setTranscript(ofItsName.name);
+      setWords('file');
+    }
   };
   const addMicrophone = (file: string) =>
     setMicrophones((m) =>

@@ -3,6 +3,7 @@ package paringknife.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
@@ -11,6 +12,8 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.function.Function;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
@@ -26,6 +29,15 @@ class AccessibilityTest extends FerryInBrowser {
   private static final List<String> LEVEL_AA =
       List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa");
 
+  /** What is seen of each stage when it is there. */
+  private static final Map<String, Function<Page, Locator>> OF_STAGE =
+      Map.of(
+          "Pare", p -> p.getByTestId("pauses"),
+          "Frame", p -> p.getByText("Whoever speaks"),
+          "Letter", p -> p.getByLabel("Text of the caption"),
+          "Pick", p -> p.getByLabel("Say what you want"),
+          "Deliver", p -> button(p, "Show for a yes"));
+
   /** Only contrast is another in the dark. */
   private static List<String> rules(ColorScheme scheme) {
     return scheme == ColorScheme.LIGHT ? LEVEL_AA : List.of("color-contrast");
@@ -40,11 +52,13 @@ class AccessibilityTest extends FerryInBrowser {
     }
   }
 
+  private static Locator button(Page where, String name) {
+    return where.getByRole(
+        AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+  }
+
   private static void press(Page where, String name) {
-    where
-        .getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true))
-        .first()
-        .click();
+    button(where, name).first().click();
   }
 
   @ParameterizedTest
@@ -54,9 +68,9 @@ class AccessibilityTest extends FerryInBrowser {
   void everyStageIsForEverybody(ColorScheme scheme) throws IOException {
     found.clear();
     page.emulateMedia(new Page.EmulateMediaOptions().setColorScheme(scheme));
-    for (String stage : List.of("Pare", "Frame", "Letter", "Pick", "Deliver")) {
+    for (String stage : OF_STAGE.keySet()) {
       openStage(stage);
-      page.waitForTimeout(700);
+      assertThat(OF_STAGE.get(stage).apply(page).first()).isVisible();
       look(page, stage, scheme);
     }
     page.getByRole(AriaRole.COLUMNHEADER).nth(1).getByRole(AriaRole.BUTTON).click();

@@ -104,7 +104,10 @@ class DeliveringOverHttpTest {
     assertThat(length.path("repair").asString()).isEqualTo("FIT");
     assertThat(before.path("passes").asBoolean()).isFalse();
 
-    String waive = "{\"type\":\"waive\",\"spec\":\"brief\",\"subject\":\"length\",\"note\":";
+    String waive =
+        "{\"type\":\"waive\",\"spec\":\"brief\",\"subject\":\"length\",\"found\":"
+            + length.path("text")
+            + ",\"note\":";
     assertThat(change(waive + "\"agreed by telephone\"}")).isEqualTo(200);
     JsonNode waived = cell("brief");
     assertThat(waived.path("passes").asBoolean()).isTrue();
@@ -184,7 +187,7 @@ class DeliveringOverHttpTest {
   @Test
   void namesFollowAPatternOfTheShow() throws Exception {
     String usual = cell("wide").path("fileName").asString();
-    assertThat(usual).endsWith("_ice-water_wide");
+    assertThat(usual).endsWith("_ice-water_wide.mp4");
     HttpResponse<String> kept =
         APP.sent("PUT", "/api/episodes/1/names", "{\"pattern\":\"{spec}_{clip}\"}");
     assertThat(kept.statusCode()).isEqualTo(200);

@@ -157,6 +157,19 @@ class ProofOverHttpTest {
   }
 
   @Test
+  void aLookOfTheProducersIsNotTheGuests() throws Exception {
+    String page = open(",\"downloads\":false,\"password\":null");
+    int file = APP.get(clipOf(page) + "?noted=false").path("file").asInt();
+    pare(5, 8);
+    APP.sent("POST", "/api/proofs/" + lastLink() + "/showing", "");
+    APP.await(clipOf(page) + "?noted=false", c -> c.path("file").asInt() != file);
+    JsonNode first = APP.get(clipOf(page));
+    assertThat(first.path("looked").asBoolean()).isFalse();
+    assertThat(first.path("gone")).isEmpty();
+    assertThat(APP.postAny(clipOf(page) + "?noted=perhaps", "{}").statusCode()).isBetween(400, 405);
+  }
+
+  @Test
   void aYesIsOfTheFilmThatWasSeen() throws Exception {
     String page = open(",\"downloads\":false,\"password\":null");
     int file = APP.get(clipOf(page)).path("file").asInt();

@@ -39,6 +39,7 @@ public final class ComposedClip {
   private final Map<Shape, List<FaceWarning>> warnings = new ConcurrentHashMap<>();
   private volatile @Nullable Playback playback;
   private volatile @Nullable CaptionTracks captions;
+  private volatile @Nullable Integer doubtfulWords;
 
   /** What a clip is worked out from. */
   public record Material(
@@ -108,10 +109,16 @@ public final class ComposedClip {
   }
 
   private int doubtfulWords() {
-    return (int)
-        PlayedWord.of(cuts(), state.material().transcript()).stream()
-            .filter(w -> DoubtfulWords.isUnsure(w.word()))
-            .count();
+    Integer made = doubtfulWords;
+    if (made == null) {
+      made =
+          (int)
+              PlayedWord.of(cuts(), state.material().transcript()).stream()
+                  .filter(w -> DoubtfulWords.isUnsure(w.word()))
+                  .count();
+      doubtfulWords = made;
+    }
+    return made;
   }
 
   /** Where faces are seen in a shape. */

@@ -63,8 +63,12 @@ public record Composition(
 
   /** Holds the finished file against what was asked for. */
   public List<Check> measured(Finished finished) {
-    List<Waiver> waived = delivered.waivedFor(spec.id());
-    return spec.measured(finished).stream().map(c -> c.waivedBy(waived)).toList();
+    List<Check> foreseen = found();
+    List<Waiver> waived =
+        delivered.waivedFor(spec.id()).stream()
+            .filter(w -> foreseen.stream().anyMatch(w::isOf))
+            .toList();
+    return spec.measured(finished).stream().map(c -> c.foreseenBy(waived)).toList();
   }
 
   private List<Check> found() {

@@ -1,6 +1,7 @@
 package paringknife.core.deliver;
 
 import java.util.List;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -63,14 +64,24 @@ public record Check(String subject, Verdict verdict, String text, @Nullable Repa
 
   /** The same, let pass where a producer has said why. */
   public Check waivedBy(List<Waiver> waivers) {
-    if (verdict == Verdict.PASSES) {
-      return this;
-    }
-    return waivers.stream()
-        .filter(w -> w.covers(subject))
-        .findFirst()
-        .map(w -> new Check(subject, Verdict.WAIVED, text + "; let pass: " + w.note(), repair))
-        .orElse(this);
+    return letPass(waivers.stream().filter(w -> w.isOf(this)).findFirst());
+  }
+
+  /**
+   * The same, let pass where what it measured was foreseen.
+   *
+   * @param foreseen what was let pass before the file was made
+   */
+  public Check foreseenBy(List<Waiver> foreseen) {
+    return letPass(foreseen.stream().filter(w -> w.foresaw(this)).findFirst());
+  }
+
+  private Check letPass(Optional<Waiver> waiver) {
+    return verdict == Verdict.PASSES
+        ? this
+        : waiver
+            .map(w -> new Check(subject, Verdict.WAIVED, text + "; let pass: " + w.note(), repair))
+            .orElse(this);
   }
 
   /** Whether nothing fails. */

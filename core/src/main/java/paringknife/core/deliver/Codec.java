@@ -3,39 +3,32 @@ package paringknife.core.deliver;
 /** What a finished file is encoded with, and the file format that carries it. */
 public enum Codec {
   /** H.264 (ITU-T H.264) and AAC in MP4. */
-  H264("H.264", "mp4", "video/mp4", true, 51),
+  H264("mp4", "video/mp4", true, 51),
   /** HEVC (ITU-T H.265) and AAC in MP4. */
-  HEVC("HEVC", "mp4", "video/mp4", true, 51),
+  HEVC("mp4", "video/mp4", true, 51),
   /** VP9 and Opus in WebM. */
-  VP9("VP9", "webm", "video/webm", true, 63),
+  VP9("webm", "video/webm", true, 63),
   /** AV1 and AAC in MP4. */
-  AV1("AV1", "mp4", "video/mp4", true, 63),
+  AV1("mp4", "video/mp4", true, 63),
   /** VC-3 (SMPTE ST 2019-1), every frame whole, and PCM in QuickTime's format: for an editor. */
-  VC3("VC-3, every frame whole", "mov", "video/quicktime", true, 0),
+  VC3("mov", "video/quicktime", true, 0),
   /** Sound only: MPEG-1 layer III. */
-  MP3("sound as MP3", "mp3", "audio/mpeg", false, 0),
+  MP3("mp3", "audio/mpeg", false, 0),
   /** Sound only: AAC in MP4. */
-  M4A("sound as M4A", "m4a", "audio/mp4", false, 0),
+  M4A("m4a", "audio/mp4", false, 0),
   /** Sound only: PCM of 16 bits. */
-  WAV("sound as WAV", "wav", "audio/wav", false, 0);
+  WAV("wav", "audio/wav", false, 0);
 
-  private final String label;
   private final String extension;
   private final String mediaType;
   private final boolean picture;
   private final int coarsest;
 
-  Codec(String label, String extension, String mediaType, boolean picture, int coarsest) {
-    this.label = label;
+  Codec(String extension, String mediaType, boolean picture, int coarsest) {
     this.extension = extension;
     this.mediaType = mediaType;
     this.picture = picture;
     this.coarsest = coarsest;
-  }
-
-  /** What it is called where one is chosen. */
-  public String label() {
-    return label;
   }
 
   /** What the names of its files end in, without the dot. */

@@ -44,17 +44,14 @@ public sealed interface DeliverIntent extends Intent {
    * Let pass what was found of a clip for a spec.
    *
    * @param subject of the check
+   * @param found its text: when it finds something else, the producer is asked again
    * @param note why; null to let it pass no longer
    */
-  record Waive(String spec, String subject, @Nullable String note) implements DeliverIntent {
-    private static final int LONGEST = 40;
-
+  record Waive(String spec, String subject, String found, @Nullable String note)
+      implements DeliverIntent {
     @Override
     public Delivered apply(Delivered delivered, DeliverySpecs known) {
-      if (subject.isEmpty() || subject.length() > LONGEST) {
-        throw new IllegalArgumentException("There is nothing of that name to let pass.");
-      }
-      return delivered.waiving(known.byId(spec).id(), subject, note);
+      return delivered.waiving(known.byId(spec).id(), subject, found, note);
     }
 
     @Override

@@ -65,16 +65,17 @@ public record Delivered(
   /**
    * With something let pass, or no longer.
    *
+   * @param found what the check found
    * @param note why; null to take it back
    */
-  Delivered waiving(String spec, String subject, @Nullable String note) {
+  Delivered waiving(String spec, String subject, String found, @Nullable String note) {
     List<Waiver> others =
         waived.stream()
             .filter(w -> !w.spec().equals(spec) || !w.subject().equals(subject))
             .toList();
     List<Waiver> all = new ArrayList<>(others);
     if (note != null) {
-      all.add(new Waiver(spec, subject, note));
+      all.add(new Waiver(spec, subject, found, note));
     }
     if (all.size() > MOST_WAIVED) {
       throw new IllegalArgumentException("Too much is let pass already.");

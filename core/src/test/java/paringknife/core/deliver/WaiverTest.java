@@ -13,7 +13,8 @@ class WaiverTest {
   private static final Check TOO_LONG = Check.fails("length", "3 s over 58 s");
 
   private static Delivered let(Delivered clip, String spec, String subject, String note) {
-    return new DeliverIntent.Waive(spec, subject, note).apply(clip, DeliverySpecs.SHIPPED);
+    return new DeliverIntent.Waive(spec, subject, TOO_LONG.text(), note)
+        .apply(clip, DeliverySpecs.SHIPPED);
   }
 
   @Test
@@ -40,7 +41,17 @@ class WaiverTest {
   void whatIsMeasuredIsLetPassWithWhatWasForeseen() {
     Check measured = Check.fails("file length", "61.00 s");
     List<Waiver> waived = let(CLIP, "wide", "length", "they take it").waivedFor("wide");
-    assertThat(measured.waivedBy(waived).verdict()).isEqualTo(Check.Verdict.WAIVED);
+    assertThat(measured.foreseenBy(waived).verdict()).isEqualTo(Check.Verdict.WAIVED);
+    Check other = Check.fails("loudness", "-9.0 LUFS");
+    assertThat(other.foreseenBy(waived)).isEqualTo(other);
+  }
+
+  /** Three seconds too long may be agreed on; twenty were not. */
+  @Test
+  void whatIsFoundOtherwiseIsAskedAgain() {
+    List<Waiver> waived = let(CLIP, "wide", "length", "they take it").waivedFor("wide");
+    Check worse = Check.fails("length", "20 s over 58 s");
+    assertThat(worse.waivedBy(waived)).isEqualTo(worse);
   }
 
   @Test

@@ -1,5 +1,6 @@
 package paringknife.server.clips;
 
+import java.util.List;
 import org.springframework.stereotype.Component;
 import paringknife.core.clip.ComposedClip;
 import paringknife.core.deliver.post.Post;
@@ -19,9 +20,13 @@ public class ClipPosts {
     this.wanted = wanted;
   }
 
+  /** Nothing is proposed while an episode cannot be opened. */
   public Post of(ClipStore.StoredClip clip) {
     Post written = clip.document().delivered().post();
-    return written == null ? proposed(clip) : written;
+    if (written != null) {
+      return written;
+    }
+    return episodes.isPlayable(clip.episodeId()) ? proposed(clip) : new Post("", List.of());
   }
 
   private Post proposed(ClipStore.StoredClip clip) {

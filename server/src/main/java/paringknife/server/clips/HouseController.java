@@ -1,9 +1,7 @@
 package paringknife.server.clips;
 
-import java.nio.charset.StandardCharsets;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -19,6 +17,7 @@ import paringknife.core.deliver.FileNames;
 import paringknife.server.events.Events;
 import paringknife.server.letterings.StyleFile;
 import paringknife.server.shelf.Episodes;
+import paringknife.server.web.Attachment;
 
 /** What is decided once for all clips of a show, over HTTP. */
 @RestController
@@ -105,12 +104,7 @@ class HouseController {
     ClipStore.StoredClip clip = clips.byId(id);
     String name = FileNames.part(episodes.row(clip.episodeId()).show() + " style") + ".json";
     return ResponseEntity.ok()
-        .header(
-            HttpHeaders.CONTENT_DISPOSITION,
-            ContentDisposition.attachment()
-                .filename(name, StandardCharsets.UTF_8)
-                .build()
-                .toString())
+        .header(HttpHeaders.CONTENT_DISPOSITION, Attachment.named(name).toString())
         .body(StyleFile.write(HouseStyle.of(clip.document())));
   }
 

@@ -5,7 +5,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.ContentDisposition;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -28,6 +27,7 @@ import paringknife.core.transcript.Transcript;
 import paringknife.server.episodes.Episode;
 import paringknife.server.events.Events;
 import paringknife.server.shelf.Episodes;
+import paringknife.server.web.Attachment;
 
 /** What can be pared of a clip, its versions, and its cut list, over HTTP. */
 @RestController
@@ -201,10 +201,7 @@ class PareController {
         .header("Content-Type", "text/plain;charset=UTF-8")
         .header(
             "Content-Disposition",
-            ContentDisposition.attachment()
-                .filename((name.isEmpty() ? "clip" : name) + "." + format, StandardCharsets.UTF_8)
-                .build()
-                .toString())
+            Attachment.named((name.isEmpty() ? "clip" : name) + "." + format).toString())
         .body(text.getBytes(StandardCharsets.UTF_8));
   }
 }

@@ -1,6 +1,5 @@
 package paringknife.server.clips;
 
-import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -35,6 +34,7 @@ import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
 import paringknife.server.episodes.Episode;
 import paringknife.server.shelf.Episodes;
+import paringknife.server.web.Attachment;
 
 /**
  * The captions of a clip in other languages: what there is to translate, files for translators and
@@ -170,11 +170,7 @@ class TranslationController {
                             opened.transcript().speakers())
                         .write(title));
     ContentDisposition disposition =
-        ContentDisposition.attachment()
-            .filename(
-                FileNames.part(title) + "." + opened.language() + "." + format,
-                StandardCharsets.UTF_8)
-            .build();
+        Attachment.named(FileNames.part(title) + "." + opened.language() + "." + format);
     return ResponseEntity.ok()
         .header(
             HttpHeaders.CONTENT_TYPE,

@@ -51,7 +51,7 @@ final class ServeCommand implements Callable<Integer> {
                 folder.toAbsolutePath(),
                 port,
                 databasePort,
-                guests.settings()));
+                guests.settings(port)));
     if (shelve != null) {
       shelveAll(server);
     }

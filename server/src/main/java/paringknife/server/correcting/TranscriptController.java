@@ -30,6 +30,7 @@ import paringknife.server.shelf.WordsWork;
 import paringknife.server.transcripts.Glossary;
 import paringknife.server.transcripts.ShelfSearch;
 import paringknife.server.transcripts.TranscriptStore;
+import paringknife.server.web.Attachment;
 import paringknife.server.web.Outdated;
 
 /** Correcting transcripts over HTTP. */
@@ -242,11 +243,7 @@ class TranscriptController {
         .header("Content-Type", TranscriptExport.type(format))
         .header(
             "Content-Disposition",
-            org.springframework.http.ContentDisposition.attachment()
-                .filename(
-                    (name.isEmpty() ? "transcript" : name) + "." + format, StandardCharsets.UTF_8)
-                .build()
-                .toString())
+            Attachment.named((name.isEmpty() ? "transcript" : name) + "." + format).toString())
         .body(text.getBytes(StandardCharsets.UTF_8));
   }
 }

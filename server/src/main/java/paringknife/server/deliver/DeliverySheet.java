@@ -12,6 +12,7 @@ import org.springframework.stereotype.Service;
 import paringknife.core.deliver.Check;
 import paringknife.core.deliver.Delivered;
 import paringknife.core.deliver.DeliverySpec;
+import paringknife.core.deliver.DeliverySpecs;
 import paringknife.server.clips.ClipStore;
 import paringknife.server.episodes.Episode;
 import paringknife.server.shelf.Episodes;
@@ -44,8 +45,12 @@ class DeliverySheet {
     this.cellNames = cellNames;
   }
 
-  /** Clips by specs. */
-  record Sheet(List<DeliverySpec> specs, List<Line> lines) {}
+  /**
+   * Clips by specs.
+   *
+   * @param shipped ids of the specs that ship, which stay as they are
+   */
+  record Sheet(List<DeliverySpec> specs, List<String> shipped, List<Line> lines) {}
 
   /** One clip of the sheet. */
   record Line(
@@ -55,6 +60,7 @@ class DeliverySheet {
    * A clip for a spec.
    *
    * @param current whether the finished file is of the clip as it is now
+   * @param fileName with its ending
    * @param secondsLeft rest time of a rendering; null when not known
    */
   record Cell(
@@ -75,9 +81,10 @@ class DeliverySheet {
   Sheet of(long episodeId) {
     Episode episode = episodes.open(episodeId);
     Map<String, RenderingStore.Row> rows = rows(episodeId);
-    Map<CellNames.Cell, String> names = cellNames.of(episodeId);
+    List<ClipStore.StoredClip> all = clips.ofEpisode(episodeId);
+    Map<CellNames.Cell, String> names = cellNames.of(episodeId, all);
     List<Line> lines = new ArrayList<>();
-    for (ClipStore.StoredClip clip : clips.ofEpisode(episodeId)) {
+    for (ClipStore.StoredClip clip : all) {
       PlannedCells.Clip plan = planned.of(clip, episode);
       Delivered delivered = clip.document().delivered();
       List<Cell> cells = new ArrayList<>();
@@ -85,7 +92,8 @@ class DeliverySheet {
         String id = cell.spec().id();
         String name = names.getOrDefault(new CellNames.Cell(clip.id(), id), id);
         boolean asked = delivered.specs().contains(id);
-        cells.add(cell(cell, asked, name, rows.get(key(clip.id(), id))));
+        String ending = cell.spec().encoding().codec().extension();
+        cells.add(cell(cell, asked, name + "." + ending, rows.get(key(clip.id(), id))));
       }
       lines.add(
           new Line(
@@ -96,7 +104,10 @@ class DeliverySheet {
               clip.revision(),
               cells));
     }
-    return new Sheet(episode.specs().all(), lines);
+    return new Sheet(
+        episode.specs().all(),
+        DeliverySpecs.SHIPPED.all().stream().map(DeliverySpec::id).toList(),
+        lines);
   }
 
   private Map<String, RenderingStore.Row> rows(long episodeId) {
@@ -139,9 +150,10 @@ class DeliverySheet {
   /** Orders every asked cell that passes and is not finished as it is now; answers how many. */
   int orderAll(long episodeId) {
     Episode episode = episodes.open(episodeId);
+    List<ClipStore.StoredClip> all = clips.ofEpisode(episodeId);
+    Map<CellNames.Cell, String> names = cellNames.of(episodeId, all);
     Map<Long, ClipStore.StoredClip> byId =
-        clips.ofEpisode(episodeId).stream()
-            .collect(Collectors.toMap(ClipStore.StoredClip::id, Function.identity()));
+        all.stream().collect(Collectors.toMap(ClipStore.StoredClip::id, Function.identity()));
     int ordered = 0;
     for (Line line : of(episodeId).lines()) {
       ClipStore.StoredClip clip = byId.get(line.clipId());
@@ -151,7 +163,7 @@ class DeliverySheet {
               line.clipId(),
               cell.spec(),
               fingerprint(planned.of(clip, episode), cell.spec()),
-              cell.fileName());
+              names.get(new CellNames.Cell(line.clipId(), cell.spec())));
           ordered++;
         }
       }

@@ -13,6 +13,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import paringknife.core.deliver.NamePattern;
+import paringknife.server.clips.ClipStore;
 import paringknife.server.shelf.Episodes;
 
 /** How the files of an episode's show are named, over HTTP. */
@@ -22,8 +23,10 @@ class NamesController {
   private final Episodes episodes;
   private final NamePatterns patterns;
   private final CellNames names;
+  private final ClipStore clips;
 
-  NamesController(Episodes episodes, NamePatterns patterns, CellNames names) {
+  NamesController(Episodes episodes, NamePatterns patterns, CellNames names, ClipStore clips) {
+    this.clips = clips;
     this.episodes = episodes;
     this.patterns = patterns;
     this.names = names;
@@ -60,7 +63,7 @@ class NamesController {
   }
 
   private NamesMade made(long id, NamePattern pattern) {
-    Map<CellNames.Cell, String> all = names.of(id, pattern);
+    Map<CellNames.Cell, String> all = names.of(id, clips.ofEpisode(id), pattern);
     return new NamesMade(
         pattern.text(),
         Arrays.stream(NamePattern.Field.values())

@@ -1,11 +1,9 @@
 package paringknife.server.deliver;
 
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.core.io.FileSystemResource;
-import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -20,6 +18,7 @@ import paringknife.server.clips.ClipStore;
 import paringknife.server.episodes.DataFolder;
 import paringknife.server.episodes.Episode;
 import paringknife.server.shelf.Episodes;
+import paringknife.server.web.Attachment;
 import paringknife.server.web.NotThere;
 
 /** The kept pieces of a clip as files, over HTTP. */
@@ -105,10 +104,7 @@ class PiecesController {
         row.finishedIn(data).orElseThrow(() -> new NotThere("These pieces have not been written."));
     HttpHeaders headers = new HttpHeaders();
     headers.setContentType(FinishedMedia.type(row.finishedAs()));
-    headers.setContentDisposition(
-        ContentDisposition.attachment()
-            .filename(row.fileName() + "-kept." + row.finishedAs(), StandardCharsets.UTF_8)
-            .build());
+    headers.setContentDisposition(Attachment.named(row.fileName() + "-kept." + row.finishedAs()));
     return ResponseEntity.ok().headers(headers).body(new FileSystemResource(file));
   }
 }

@@ -3,10 +3,12 @@ package paringknife.server.deliver;
 import java.util.ArrayList;
 import java.util.List;
 import org.springframework.stereotype.Component;
+import paringknife.core.clip.ClipDocument;
 import paringknife.core.clip.ComposedClip;
 import paringknife.core.clip.Composition;
 import paringknife.core.deliver.Check;
 import paringknife.core.deliver.DeliverySpec;
+import paringknife.core.proof.ProofCopy;
 import paringknife.server.clips.ClipStore;
 import paringknife.server.database.Recent;
 import paringknife.server.episodes.Episode;
@@ -28,8 +30,12 @@ class PlannedCells {
     }
   }
 
-  /** A clip for all specs. */
-  record Clip(long lengthUs, List<Cell> cells) {}
+  /**
+   * A clip for all specs.
+   *
+   * @param proof fingerprint of the small file that is shown for a yes
+   */
+  record Clip(long lengthUs, List<Cell> cells, String proof) {}
 
   private record Planned(int revision, Episode episode, long soundMadeAt, Clip clip) {}
 
@@ -42,18 +48,20 @@ class PlannedCells {
         && known.soundMadeAt() == soundMadeAt) {
       return known.clip();
     }
-    Clip made = plan(episode.compose(clip.document()), episode);
+    Clip made = plan(clip.document(), episode);
     planned.put(clip.id(), new Planned(clip.revision(), episode, soundMadeAt, made));
     return made;
   }
 
-  private static Clip plan(ComposedClip clip, Episode episode) {
+  private static Clip plan(ClipDocument document, Episode episode) {
+    ComposedClip clip = episode.compose(document);
     String ofClip = Fingerprint.ofClip(episode, clip);
     List<Cell> cells = new ArrayList<>();
     for (DeliverySpec spec : episode.specs().all()) {
       Composition composition = clip.forSpec(spec);
       cells.add(new Cell(spec, composition.preflight(), Fingerprint.of(ofClip, composition)));
     }
-    return new Clip(clip.playback().lengthUs(), cells);
+    Composition proof = clip.forSpec(ProofCopies.specOf(ProofCopy.ID, document, episode));
+    return new Clip(clip.playback().lengthUs(), cells, Fingerprint.of(ofClip, proof));
   }
 }

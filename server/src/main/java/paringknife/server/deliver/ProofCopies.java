@@ -4,11 +4,12 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import paringknife.core.clip.ClipDocument;
-import paringknife.core.clip.ComposedClip;
 import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.deliver.DeliverySpecs;
 import paringknife.core.formats.TimedText;
@@ -26,12 +27,19 @@ public class ProofCopies {
   private final Episodes episodes;
   private final RenderingStore renderings;
   private final RenderOrders orders;
+  private final PlannedCells planned;
   private final DataFolder data;
 
-  ProofCopies(Episodes episodes, RenderingStore renderings, RenderOrders orders, DataFolder data) {
+  ProofCopies(
+      Episodes episodes,
+      RenderingStore renderings,
+      RenderOrders orders,
+      PlannedCells planned,
+      DataFolder data) {
     this.episodes = episodes;
     this.renderings = renderings;
     this.orders = orders;
+    this.planned = planned;
     this.data = data;
   }
 
@@ -72,11 +80,7 @@ public class ProofCopies {
   }
 
   private String fingerprint(ClipStore.StoredClip clip) {
-    Episode episode = episodes.open(clip.episodeId());
-    ComposedClip composed = episode.compose(clip.document());
-    return Fingerprint.of(
-        Fingerprint.ofClip(episode, composed),
-        composed.forSpec(specOf(ProofCopy.ID, clip.document(), episode)));
+    return planned.of(clip, episodes.open(clip.episodeId())).proof();
   }
 
   /** Has the file made of the clip as it is now, where it is not there or under way. */
@@ -109,6 +113,15 @@ public class ProofCopies {
                     r.fingerprint().equals(fingerprint(clip)),
                     r.problem()))
         .orElse(new Copy(null, 0, null, false, null));
+  }
+
+  /** Names the files that are there, by clip. */
+  public Map<Long, Integer> attempts(long episodeId) {
+    return renderings.ofEpisode(episodeId).stream()
+        .filter(r -> r.spec().equals(ProofCopy.ID) && r.finishedAttempt() != null)
+        .collect(
+            Collectors.toMap(
+                RenderingStore.Row::clipId, r -> Objects.requireNonNull(r.finishedAttempt())));
   }
 
   /** Names the file that is there; empty while there is none. */

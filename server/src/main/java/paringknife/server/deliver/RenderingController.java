@@ -1,10 +1,8 @@
 package paringknife.server.deliver;
 
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import org.springframework.core.io.FileSystemResource;
-import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -13,7 +11,9 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import paringknife.server.clips.ClipStore;
 import paringknife.server.episodes.DataFolder;
+import paringknife.server.web.Attachment;
 import paringknife.server.web.NotThere;
 
 /** Renderings and their finished files over HTTP. */
@@ -22,8 +22,13 @@ import paringknife.server.web.NotThere;
 class RenderingController {
   private final RenderingStore renderings;
   private final DataFolder data;
+  private final ClipStore clips;
+  private final CellNames names;
 
-  RenderingController(RenderingStore renderings, DataFolder data) {
+  RenderingController(
+      RenderingStore renderings, DataFolder data, ClipStore clips, CellNames names) {
+    this.clips = clips;
+    this.names = names;
     this.renderings = renderings;
     this.data = data;
   }
@@ -53,11 +58,16 @@ class RenderingController {
     headers.setContentType(FinishedMedia.type(row.finishedAs()));
     headers.setCacheControl("no-cache");
     if (download) {
-      headers.setContentDisposition(
-          ContentDisposition.attachment()
-              .filename(row.fileName() + "." + row.finishedAs(), StandardCharsets.UTF_8)
-              .build());
+      headers.setContentDisposition(Attachment.named(nameOf(row) + "." + row.finishedAs()));
     }
     return ResponseEntity.ok().headers(headers).body(new FileSystemResource(file));
+  }
+
+  /** What its cell is called now; as it was ordered where there is no such cell any more. */
+  private String nameOf(RenderingStore.Row row) {
+    long episode = clips.byId(row.clipId()).episodeId();
+    return names
+        .of(episode, clips.ofEpisode(episode))
+        .getOrDefault(new CellNames.Cell(row.clipId(), row.spec()), row.fileName());
   }
 }

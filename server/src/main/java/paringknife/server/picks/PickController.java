@@ -5,7 +5,6 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.ContentDisposition;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -37,6 +36,7 @@ import paringknife.media.language.SnowballForms;
 import paringknife.server.episodes.Episode;
 import paringknife.server.shelf.Episodes;
 import paringknife.server.specs.SpecStore;
+import paringknife.server.web.Attachment;
 
 /** Picking over HTTP: proposals by a brief, marks by hand, chapters. */
 @RestController
@@ -305,12 +305,7 @@ class PickController {
   private static ResponseEntity<byte[]> file(String text, String name) {
     return ResponseEntity.ok()
         .header("Content-Type", "text/plain;charset=UTF-8")
-        .header(
-            "Content-Disposition",
-            ContentDisposition.attachment()
-                .filename(name, StandardCharsets.UTF_8)
-                .build()
-                .toString())
+        .header("Content-Disposition", Attachment.named(name).toString())
         .body(text.getBytes(StandardCharsets.UTF_8));
   }
 }

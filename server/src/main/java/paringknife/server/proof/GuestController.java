@@ -9,7 +9,6 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.core.io.FileSystemResource;
 import org.springframework.http.CacheControl;
-import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -24,12 +23,12 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import paringknife.core.deliver.FileNames;
 import paringknife.core.formats.SubtitleFormat;
 import paringknife.core.formats.TimedText;
 import paringknife.core.letter.Lettered;
 import paringknife.server.deliver.ProofCopies;
 import paringknife.server.web.Answers.Problem;
+import paringknife.server.web.Attachment;
 import paringknife.server.web.NotThere;
 import paringknife.server.web.TooOften;
 
@@ -38,19 +37,17 @@ import paringknife.server.web.TooOften;
 @RequestMapping("/api/proof/{token}")
 class GuestController {
   private static final String PASS = "proof";
-  private static final int MOST_PASSWORDS_A_MINUTE = 10;
   private static final Duration PASS_HOLDS = Duration.ofDays(7);
 
   private final Guests guests;
   private final GuestEntry entry;
   private final ProofCopies copies;
-  private final Tries tries;
+  private final Tries passwords = new Tries(10);
 
-  GuestController(Guests guests, GuestEntry entry, ProofCopies copies, Tries tries) {
+  GuestController(Guests guests, GuestEntry entry, ProofCopies copies) {
     this.guests = guests;
     this.entry = entry;
     this.copies = copies;
-    this.tries = tries;
   }
 
   @ExceptionHandler(Locked.class)
@@ -80,7 +77,7 @@ class GuestController {
   ResponseEntity<Void> enter(
       @PathVariable String token, @RequestBody GuestPassword asked, HttpServletRequest request) {
     ProofStore.Link link = guests.link(token);
-    if (!tries.mayTry(-link.id(), MOST_PASSWORDS_A_MINUTE)) {
+    if (!passwords.mayTry(link.id())) {
       throw new TooOften("That was tried too often; wait a minute.");
     }
     if (link.password() == null || !entry.isRight(asked.password(), link.password())) {
@@ -97,12 +94,18 @@ class GuestController {
     return ResponseEntity.noContent().header(HttpHeaders.SET_COOKIE, cookie.toString()).build();
   }
 
+  /**
+   * A clip.
+   *
+   * @param noted whether this is a look of theirs, since which changes are told at the next
+   */
   @GetMapping("/clips/{clip}")
   Guests.GuestClip clip(
       @PathVariable String token,
       @PathVariable long clip,
+      @RequestParam(defaultValue = "true") boolean noted,
       @CookieValue(name = PASS, required = false) String pass) {
-    return guests.clip(entered(token, pass), clip);
+    return guests.clip(entered(token, pass), clip, noted);
   }
 
   /**
@@ -121,17 +124,11 @@ class GuestController {
     headers.setContentType(MediaType.parseMediaType("video/mp4"));
     headers.setCacheControl(CacheControl.noCache().cachePrivate());
     if (download) {
-      headers.setContentDisposition(attachment(guests.titleToTake(link, clip), "mp4"));
+      headers.setContentDisposition(Attachment.named(guests.nameToTake(link, clip) + ".mp4"));
     }
     return ResponseEntity.ok()
         .headers(headers)
         .body(new FileSystemResource(guests.film(link, clip)));
-  }
-
-  private static ContentDisposition attachment(String title, String extension) {
-    return ContentDisposition.attachment()
-        .filename(FileNames.part(title) + "." + extension, StandardCharsets.UTF_8)
-        .build();
   }
 
   /** What is said in a clip, to take along: as text, or as subtitles. */
@@ -142,7 +139,7 @@ class GuestController {
       @PathVariable String format,
       @CookieValue(name = PASS, required = false) String pass) {
     ProofStore.Link link = entered(token, pass);
-    String title = guests.titleToTake(link, clip);
+    String name = guests.nameToTake(link, clip);
     SubtitleFormat wanted =
         SubtitleFormat.byExtension(format)
             .orElseThrow(() -> new NotThere("Captions are written as srt, vtt, ttml or txt."));
@@ -153,7 +150,7 @@ class GuestController {
             : wanted.write(said, "");
     HttpHeaders headers = new HttpHeaders();
     headers.setContentType(new MediaType("text", "plain", StandardCharsets.UTF_8));
-    headers.setContentDisposition(attachment(title, format));
+    headers.setContentDisposition(Attachment.named(name + "." + format));
     return ResponseEntity.ok().headers(headers).body(text);
   }
 
@@ -177,7 +174,7 @@ class GuestController {
       @CookieValue(name = PASS, required = false) String pass) {
     ProofStore.Link link = entered(token, pass);
     guests.remark(link, clip, asked.saying(), asked.fileUs());
-    return guests.clip(link, clip);
+    return guests.clip(link, clip, true);
   }
 
   @PostMapping("/clips/{clip}/remarks/{remark}/answers")
@@ -189,7 +186,7 @@ class GuestController {
       @CookieValue(name = PASS, required = false) String pass) {
     ProofStore.Link link = entered(token, pass);
     guests.answer(link, clip, remark, asked.saying());
-    return guests.clip(link, clip);
+    return guests.clip(link, clip, true);
   }
 
   /**
@@ -207,6 +204,6 @@ class GuestController {
       @CookieValue(name = PASS, required = false) String pass) {
     ProofStore.Link link = entered(token, pass);
     guests.say(link, clip, asked.approved(), RemarkText.name(asked.author()), asked.file());
-    return guests.clip(link, clip);
+    return guests.clip(link, clip, true);
   }
 }

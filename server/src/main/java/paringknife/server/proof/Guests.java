@@ -4,8 +4,10 @@ import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
+import paringknife.core.deliver.FileNames;
 import paringknife.core.proof.ProofWord;
 import paringknife.core.proof.TextChanges;
 import paringknife.server.clips.ClipStore;
@@ -19,14 +21,12 @@ import paringknife.server.web.TooOften;
 /** What guests of a link see and say; of anything else they learn nothing. */
 @Service
 class Guests {
-  private static final int MOST_REMARKS_A_MINUTE = 30;
-
   private final Episodes episodes;
   private final ClipStore clips;
   private final ProofStore store;
   private final RemarkStore remarks;
   private final ProofCopies copies;
-  private final Tries tries;
+  private final Tries sayings = new Tries(30);
   private final Events events;
 
   Guests(
@@ -35,14 +35,12 @@ class Guests {
       ProofStore store,
       RemarkStore remarks,
       ProofCopies copies,
-      Tries tries,
       Events events) {
     this.episodes = episodes;
     this.clips = clips;
     this.store = store;
     this.remarks = remarks;
     this.copies = copies;
-    this.tries = tries;
     this.events = events;
   }
 
@@ -50,9 +48,16 @@ class Guests {
    * A clip in the list.
    *
    * @param file names its film; null while it is being made
+   * @param said how many remarks and answers there are
+   * @param done how many of them ask for what is done
    */
   record ListedClip(
-      long id, String title, @Nullable Integer file, @Nullable Boolean approved, int open) {}
+      long id,
+      String title,
+      @Nullable Integer file,
+      @Nullable Boolean approved,
+      int said,
+      int done) {}
 
   /** What a link shows. */
   record GuestPage(
@@ -124,20 +129,20 @@ class Guests {
   }
 
   GuestPage page(ProofStore.Link link) {
+    Map<Long, Integer> files = copies.attempts(link.episodeId());
+    Map<Long, RemarkStore.Count> counts = remarks.countsOf(link.id());
     List<ListedClip> listed = new ArrayList<>();
     for (ProofStore.Verdict verdict : store.clips(link.id())) {
-      int open =
-          (int)
-              remarks.of(link.id(), verdict.clipId()).stream()
-                  .filter(r -> r.answers() == null && r.doneAt() == null)
-                  .count();
+      long id = verdict.clipId();
+      RemarkStore.Count count = counts.getOrDefault(id, RemarkStore.Count.NONE);
       listed.add(
           new ListedClip(
-              verdict.clipId(),
-              clips.byId(verdict.clipId()).document().title(),
-              copies.attempt(verdict.clipId()).orElse(null),
+              id,
+              clips.byId(id).document().title(),
+              files.get(id),
               verdict.approved(),
-              open));
+              count.said(),
+              count.done()));
     }
     return new GuestPage(link.title(), link.expiresAt(), link.downloads(), listed);
   }
@@ -149,11 +154,20 @@ class Guests {
         .orElseThrow(() -> new NotThere("This clip is not shown here."));
   }
 
-  GuestClip clip(ProofStore.Link link, long clipId) {
+  /**
+   * A clip as it is shown.
+   *
+   * @param noted whether this is a look of theirs, since which changes are told at the next
+   */
+  GuestClip clip(ProofStore.Link link, long clipId, boolean noted) {
     ProofStore.Verdict verdict = shown(link, clipId);
     int attempt = attempt(clipId);
     List<ProofWord> words = copies.words(clipId);
-    List<ProofWord> before = store.lookedAt(link.id(), clipId, attempt, words).orElse(null);
+    List<ProofWord> before =
+        (noted
+                ? store.lookedAt(link.id(), clipId, attempt, words)
+                : store.lastLook(link.id(), clipId, attempt))
+            .orElse(null);
     TextChanges changes = TextChanges.between(before == null ? words : before, words);
     List<GuestWord> told = new ArrayList<>();
     for (int i = 0; i < words.size(); i++) {
@@ -202,13 +216,13 @@ class Guests {
         .orElseThrow(() -> new NotYet("This clip is still being made; it comes in a moment."));
   }
 
-  /** Whose finished file it is; only where the link lets files be taken along. */
-  String titleToTake(ProofStore.Link link, long clipId) {
+  /** What a file of a clip is called; only where the link lets files be taken along. */
+  String nameToTake(ProofStore.Link link, long clipId) {
     shown(link, clipId);
     if (!link.downloads()) {
       throw new NotThere("Nothing can be taken along from here.");
     }
-    return clips.byId(clipId).document().title();
+    return FileNames.part(clips.byId(clipId).document().title());
   }
 
   /**
@@ -252,7 +266,7 @@ class Guests {
   }
 
   private void slowDown(ProofStore.Link link) {
-    if (!tries.mayTry(link.id(), MOST_REMARKS_A_MINUTE)) {
+    if (!sayings.mayTry(link.id())) {
       throw new TooOften("That was a lot at once; wait a minute and go on.");
     }
   }

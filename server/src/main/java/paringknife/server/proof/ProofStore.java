@@ -164,6 +164,22 @@ class ProofStore {
         .execute();
   }
 
+  /** The words of the file looked at before this one; empty when it is the first. */
+  Optional<List<ProofWord>> lastLook(long linkId, long clipId, int attempt) {
+    Record seen =
+        db.select(PROOF_CLIP.fields())
+            .from(PROOF_CLIP)
+            .where(PROOF_CLIP.LINK_ID.eq(linkId).and(PROOF_CLIP.CLIP_ID.eq(clipId)))
+            .fetchSingle();
+    return words(before(seen, attempt));
+  }
+
+  private static @Nullable String before(Record seen, int attempt) {
+    Integer last = seen.get(PROOF_CLIP.SEEN_ATTEMPT);
+    boolean isThisOne = last != null && last == attempt;
+    return seen.get(isThisOne ? PROOF_CLIP.BEFORE_WORDS : PROOF_CLIP.SEEN_WORDS);
+  }
+
   /**
    * Notes that a file is looked at; answers the words of the one looked at before it, empty when
    * this is the first.
@@ -177,18 +193,17 @@ class ProofStore {
             .where(PROOF_CLIP.LINK_ID.eq(linkId).and(PROOF_CLIP.CLIP_ID.eq(clipId)))
             .forUpdate()
             .fetchSingle();
-    Integer before = seen.get(PROOF_CLIP.SEEN_ATTEMPT);
-    if (before != null && before == attempt) {
-      return words(seen.get(PROOF_CLIP.BEFORE_WORDS));
+    String before = before(seen, attempt);
+    Integer last = seen.get(PROOF_CLIP.SEEN_ATTEMPT);
+    if (last == null || last != attempt) {
+      db.update(PROOF_CLIP)
+          .set(PROOF_CLIP.SEEN_ATTEMPT, attempt)
+          .set(PROOF_CLIP.SEEN_WORDS, json.writeValueAsString(words))
+          .set(PROOF_CLIP.BEFORE_WORDS, before)
+          .where(PROOF_CLIP.LINK_ID.eq(linkId).and(PROOF_CLIP.CLIP_ID.eq(clipId)))
+          .execute();
     }
-    String last = seen.get(PROOF_CLIP.SEEN_WORDS);
-    db.update(PROOF_CLIP)
-        .set(PROOF_CLIP.SEEN_ATTEMPT, attempt)
-        .set(PROOF_CLIP.SEEN_WORDS, json.writeValueAsString(words))
-        .set(PROOF_CLIP.BEFORE_WORDS, last)
-        .where(PROOF_CLIP.LINK_ID.eq(linkId).and(PROOF_CLIP.CLIP_ID.eq(clipId)))
-        .execute();
-    return words(last);
+    return words(before);
   }
 
   private Optional<List<ProofWord>> words(@Nullable String text) {

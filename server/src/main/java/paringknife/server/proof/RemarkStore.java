@@ -12,6 +12,7 @@ import java.util.Optional;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Record;
+import org.jooq.Record3;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
@@ -150,6 +151,20 @@ class RemarkStore {
   /** Of a clip by whatever link. */
   List<Remark> ofClip(long clipId) {
     return in(PROOF_REMARK.CLIP_ID.eq(clipId));
+  }
+
+  /** How much was said of a clip by a link, answers included, and how much of it is done. */
+  record Count(int said, int done) {
+    static final Count NONE = new Count(0, 0);
+  }
+
+  /** By clip. */
+  Map<Long, Count> countsOf(long linkId) {
+    return db.select(PROOF_REMARK.CLIP_ID, DSL.count(), DSL.count(PROOF_REMARK.DONE_AT))
+        .from(PROOF_REMARK)
+        .where(PROOF_REMARK.LINK_ID.eq(linkId))
+        .groupBy(PROOF_REMARK.CLIP_ID)
+        .fetchMap(Record3::value1, r -> new Count(r.value2(), r.value3()));
   }
 
   /** How many remarks of each clip of an episode are open. */

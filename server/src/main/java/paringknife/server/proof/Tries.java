@@ -2,21 +2,27 @@ package paringknife.server.proof;
 
 import java.time.Duration;
 import java.time.Instant;
-import org.springframework.stereotype.Component;
 import paringknife.server.database.Recent;
 
-/** How often something was tried of late: so many times within a time, and then no more for it. */
-@Component
-class Tries {
+/** How often something was tried of late: so many times a minute, and then no more for it. */
+final class Tries {
   private static final int AT_HAND = 5_000;
   private static final Duration WITHIN = Duration.ofMinutes(1);
 
+  private final int most;
   private final Recent<Count> counts = new Recent<>(AT_HAND);
 
   private record Count(Instant since, int tries) {}
 
+  /**
+   * @param most times a minute
+   */
+  Tries(int most) {
+    this.most = most;
+  }
+
   /** Counts a try; answers whether it may be made. */
-  synchronized boolean mayTry(long what, int most) {
+  synchronized boolean mayTry(long what) {
     Instant now = Instant.now();
     Count known = counts.get(what);
     Count next =

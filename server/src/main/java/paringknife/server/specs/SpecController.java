@@ -1,7 +1,6 @@
 package paringknife.server.specs;
 
 import java.util.List;
-import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -16,6 +15,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.deliver.DeliverySpecs;
+import paringknife.server.web.Attachment;
 
 /** Delivery specs over HTTP. */
 @RestController
@@ -67,9 +67,7 @@ class SpecController {
             ? all.all().stream().filter(s -> !DeliverySpecs.SHIPPED.all().contains(s)).toList()
             : ids.stream().map(all::byId).toList();
     return ResponseEntity.ok()
-        .header(
-            HttpHeaders.CONTENT_DISPOSITION,
-            ContentDisposition.attachment().filename("delivery-specs.json").build().toString())
+        .header(HttpHeaders.CONTENT_DISPOSITION, Attachment.named("delivery-specs.json").toString())
         .body(SpecFile.of(asked).write());
   }
 }

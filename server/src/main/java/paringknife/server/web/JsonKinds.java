@@ -2,6 +2,7 @@ package paringknife.server.web;
 
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.util.Map;
+import java.util.TreeMap;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.jsontype.NamedType;
 
@@ -9,13 +10,17 @@ import tools.jackson.databind.jsontype.NamedType;
  * The kinds of a type whose JSON says by its {@code type} which of them it is.
  *
  * @param base what all of them are
- * @param kinds by their names in JSON
+ * @param kinds by their names in JSON, in the order of those names
  */
 public record JsonKinds(Class<?> base, Map<String, Class<?>> kinds) {
   static final String PROPERTY = "type";
 
   @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = PROPERTY)
   private interface ToldByType {}
+
+  public JsonKinds {
+    kinds = new TreeMap<>(kinds);
+  }
 
   /** Lets a mapper read and write them. */
   public void addTo(JsonMapper.Builder mapper) {

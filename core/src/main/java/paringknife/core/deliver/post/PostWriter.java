@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -63,7 +64,8 @@ public final class PostWriter {
     String from =
         List.of(by, show).stream().filter(n -> !n.isEmpty()).collect(Collectors.joining(", "));
     return new Post(
-        "“" + strongest.text() + "”" + (from.isEmpty() ? "" : " — " + from), withoutParts(tags));
+        "“" + begun(strongest.text()) + "”" + (from.isEmpty() ? "" : " — " + from),
+        withoutParts(tags));
   }
 
   /** As tags, without those that are a part of one before. */
@@ -78,6 +80,12 @@ public final class PostWriter {
       }
     }
     return tags;
+  }
+
+  /** With a capital, also where the transcript knows none. */
+  private static String begun(String text) {
+    int first = text.isEmpty() ? 0 : text.offsetByCodePoints(0, 1);
+    return text.substring(0, first).toUpperCase(Locale.ROOT) + text.substring(first);
   }
 
   private String named(int speaker) {

@@ -54,6 +54,14 @@ class PostTest {
     assertThat(post.tags()).containsExactly("slackwater", "adalund", "ferry", "osmund");
   }
 
+  @Test
+  void whatIsProposedBeginsWithACapital() {
+    List<SaidSentence> small =
+        List.of(new SaidSentence(9, 16, "the ferry at Osmund left in the fog", new Span(2, 3), 0));
+    assertThat(new PostWriter(transcript(""), "").propose(small, KEYS).text())
+        .isEqualTo("“The ferry at Osmund left in the fog”");
+  }
+
   /** Nothing is invented: whom nobody has named is not called "Speaker 2". */
   @ParameterizedTest
   @CsvSource({"Speaker 2", "Host", "''", "Voice 1"})
