@@ -1652,6 +1652,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/clips/{id}/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["evened"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/clips/{id}/key-words": {
         parameters: {
             query?: never;
@@ -2306,6 +2322,24 @@ export interface components {
             /** Format: int32 */
             alpha: number;
         };
+        ColourMap: {
+            /** Format: double */
+            lumaTimes: number;
+            /** Format: double */
+            lumaAdded: number;
+            /** Format: double */
+            blueTimes: number;
+            /** Format: double */
+            blueByLuma: number;
+            /** Format: double */
+            blueAdded: number;
+            /** Format: double */
+            redTimes: number;
+            /** Format: double */
+            redByLuma: number;
+            /** Format: double */
+            redAdded: number;
+        };
         Curve: {
             /** Format: double */
             x1: number;
@@ -2357,6 +2391,7 @@ export interface components {
             /** Format: double */
             alternating: number;
             look: components["schemas"]["Look"];
+            colours: components["schemas"]["MatchedColours"];
             cameras: components["schemas"]["CameraCut"][];
             /** Format: int64 */
             nextId: number;
@@ -2415,6 +2450,11 @@ export interface components {
             liveliness: "STILL" | "CALM" | "LIVELY";
             /** @enum {string} */
             tightness: "HEAD_AND_SHOULDERS" | "TO_THE_WAIST" | "ALL";
+        };
+        MatchedColours: {
+            /** Format: int32 */
+            camera: number;
+            maps: components["schemas"]["ColourMap"][];
         };
         Motion: {
             entrance: components["schemas"]["Entrance"];
@@ -2704,7 +2744,7 @@ export interface components {
             revision: number;
             intent: components["schemas"]["Intent"];
         };
-        Intent: components["schemas"]["AlternateIntent"] | components["schemas"]["AskForIntent"] | components["schemas"]["ChangeGapIntent"] | components["schemas"]["ChangeLookIntent"] | components["schemas"]["ChangePushInIntent"] | components["schemas"]["CleanUpIntent"] | components["schemas"]["CutToIntent"] | components["schemas"]["DropCameraCutsIntent"] | components["schemas"]["DropLanguageIntent"] | components["schemas"]["DropPushInsIntent"] | components["schemas"]["DropStretchIntent"] | components["schemas"]["EditCaptionsIntent"] | components["schemas"]["FitIntent"] | components["schemas"]["KeepAttemptIntent"] | components["schemas"]["LeaveOutIntent"] | components["schemas"]["LetCaptionsBeIntent"] | components["schemas"]["LetGoIntent"] | components["schemas"]["LetterIntent"] | components["schemas"]["MoveCutIntent"] | components["schemas"]["MoveSeamIntent"] | components["schemas"]["MoveWordsIntent"] | components["schemas"]["PareChosenFillersIntent"] | components["schemas"]["PareFillersIntent"] | components["schemas"]["ParePauseAfterIntent"] | components["schemas"]["ParePausesIntent"] | components["schemas"]["PareRepeatsIntent"] | components["schemas"]["PareWordsIntent"] | components["schemas"]["ProposePushInsIntent"] | components["schemas"]["PullWordsIntent"] | components["schemas"]["PushInOnIntent"] | components["schemas"]["PutBackReasonIntent"] | components["schemas"]["PutBackRemovalsIntent"] | components["schemas"]["PutBackWordsIntent"] | components["schemas"]["PutGapIntent"] | components["schemas"]["RebreakIntent"] | components["schemas"]["ReframeIntent"] | components["schemas"]["RenameIntent"] | components["schemas"]["ReplaceInCaptionsIntent"] | components["schemas"]["RestyleIntent"] | components["schemas"]["RetypeIntent"] | components["schemas"]["SetByHandIntent"] | components["schemas"]["SetMannerIntent"] | components["schemas"]["SetSpeedIntent"] | components["schemas"]["ShiftCaptionsIntent"] | components["schemas"]["TranslateIntent"] | components["schemas"]["TreatWordsIntent"] | components["schemas"]["UseCaptionsIntent"] | components["schemas"]["UseLanguageIntent"] | components["schemas"]["WaiveIntent"] | components["schemas"]["WritePostIntent"];
+        Intent: components["schemas"]["AlternateIntent"] | components["schemas"]["AskForIntent"] | components["schemas"]["ChangeGapIntent"] | components["schemas"]["ChangeLookIntent"] | components["schemas"]["ChangePushInIntent"] | components["schemas"]["CleanUpIntent"] | components["schemas"]["CutToIntent"] | components["schemas"]["DropCameraCutsIntent"] | components["schemas"]["DropLanguageIntent"] | components["schemas"]["DropPushInsIntent"] | components["schemas"]["DropStretchIntent"] | components["schemas"]["EditCaptionsIntent"] | components["schemas"]["FitIntent"] | components["schemas"]["KeepAttemptIntent"] | components["schemas"]["LeaveOutIntent"] | components["schemas"]["LetCaptionsBeIntent"] | components["schemas"]["LetGoIntent"] | components["schemas"]["LetterIntent"] | components["schemas"]["MatchColoursIntent"] | components["schemas"]["MoveCutIntent"] | components["schemas"]["MoveSeamIntent"] | components["schemas"]["MoveWordsIntent"] | components["schemas"]["PareChosenFillersIntent"] | components["schemas"]["PareFillersIntent"] | components["schemas"]["ParePauseAfterIntent"] | components["schemas"]["ParePausesIntent"] | components["schemas"]["PareRepeatsIntent"] | components["schemas"]["PareWordsIntent"] | components["schemas"]["ProposePushInsIntent"] | components["schemas"]["PullWordsIntent"] | components["schemas"]["PushInOnIntent"] | components["schemas"]["PutBackReasonIntent"] | components["schemas"]["PutBackRemovalsIntent"] | components["schemas"]["PutBackWordsIntent"] | components["schemas"]["PutGapIntent"] | components["schemas"]["RebreakIntent"] | components["schemas"]["ReframeIntent"] | components["schemas"]["RenameIntent"] | components["schemas"]["ReplaceInCaptionsIntent"] | components["schemas"]["RestyleIntent"] | components["schemas"]["RetypeIntent"] | components["schemas"]["SetByHandIntent"] | components["schemas"]["SetMannerIntent"] | components["schemas"]["SetSpeedIntent"] | components["schemas"]["ShiftCaptionsIntent"] | components["schemas"]["TranslateIntent"] | components["schemas"]["TreatWordsIntent"] | components["schemas"]["UseCaptionsIntent"] | components["schemas"]["UseLanguageIntent"] | components["schemas"]["WaiveIntent"] | components["schemas"]["WritePostIntent"];
         Storage: {
             /** Format: int64 */
             usedBytes: number;
@@ -3135,72 +3175,22 @@ export interface components {
             /** Format: double */
             contrast: number | null;
         };
-        PareWordsIntent: {
+        AlternateIntent: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "pareWords";
-            /** Format: int32 */
-            first: number;
-            /** Format: int32 */
-            last: number;
-        };
-        ParePausesIntent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "parePauses";
+            type: "alternate";
             /** Format: double */
-            thresholdDb: number;
-            /** Format: double */
-            shortest: number;
-            /** Format: double */
-            head: number;
-            /** Format: double */
-            tail: number;
+            share: number;
         };
-        PareFillersIntent: {
+        AskForIntent: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "pareFillers";
-        };
-        PareChosenFillersIntent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "pareChosenFillers";
-            first: number[];
-            /** @enum {string} */
-            means: "CUT" | "ROOM_TONE" | "MUTE" | "CAPTIONS_ONLY";
-        };
-        TreatWordsIntent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "treatWords";
-            /** Format: int32 */
-            first: number;
-            /** Format: int32 */
-            last: number;
-            /** @enum {string} */
-            means: "CUT" | "ROOM_TONE" | "MUTE" | "CAPTIONS_ONLY";
-        };
-        PutGapIntent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "putGap";
-            /** Format: int32 */
-            word: number;
-            /** Format: double */
-            seconds: number;
+            type: "askFor";
+            specs: string[];
         };
         ChangeGapIntent: {
             /**
@@ -3213,201 +3203,13 @@ export interface components {
             /** Format: double */
             seconds: number;
         };
-        PareRepeatsIntent: {
+        ChangeLookIntent: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "pareRepeats";
-        };
-        KeepAttemptIntent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "keepAttempt";
-            /** Format: int32 */
-            group: number;
-            /** Format: int32 */
-            attempt: number;
-        };
-        ParePauseAfterIntent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "parePauseAfter";
-            /** Format: int32 */
-            word: number;
-        };
-        MoveCutIntent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "moveCut";
-            /** Format: int64 */
-            id: number;
-            /** Format: int64 */
-            startUs: number;
-            /** Format: int64 */
-            endUs: number;
-        };
-        FitIntent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "fit";
-            /** Format: int64 */
-            targetUs: number;
-            ways: ("PAUSES" | "SURE_FILLERS" | "REPEATS" | "TIGHTER_PAUSES" | "DOUBTFUL_FILLERS" | "SPEED")[];
-        };
-        SetSpeedIntent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "setSpeed";
-            /** Format: double */
-            speed: number;
-        };
-        PutBackWordsIntent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "putBackWords";
-            /** Format: int32 */
-            first: number;
-            /** Format: int32 */
-            last: number;
-        };
-        PutBackRemovalsIntent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "putBackRemovals";
-            ids: number[];
-        };
-        PutBackReasonIntent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "putBackReason";
-            /** @enum {string} */
-            reason: "PAUSE" | "FILLER" | "REPEAT" | "BY_HAND" | "TO_FIT";
-        };
-        MoveWordsIntent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "moveWords";
-            /** Format: int32 */
-            first: number;
-            /** Format: int32 */
-            last: number;
-            /** Format: int32 */
-            before: number;
-        };
-        PullWordsIntent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "pullWords";
-            /** Format: int32 */
-            first: number;
-            /** Format: int32 */
-            last: number;
-            /** Format: int32 */
-            before: number;
-        };
-        DropStretchIntent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "dropStretch";
-            /** Format: int32 */
-            place: number;
-        };
-        MoveSeamIntent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "moveSeam";
-            /** Format: int32 */
-            place: number;
-            /** Format: int64 */
-            outUs: number;
-            /** Format: int64 */
-            inUs: number;
-        };
-        CleanUpIntent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "cleanUp";
-            hum: boolean;
-            noise: boolean;
-            even: boolean;
-            sibilance: boolean;
-        };
-        ReframeIntent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "reframe";
-            shape: string;
-            layout: components["schemas"]["Layout"];
-        };
-        SetMannerIntent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "setManner";
-            /** @enum {string} */
-            liveliness: "STILL" | "CALM" | "LIVELY";
-            /** @enum {string} */
-            tightness: "HEAD_AND_SHOULDERS" | "TO_THE_WAIST" | "ALL";
-        };
-        SetByHandIntent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "setByHand";
-            extent: components["schemas"]["Extent"];
-            shown: components["schemas"]["Shown"];
-        };
-        LetGoIntent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "letGo";
-            ids: number[];
-        };
-        PushInOnIntent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "pushInOn";
-            span: components["schemas"]["Span"];
-            /** Format: double */
-            share: number;
-            /** @enum {string} */
-            move: "STEP" | "GLIDE";
-            curve: components["schemas"]["Curve"];
+            type: "changeLook";
+            look: components["schemas"]["Look"];
         };
         ChangePushInIntent: {
             /**
@@ -3425,41 +3227,16 @@ export interface components {
             curve: components["schemas"]["Curve"];
             on: boolean;
         };
-        DropPushInsIntent: {
+        CleanUpIntent: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "dropPushIns";
-            ids: number[];
-        };
-        ProposePushInsIntent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "proposePushIns";
-            /** Format: double */
-            share: number;
-            /** @enum {string} */
-            move: "STEP" | "GLIDE";
-        };
-        AlternateIntent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "alternate";
-            /** Format: double */
-            share: number;
-        };
-        ChangeLookIntent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "changeLook";
-            look: components["schemas"]["Look"];
+            type: "cleanUp";
+            hum: boolean;
+            noise: boolean;
+            even: boolean;
+            sibilance: boolean;
         };
         CutToIntent: {
             /**
@@ -3480,29 +3257,59 @@ export interface components {
             type: "dropCameraCuts";
             ids: number[];
         };
-        LetterIntent: {
+        DropLanguageIntent: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "letter";
-            lettering: string;
+            type: "dropLanguage";
+            language: string;
         };
-        RestyleIntent: {
+        DropPushInsIntent: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "restyle";
-            style: components["schemas"]["Style"] | null;
+            type: "dropPushIns";
+            ids: number[];
         };
-        RebreakIntent: {
+        DropStretchIntent: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "rebreak";
-            breaking: components["schemas"]["Breaking"] | null;
+            type: "dropStretch";
+            /** Format: int32 */
+            place: number;
+        };
+        EditCaptionsIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "editCaptions";
+            edits: components["schemas"]["CaptionEdit"][];
+        };
+        FitIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "fit";
+            /** Format: int64 */
+            targetUs: number;
+            ways: ("PAUSES" | "SURE_FILLERS" | "REPEATS" | "TIGHTER_PAUSES" | "DOUBTFUL_FILLERS" | "SPEED")[];
+        };
+        KeepAttemptIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "keepAttempt";
+            /** Format: int32 */
+            group: number;
+            /** Format: int32 */
+            attempt: number;
         };
         LeaveOutIntent: {
             /**
@@ -3513,23 +3320,6 @@ export interface components {
             fillers: boolean;
             falseStarts: boolean;
         };
-        UseCaptionsIntent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "useCaptions";
-            /** @enum {string} */
-            use: "BURNT" | "BESIDE" | "BOTH" | "NONE";
-        };
-        EditCaptionsIntent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "editCaptions";
-            edits: components["schemas"]["CaptionEdit"][];
-        };
         LetCaptionsBeIntent: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -3538,6 +3328,248 @@ export interface components {
             type: "letCaptionsBe";
             words: number[];
             about: ("CAPTION" | "CAPTION_END" | "LINE" | "TEXT" | "BEGINNING" | "END" | "ADDED" | "STYLE" | "KEY" | "PLACE")[] | null;
+        };
+        LetGoIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "letGo";
+            ids: number[];
+        };
+        LetterIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "letter";
+            lettering: string;
+        };
+        MatchColoursIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "matchColours";
+            /** Format: int32 */
+            camera: number;
+        };
+        MoveCutIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "moveCut";
+            /** Format: int64 */
+            id: number;
+            /** Format: int64 */
+            startUs: number;
+            /** Format: int64 */
+            endUs: number;
+        };
+        MoveSeamIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "moveSeam";
+            /** Format: int32 */
+            place: number;
+            /** Format: int64 */
+            outUs: number;
+            /** Format: int64 */
+            inUs: number;
+        };
+        MoveWordsIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "moveWords";
+            /** Format: int32 */
+            first: number;
+            /** Format: int32 */
+            last: number;
+            /** Format: int32 */
+            before: number;
+        };
+        PareChosenFillersIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "pareChosenFillers";
+            first: number[];
+            /** @enum {string} */
+            means: "CUT" | "ROOM_TONE" | "MUTE" | "CAPTIONS_ONLY";
+        };
+        PareFillersIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "pareFillers";
+        };
+        ParePauseAfterIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "parePauseAfter";
+            /** Format: int32 */
+            word: number;
+        };
+        ParePausesIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "parePauses";
+            /** Format: double */
+            thresholdDb: number;
+            /** Format: double */
+            shortest: number;
+            /** Format: double */
+            head: number;
+            /** Format: double */
+            tail: number;
+        };
+        PareRepeatsIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "pareRepeats";
+        };
+        PareWordsIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "pareWords";
+            /** Format: int32 */
+            first: number;
+            /** Format: int32 */
+            last: number;
+        };
+        ProposePushInsIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "proposePushIns";
+            /** Format: double */
+            share: number;
+            /** @enum {string} */
+            move: "STEP" | "GLIDE";
+        };
+        PullWordsIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "pullWords";
+            /** Format: int32 */
+            first: number;
+            /** Format: int32 */
+            last: number;
+            /** Format: int32 */
+            before: number;
+        };
+        PushInOnIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "pushInOn";
+            span: components["schemas"]["Span"];
+            /** Format: double */
+            share: number;
+            /** @enum {string} */
+            move: "STEP" | "GLIDE";
+            curve: components["schemas"]["Curve"];
+        };
+        PutBackReasonIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "putBackReason";
+            /** @enum {string} */
+            reason: "PAUSE" | "FILLER" | "REPEAT" | "BY_HAND" | "TO_FIT";
+        };
+        PutBackRemovalsIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "putBackRemovals";
+            ids: number[];
+        };
+        PutBackWordsIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "putBackWords";
+            /** Format: int32 */
+            first: number;
+            /** Format: int32 */
+            last: number;
+        };
+        PutGapIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "putGap";
+            /** Format: int32 */
+            word: number;
+            /** Format: double */
+            seconds: number;
+        };
+        RebreakIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "rebreak";
+            breaking: components["schemas"]["Breaking"] | null;
+        };
+        ReframeIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "reframe";
+            shape: string;
+            layout: components["schemas"]["Layout"];
+        };
+        RenameIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "rename";
+            title: string;
+        };
+        ReplaceInCaptionsIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "replaceInCaptions";
+            words: number[];
+            found: string;
+            by: string;
+        };
+        RestyleIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "restyle";
+            style: components["schemas"]["Style"] | null;
         };
         SeenWord: {
             /** Format: int64 */
@@ -3552,6 +3584,35 @@ export interface components {
             type: "retype";
             words: components["schemas"]["SeenWord"][];
             text: string;
+        };
+        SetByHandIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "setByHand";
+            extent: components["schemas"]["Extent"];
+            shown: components["schemas"]["Shown"];
+        };
+        SetMannerIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "setManner";
+            /** @enum {string} */
+            liveliness: "STILL" | "CALM" | "LIVELY";
+            /** @enum {string} */
+            tightness: "HEAD_AND_SHOULDERS" | "TO_THE_WAIST" | "ALL";
+        };
+        SetSpeedIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "setSpeed";
+            /** Format: double */
+            speed: number;
         };
         Ends: {
             /** Format: int64 */
@@ -3573,16 +3634,6 @@ export interface components {
             /** Format: int64 */
             laterUs: number;
         };
-        ReplaceInCaptionsIntent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "replaceInCaptions";
-            words: number[];
-            found: string;
-            by: string;
-        };
         TranslateIntent: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -3591,6 +3642,28 @@ export interface components {
             type: "translate";
             language: string;
             sentences: components["schemas"]["TranslatedSentence"][];
+        };
+        TreatWordsIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "treatWords";
+            /** Format: int32 */
+            first: number;
+            /** Format: int32 */
+            last: number;
+            /** @enum {string} */
+            means: "CUT" | "ROOM_TONE" | "MUTE" | "CAPTIONS_ONLY";
+        };
+        UseCaptionsIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "useCaptions";
+            /** @enum {string} */
+            use: "BURNT" | "BESIDE" | "BOTH" | "NONE";
         };
         UseLanguageIntent: {
             /**
@@ -3601,38 +3674,6 @@ export interface components {
             language: string;
             /** @enum {string} */
             use: "BURNT" | "BESIDE" | "BOTH" | "NONE";
-        };
-        DropLanguageIntent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "dropLanguage";
-            language: string;
-        };
-        RenameIntent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "rename";
-            title: string;
-        };
-        AskForIntent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "askFor";
-            specs: string[];
-        };
-        WritePostIntent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "writePost";
-            post: components["schemas"]["Post"] | null;
         };
         WaiveIntent: {
             /**
@@ -3645,37 +3686,13 @@ export interface components {
             found: string;
             note: string | null;
         };
-        WholeLayout: {
+        WritePostIntent: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "whole";
-            /** @enum {string} */
-            ground: "SOFT" | "DARK" | "LIGHT";
-        };
-        MiddleLayout: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "middle";
-        };
-        SpeakerLayout: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "speaker";
-        };
-        OneLayout: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "one";
-            /** Format: int32 */
-            person: number;
+            type: "writePost";
+            post: components["schemas"]["Post"] | null;
         };
         ConversationLayout: {
             /**
@@ -3686,6 +3703,29 @@ export interface components {
             /** @enum {string} */
             arrangement: "STACKED" | "BESIDE" | "INSET";
         };
+        MiddleLayout: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "middle";
+        };
+        OneLayout: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "one";
+            /** Format: int32 */
+            person: number;
+        };
+        SpeakerLayout: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "speaker";
+        };
         TogetherLayout: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -3695,6 +3735,24 @@ export interface components {
             people: number[];
             /** @enum {string} */
             arrangement: "STACKED" | "BESIDE" | "INSET";
+        };
+        WholeLayout: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "whole";
+            /** @enum {string} */
+            ground: "SOFT" | "DARK" | "LIGHT";
+        };
+        FromHereExtent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "fromHere";
+            /** Format: int64 */
+            atUs: number;
         };
         ShotExtent: {
             /**
@@ -3722,14 +3780,13 @@ export interface components {
             type: "stretch";
             span: components["schemas"]["Span"];
         };
-        FromHereExtent: {
+        LaidShown: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "fromHere";
-            /** Format: int64 */
-            atUs: number;
+            type: "laid";
+            layout: components["schemas"]["Layout"];
         };
         StillShown: {
             /**
@@ -3749,13 +3806,105 @@ export interface components {
             to: components["schemas"]["PlacedWindow"];
             curve: components["schemas"]["Curve"];
         };
-        LaidShown: {
+        AddedCaptionEdit: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "laid";
-            layout: components["schemas"]["Layout"];
+            type: "added";
+            /** Format: int64 */
+            wordId: number;
+            /** Format: int64 */
+            laterUs: number;
+            /** Format: int64 */
+            lengthUs: number;
+            text: string;
+        };
+        BeginCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "begin";
+            /** Format: int64 */
+            wordId: number;
+            /** Format: int64 */
+            laterUs: number;
+        };
+        BindToLastCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "bindToLast";
+            /** Format: int64 */
+            wordId: number;
+        };
+        BreakAfterCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "breakAfter";
+            /** Format: int64 */
+            wordId: number;
+        };
+        BreakBeforeCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "breakBefore";
+            /** Format: int64 */
+            wordId: number;
+        };
+        EndCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "end";
+            /** Format: int64 */
+            wordId: number;
+            /** Format: int64 */
+            laterUs: number;
+        };
+        GoOnWithCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "goOnWith";
+            /** Format: int64 */
+            wordId: number;
+        };
+        KeyCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "key";
+            /** Format: int64 */
+            wordId: number;
+        };
+        LineBeforeCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "lineBefore";
+            /** Format: int64 */
+            wordId: number;
+        };
+        PlacedCaptionEdit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "placed";
+            /** Format: int64 */
+            wordId: number;
+            place: components["schemas"]["Place"];
         };
         ShowAsCaptionEdit: {
             /**
@@ -3777,105 +3926,82 @@ export interface components {
             wordId: number;
             style: components["schemas"]["WordStyle"];
         };
-        LineBeforeCaptionEdit: {
+        AcceptTranscriptIntent: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "lineBefore";
-            /** Format: int64 */
-            wordId: number;
+            type: "accept";
+            /** Format: int32 */
+            word: number;
         };
-        BeginCaptionEdit: {
+        CapitalTranscriptIntent: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "begin";
-            /** Format: int64 */
-            wordId: number;
-            /** Format: int64 */
-            laterUs: number;
+            type: "capital";
+            /** Format: int32 */
+            word: number;
         };
-        AddedCaptionEdit: {
+        JoinTranscriptIntent: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "added";
-            /** Format: int64 */
-            wordId: number;
-            /** Format: int64 */
-            laterUs: number;
-            /** Format: int64 */
-            lengthUs: number;
-            text: string;
+            type: "join";
+            /** Format: int32 */
+            first: number;
+            /** Format: int32 */
+            last: number;
         };
-        KeyCaptionEdit: {
+        MarkTranscriptIntent: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "key";
-            /** Format: int64 */
-            wordId: number;
+            type: "mark";
+            /** Format: int32 */
+            word: number;
         };
-        GoOnWithCaptionEdit: {
+        NameSpeakerTranscriptIntent: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "goOnWith";
-            /** Format: int64 */
-            wordId: number;
+            type: "nameSpeaker";
+            /** Format: int32 */
+            speaker: number;
+            name: string;
         };
-        PlacedCaptionEdit: {
+        ParagraphTranscriptIntent: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "placed";
-            /** Format: int64 */
-            wordId: number;
-            place: components["schemas"]["Place"];
+            type: "paragraph";
+            /** Format: int32 */
+            word: number;
+            starts: boolean;
         };
-        BindToLastCaptionEdit: {
+        PunctuateTranscriptIntent: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "bindToLast";
-            /** Format: int64 */
-            wordId: number;
+            type: "punctuate";
         };
-        BreakBeforeCaptionEdit: {
+        ReassignTranscriptIntent: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "breakBefore";
-            /** Format: int64 */
-            wordId: number;
-        };
-        BreakAfterCaptionEdit: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "breakAfter";
-            /** Format: int64 */
-            wordId: number;
-        };
-        EndCaptionEdit: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "end";
-            /** Format: int64 */
-            wordId: number;
-            /** Format: int64 */
-            laterUs: number;
+            type: "reassign";
+            /** Format: int32 */
+            first: number;
+            /** Format: int32 */
+            last: number;
+            speaker: string;
         };
         ReplaceTranscriptIntent: {
             /**
@@ -3899,76 +4025,6 @@ export interface components {
             text: string;
             except: number[];
         };
-        JoinTranscriptIntent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "join";
-            /** Format: int32 */
-            first: number;
-            /** Format: int32 */
-            last: number;
-        };
-        MarkTranscriptIntent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "mark";
-            /** Format: int32 */
-            word: number;
-        };
-        CapitalTranscriptIntent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "capital";
-            /** Format: int32 */
-            word: number;
-        };
-        AcceptTranscriptIntent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "accept";
-            /** Format: int32 */
-            word: number;
-        };
-        ParagraphTranscriptIntent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "paragraph";
-            /** Format: int32 */
-            word: number;
-            starts: boolean;
-        };
-        ReassignTranscriptIntent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "reassign";
-            /** Format: int32 */
-            first: number;
-            /** Format: int32 */
-            last: number;
-            speaker: string;
-        };
-        NameSpeakerTranscriptIntent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "nameSpeaker";
-            /** Format: int32 */
-            speaker: number;
-            name: string;
-        };
         TypeInTranscriptIntent: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -3981,36 +4037,6 @@ export interface components {
             /** Format: int64 */
             endUs: number;
             speaker: string;
-        };
-        PunctuateTranscriptIntent: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "punctuate";
-        };
-        UnmarkedSpokenMark: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "unmarked";
-        };
-        FilledSpokenMark: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "filled";
-            unfilled: components["schemas"]["Colour"];
-        };
-        InColourSpokenMark: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "inColour";
-            text: components["schemas"]["Colour"];
         };
         AloneSpokenMark: {
             /**
@@ -4028,6 +4054,32 @@ export interface components {
             text: components["schemas"]["Colour"];
             ground: components["schemas"]["Colour"];
         };
+        FilledSpokenMark: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "filled";
+            unfilled: components["schemas"]["Colour"];
+        };
+        InColourSpokenMark: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "inColour";
+            text: components["schemas"]["Colour"];
+        };
+        LargerSpokenMark: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "larger";
+            text: components["schemas"]["Colour"];
+            /** Format: double */
+            scale: number;
+        };
         LitSpokenMark: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -4044,22 +4096,19 @@ export interface components {
             type: "underlined";
             text: components["schemas"]["Colour"];
         };
-        LargerSpokenMark: {
+        UnmarkedSpokenMark: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "larger";
-            text: components["schemas"]["Colour"];
-            /** Format: double */
-            scale: number;
+            type: "unmarked";
         };
-        WordByWordEntrance: {
+        AtOnceEntrance: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "wordByWord";
+            type: "atOnce";
         };
         FadeEntrance: {
             /**
@@ -4069,6 +4118,17 @@ export interface components {
             type: "fade";
             /** Format: int32 */
             ms: number;
+        };
+        PopEntrance: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "pop";
+            /** Format: int32 */
+            ms: number;
+            /** Format: double */
+            from: number;
         };
         RiseEntrance: {
             /**
@@ -4081,23 +4141,21 @@ export interface components {
             /** Format: double */
             from: number;
         };
-        AtOnceEntrance: {
+        WordByWordEntrance: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "atOnce";
+            type: "wordByWord";
         };
-        PopEntrance: {
+        DismissedPeopleCorrection: {
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            type: "pop";
+            type: "dismissed";
             /** Format: int32 */
-            ms: number;
-            /** Format: double */
-            from: number;
+            person: number;
         };
         JoinedPeopleCorrection: {
             /**
@@ -4119,15 +4177,6 @@ export interface components {
             /** Format: int32 */
             person: number;
             name: string;
-        };
-        DismissedPeopleCorrection: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            type: "dismissed";
-            /** Format: int32 */
-            person: number;
         };
         NotThisPeopleCorrection: {
             /**
@@ -7471,6 +7520,28 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["ClipLoudness"];
+                };
+            };
+        };
+    };
+    evened: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Look"];
                 };
             };
         };

@@ -1,8 +1,9 @@
 import { Slider } from 'radix-ui';
-import type { ClipState } from '../api/client';
+import { api, type ClipState, type Intent } from '../api/client';
 import { AS_RECORDED, type Look } from '../plate/look';
 import { useChanges } from '../workbench/changes';
 import { useShownLook } from '../plate/shownLook';
+import { useWorkbench } from '../workbench/store';
 
 type Amount = Exclude<keyof Look, 'mirrored'>;
 const AMOUNTS: { of: Amount; name: string; least: number; most: number }[] = [
@@ -12,9 +13,21 @@ const AMOUNTS: { of: Amount; name: string; least: number; most: number }[] = [
   { of: 'warmth', name: 'Warmth', least: -0.1, most: 0.1 },
 ];
 const STEPS = 60;
+const AS_RECORDED_CAMERA = -1;
 
 /** What is done to the picture itself. */
-export function LookPanel({ clip }: { clip: ClipState }) {
+export function LookPanel({
+  clip,
+  cameras,
+  clips,
+  everyClip,
+}: {
+  clip: ClipState;
+  cameras: number;
+  /** How many there are of the episode. */
+  clips: number;
+  everyClip: (intent: (clip: ClipState) => Intent) => Promise<void>;
+}) {
   const { change } = useChanges();
   const look = useShownLook((s) => s.tried) ?? clip.framed.look;
   const asRecorded = useShownLook((s) => s.asRecorded);
@@ -49,7 +62,31 @@ export function LookPanel({ clip }: { clip: ClipState }) {
           </label>
         ))}
       </div>
+      {cameras > 1 && (
+        <div className="flex flex-wrap items-center gap-1.5" role="group" aria-label="Colours of the cameras">
+          <span className="label mr-1.5">Colours of the cameras</span>
+          {[AS_RECORDED_CAMERA, ...Array(cameras).keys()].map((camera) => (
+            <button
+              key={camera}
+              className="button button-small"
+              aria-pressed={clip.framed.colours.camera === camera}
+              onClick={() => void change({ type: 'matchColours', camera })}
+            >
+              {camera === AS_RECORDED_CAMERA ? 'As recorded' : `Like camera ${camera + 1}`}
+            </button>
+          ))}
+        </div>
+      )}
       <div className="flex flex-wrap gap-1.5">
+        <button
+          className="button button-small"
+          title="Contrast, brightness and warmth by what is seen in this clip"
+          onClick={() =>
+            void api.evenedLook(clip.id).then(keep, (e: Error) => useWorkbench.setState({ message: e.message }))
+          }
+        >
+          Even it out
+        </button>
         <button
           className="button button-small"
           aria-pressed={look.mirrored}
@@ -68,7 +105,24 @@ export function LookPanel({ clip }: { clip: ClipState }) {
           Back to as recorded
         </button>
       </div>
-      <p className="text-[12.5px] text-soft">Costs next to nothing in rendering.</p>
+      {clips > 1 && (
+        <button
+          className="button button-small justify-self-start"
+          onClick={() => {
+            const { camera } = clip.framed.colours;
+            void everyClip(() => ({ type: 'changeLook', look })).then(() =>
+              cameras > 1 ? everyClip(() => ({ type: 'matchColours', camera })) : undefined,
+            );
+          }}
+        >
+          The same for all {clips} clips
+        </button>
+      )}
+      <p className="text-[12.5px] text-soft">
+        {clip.framed.colours.camera === AS_RECORDED_CAMERA
+          ? 'Costs next to nothing in rendering.'
+          : 'Matched cameras take about a tenth longer to render.'}
+      </p>
     </div>
   );
 }

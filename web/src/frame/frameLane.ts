@@ -48,7 +48,7 @@ export function framePieces(
       text: said(s, framed, names, cameras) + warned(i, preview.faces),
       warned: preview.faces.some((f) => f.segment === i),
       marked: s.setBy !== 0,
-      still: { segment: s, ratio: framed.shape.width / framed.shape.height, frameUs },
+      still: { segment: s, ratio: framed.shape.width / framed.shape.height, frameUs, colours: framed.colours },
     })),
   );
   const joined: LanePiece[] = [];

@@ -39,6 +39,7 @@ export function useFrameActs(
     else void change((clip) => (extent ? { type: 'setByHand', extent, shown } : whole(clip)));
   };
   return {
+    everyClip,
     lay: (layout: Layout) => set({ type: 'laid', layout }),
     hold: (window: Window) => {
       const from = useFraming.getState().travelFrom;

@@ -3,6 +3,7 @@ import type { ClipState, EpisodeCard, Preview } from '../api/client';
 import { useWorkbench } from '../workbench/store';
 import { CaptionLayer } from './CaptionLayer';
 import { useCaptionFonts } from './fonts';
+import { CameraFilters, coloured, type MatchedColours } from './cameraColours';
 import { CutPlayer } from './CutPlayer';
 import { PlainPlayer } from './PlainPlayer';
 import { oneWindow } from './framePath';
@@ -24,6 +25,7 @@ interface Props {
   triedScript: string | null;
   /** What is done to the picture itself. */
   look: Look;
+  colours: MatchedColours;
   /** Whether the zones are shown that must stay free. */
   safeZones: boolean;
   /** The most room there is, pixels. */
@@ -41,6 +43,7 @@ export function Plate({
   captionScript,
   triedScript,
   look,
+  colours,
   safeZones,
   height,
   width: room,
@@ -55,6 +58,11 @@ export function Plate({
   useLayoutEffect(() => {
     shown.current = preview;
   });
+  const shownColours = useRef(colours);
+  useLayoutEffect(() => {
+    shownColours.current = colours;
+    player.current?.redraw();
+  }, [colours]);
   const playedClip = useRef<number | null>(null);
   const speed = useRef(1);
   const rate = useWorkbench((s) => s.rate);
@@ -68,7 +76,8 @@ export function Plate({
   useEffect(() => {
     // Where nothing is framed it is the first camera.
     const unframed = episode.cameras.length > 1 ? oneWindow(episode.cameras[0]) : undefined;
-    const draw: Draw = (sample, frame) => {
+    const draw: Draw = (recorded, frame) => {
+      const sample = coloured(recorded, episode, shownColours.current);
       const target = canvas.current;
       const context = target?.getContext('2d');
       if (!target || !context) return;
@@ -167,6 +176,7 @@ export function Plate({
       data-ready={ready}
     >
       <LookFilter id="plate-look" look={look} />
+      <CameraFilters colours={colours} />
       <canvas
         ref={canvas}
         width={Math.round(width * ratio)}

@@ -1,4 +1,5 @@
 import { useCallback, useRef } from 'react';
+import { coloured, type MatchedColours } from './cameraColours';
 import type { Segment } from './framePath';
 import { paintFrame } from './paintFrame';
 import { useStill, type Paint } from './useStill';
@@ -8,6 +9,7 @@ export interface SegmentSeen {
   /** Width by height of what is delivered. */
   ratio: number;
   frameUs: number;
+  colours: MatchedColours;
 }
 
 /** The most room for one, pixels. */
@@ -18,13 +20,13 @@ const FINENESS = 2;
 /** A small picture of what is seen at a time of the episode, so long after its segment began. */
 export function Still({ seen, episodeUs, sinceUs }: { seen: SegmentSeen; episodeUs: number; sinceUs: number }) {
   const canvas = useRef<HTMLCanvasElement>(null);
-  const { segment, ratio, frameUs } = seen;
+  const { segment, ratio, frameUs, colours } = seen;
   const frame = segment.clipFrame + Math.min(segment.count - 1, Math.round(sinceUs / frameUs));
   const height = Math.round(Math.min(HIGHEST, WIDEST / ratio));
   const width = Math.round(height * ratio);
   const paint: Paint = useCallback(
-    (context, picture, recorded) => paintFrame(context, picture, recorded, segment, frame),
-    [segment, frame],
+    (context, picture, recorded) => paintFrame(context, coloured(picture, recorded, colours), recorded, segment, frame),
+    [segment, frame, colours],
   );
   useStill(canvas, episodeUs, paint);
   return (

@@ -1,5 +1,6 @@
 import { createContext } from 'react';
 import { ALL_FORMATS, Input, UrlSource, VideoSampleSink } from 'mediabunny';
+import type { Recorded } from './cameraColours';
 import type { Drawable } from './player';
 
 /** Single pictures of an episode, decoded one after the other out of its proxy. */
@@ -10,7 +11,7 @@ export class Stills {
 
   constructor(
     url: string,
-    readonly recorded: { width: number; height: number },
+    readonly recorded: Recorded,
   ) {
     this.input = new Input({ source: new UrlSource(url), formats: ALL_FORMATS });
     // Closed before it was open, it has no pictures.

@@ -1,5 +1,6 @@
 import { create } from 'zustand';
 import type { ClipState } from '../api/client';
+import type { MatchedColours } from './cameraColours';
 import { AS_RECORDED, type Look } from './look';
 
 interface ShownLook {
@@ -10,6 +11,14 @@ interface ShownLook {
 }
 
 export const useShownLook = create<ShownLook>(() => ({ tried: null, asRecorded: false }));
+
+const NOT_MATCHED: MatchedColours = { camera: -1, maps: [] };
+
+/** Whether the cameras of a clip look alike at the moment. */
+export function useColours(clip: ClipState | null): MatchedColours {
+  const asRecorded = useShownLook((s) => s.asRecorded);
+  return asRecorded || !clip ? NOT_MATCHED : clip.framed.colours;
+}
 
 /** How the picture of a clip looks at the moment. */
 export function useLook(clip: ClipState | null): Look {

@@ -1,12 +1,9 @@
 import { useContext, useEffect, type RefObject } from 'react';
+import type { Recorded } from './cameraColours';
 import type { Drawable } from './player';
 import { StillsContext } from './Stills';
 
-export type Paint = (
-  context: CanvasRenderingContext2D,
-  picture: Drawable,
-  recorded: { width: number; height: number },
-) => void;
+export type Paint = (context: CanvasRenderingContext2D, picture: Drawable, recorded: Recorded) => void;
 
 /** Paints the picture of a time of the episode on a canvas once it has been decoded, and again when the painting changes. */
 export function useStill(canvas: RefObject<HTMLCanvasElement | null>, episodeUs: number, paint: Paint) {

@@ -4,7 +4,7 @@ import { LengthGauge } from '../plate/LengthGauge';
 import { useShownLanguage } from '../letter/shownLanguage';
 import { useTriedScript } from '../letter/useTriedScript';
 import { Plate } from '../plate/Plate';
-import { useLook } from '../plate/shownLook';
+import { useColours, useLook } from '../plate/shownLook';
 import { RemarksCard } from '../proof/RemarksCard';
 import { Transport } from '../plate/Transport';
 import type { BenchActs, OpenEpisode, StageView } from './stageView';
@@ -80,6 +80,7 @@ function Side({ wide, beside, children }: { wide?: boolean; beside?: boolean; ch
 function ShownPlate({ open, acts, view }: Props) {
   const { card, specs, clip, preview, transcript } = open;
   const look = useLook(clip);
+  const colours = useColours(clip);
   const narrow = Boolean(view.Top && clip);
   const language = useShownLanguage((s) => s.language);
   const shownLanguage = language && clip?.lettered.translations[language] ? language : null;
@@ -97,6 +98,7 @@ function ShownPlate({ open, acts, view }: Props) {
         captionScript={captionScript}
         triedScript={triedScript}
         look={look}
+        colours={colours}
         safeZones={view.safeZones}
         height={view.plateHeight}
         width={narrow ? NARROW : view.Beside && clip ? BESIDE_WIDE : WIDE}

@@ -314,6 +314,7 @@ class CorrectingTest {
     assertThat(laid.transcript().speakers()).containsExactly("A");
   }
 
+  /** Time expressions and nested times of TTML2 (W3C, 2018), chapter 12. */
   @Test
   void ttmlIsReadInAllItsTimesAndWrittenSoThatItReadsBack() {
     String ttml =

@@ -33,6 +33,7 @@ class FormatsTest {
           new TimedText(new Span(1_000_000, 2_500_000), "Salt & water\n<freezes>"),
           new TimedText(new Span(3_600_000_000L, 3_601_250_000L), "slower"));
 
+  /** WebVTT (W3C) and SubRip, of which there is no standard: common practice. */
   @Test
   void whatIsWrittenIsReadBack() {
     assertThat(SubtitleReader.read(SubRip.write(List.of(CUES.get(1)))).cues())
@@ -42,6 +43,7 @@ class FormatsTest {
     assertThat(read.mended()).isEmpty();
   }
 
+  /** What untidy SubRip files hold is common practice. */
   @Test
   void untidyFilesAreMendedAndSaySo() {
     String untidy =
@@ -58,6 +60,7 @@ class FormatsTest {
     assertThatThrownBy(() -> SubtitleReader.read("hello")).hasMessageContaining("no caption");
   }
 
+  /** Worked by hand: one syllable of four, three of four, the only one. */
   @Test
   void cueTimesAreSharedBySyllablesAndSpeakersNamed() {
     Transcript t =

@@ -46,6 +46,10 @@ class LetterTest {
     assertThat(said).isEqualTo(expected);
   }
 
+  /**
+   * The limits are the ones asked for; how long a caption stands at most is of engine.md, section
+   * 3.
+   */
   @Test
   void captionsKeepWithinTheirLimits() {
     Breaking limits = Breaking.of(7, 2, 18);

@@ -12,7 +12,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.function.Function;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -29,14 +28,18 @@ class AccessibilityTest extends FerryInBrowser {
   private static final List<String> LEVEL_AA =
       List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa");
 
-  /** What is seen of each stage when it is there. */
-  private static final Map<String, Function<Page, Locator>> OF_STAGE =
-      Map.of(
-          "Pare", p -> p.getByTestId("pauses"),
-          "Frame", p -> p.getByText("Whoever speaks"),
-          "Letter", p -> p.getByLabel("Text of the caption"),
-          "Pick", p -> p.getByLabel("Say what you want"),
-          "Deliver", p -> button(p, "Show for a yes"));
+  /**
+   * @param shown what is seen of it when it is there
+   */
+  private record Stage(String name, Function<Page, Locator> shown) {}
+
+  private static final List<Stage> STAGES =
+      List.of(
+          new Stage("Pare", p -> p.getByTestId("pauses")),
+          new Stage("Frame", p -> p.getByText("Whoever speaks")),
+          new Stage("Letter", p -> p.getByLabel("Text of the caption")),
+          new Stage("Pick", p -> p.getByLabel("Say what you want")),
+          new Stage("Deliver", p -> button(p, "Show for a yes")));
 
   /** Only contrast is another in the dark. */
   private static List<String> rules(ColorScheme scheme) {
@@ -68,10 +71,10 @@ class AccessibilityTest extends FerryInBrowser {
   void everyStageIsForEverybody(ColorScheme scheme) throws IOException {
     found.clear();
     page.emulateMedia(new Page.EmulateMediaOptions().setColorScheme(scheme));
-    for (String stage : OF_STAGE.keySet()) {
-      openStage(stage);
-      assertThat(OF_STAGE.get(stage).apply(page).first()).isVisible();
-      look(page, stage, scheme);
+    for (Stage stage : STAGES) {
+      openStage(stage.name());
+      assertThat(stage.shown().apply(page).first()).isVisible();
+      look(page, stage.name(), scheme);
     }
     page.getByRole(AriaRole.COLUMNHEADER).nth(1).getByRole(AriaRole.BUTTON).click();
     assertThat(page.getByLabel("Delivery spec")).isVisible();

@@ -9,12 +9,16 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestInstance;
 import org.junit.jupiter.api.io.TempDir;
+import paringknife.core.deliver.DeliverySpec;
+import paringknife.core.deliver.DeliverySpecs;
+import paringknife.core.letter.drawn.Canvas;
 import paringknife.media.process.ChildProcess;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -26,6 +30,8 @@ import tools.jackson.databind.json.JsonMapper;
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
 class BatchTest {
   private static final double FRAME = 1001 / 30000.0;
+  private static final int WIDTH = 720;
+  private static final int HEIGHT = 1280;
 
   /** Reading a picture takes tesseract half a second. */
   private static final int MOST_READ = 8;
@@ -55,14 +61,39 @@ class BatchTest {
             "2",
             "--length",
             "8-16",
+            "--specs",
+            smallerSpecs().toString(),
             "--spec",
-            "vertical-60",
+            "smaller-60",
             "--spec",
-            "vertical-90",
+            "smaller-90",
             "--out",
             out.toString());
     assertThat(outcome.exit()).as(outcome.errors()).isZero();
     report = new JsonMapper().readTree(Files.readString(out.resolve("report.json")));
+  }
+
+  /** Shipped specs with less than half of their pixels: what is asked of them is no less. */
+  private Path smallerSpecs() throws IOException {
+    List<DeliverySpec> smaller = new ArrayList<>();
+    for (String id : List.of("60", "90")) {
+      DeliverySpec shipped = DeliverySpecs.SHIPPED.find("vertical-" + id).orElseThrow();
+      smaller.add(
+          new DeliverySpec(
+              "smaller-" + id,
+              "Smaller " + id,
+              new Canvas(WIDTH, HEIGHT, shipped.canvas().safe()),
+              shipped.enlarges(),
+              shipped.length(),
+              shipped.frames(),
+              shipped.loudness(),
+              shipped.captions(),
+              shipped.texts(),
+              shipped.encoding()));
+    }
+    return Files.writeString(
+        folder.resolve("specs.json"),
+        new JsonMapper().writeValueAsString(Map.of("version", 1, "specs", smaller)));
   }
 
   private List<JsonNode> clips() {
@@ -126,7 +157,7 @@ class BatchTest {
     for (JsonNode clip : clips()) {
       Path file = file(clip, 0);
       assertThat(Eye.probe(file, "stream=codec_name,width,height,pix_fmt,r_frame_rate"))
-          .startsWith("h264,1080,1920,yuv420p,30000/1001");
+          .startsWith("h264,%d,%d,yuv420p,30000/1001".formatted(WIDTH, HEIGHT));
       Matcher loud = Pattern.compile("I:\\s+(-[\\d.]+) LUFS").matcher(Eye.loudness(file));
       assertThat(loud.find()).isTrue();
       assertThat(Double.parseDouble(loud.group(1))).isCloseTo(-14, within(0.5));

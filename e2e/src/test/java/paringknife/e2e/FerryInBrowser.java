@@ -21,6 +21,7 @@ import org.junit.jupiter.api.TestInstance;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
 
 /**
  * A server with the made episode on its shelf, and a page of a browser. Every test has a clip and a
@@ -145,6 +146,26 @@ abstract class FerryInBrowser {
                     .setData(body));
     assertThat(answer.ok()).as(answer.text()).isTrue();
     return answer.text().isEmpty() ? null : JSON.readTree(answer.text());
+  }
+
+  /**
+   * The upright spec in small, which is encoded in a quarter of the time.
+   *
+   * @return its id
+   */
+  String smallSpec() {
+    JsonNode specs = api("/api/specs");
+    ObjectNode spec =
+        (ObjectNode)
+            specs
+                .valueStream()
+                .filter(s -> s.path("id").asString().equals("vertical-60"))
+                .findFirst()
+                .orElseThrow();
+    spec.put("id", "small").put("name", "Small");
+    ((ObjectNode) spec.path("canvas")).put("width", 540).put("height", 960);
+    post("/api/specs/file", "{\"version\":1,\"specs\":[" + spec + "]}");
+    return "small";
   }
 
   void saved() {

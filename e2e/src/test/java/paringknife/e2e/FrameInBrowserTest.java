@@ -245,10 +245,11 @@ class FrameInBrowserTest extends FerryInBrowser {
             .formatted(start + 3 * length / 4, start + length));
     change(
         "{\"type\":\"changeLook\",\"look\":{\"brightness\":0.05,\"contrast\":1.1,\"saturation\":0.8,\"warmth\":0.02,\"mirrored\":false}}");
-    change("{\"type\":\"askFor\",\"specs\":[\"vertical-60\"]}");
+    String spec = smallSpec();
+    change("{\"type\":\"askFor\",\"specs\":[\"" + spec + "\"]}");
     post("/api/episodes/1/renderings", "{}");
     openStage("Deliver");
-    Locator cell = page.getByTestId("cell-" + id + "-vertical-60");
+    Locator cell = page.getByTestId("cell-" + id + "-" + spec);
     assertThat(cell)
         .hasAttribute(
             "data-state", "DONE", new LocatorAssertions.HasAttributeOptions().setTimeout(240_000));
@@ -258,7 +259,7 @@ class FrameInBrowserTest extends FerryInBrowser {
             .get(0)
             .path("cells")
             .valueStream()
-            .filter(c -> c.path("spec").asString().equals("vertical-60"))
+            .filter(c -> c.path("spec").asString().equals(spec))
             .findFirst()
             .orElseThrow()
             .path("renderingId")

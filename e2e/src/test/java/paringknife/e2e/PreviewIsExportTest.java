@@ -129,10 +129,11 @@ class PreviewIsExportTest extends FerryInBrowser {
 
   /** The finished file of the clip, and its subtitles beside it. */
   private Path rendered() throws IOException {
-    change("{\"type\":\"askFor\",\"specs\":[\"vertical-60\"]}");
+    String spec = smallSpec();
+    change("{\"type\":\"askFor\",\"specs\":[\"" + spec + "\"]}");
     post("/api/episodes/1/renderings", "{}");
     openStage("Deliver");
-    assertThat(page.getByTestId("cell-" + id + "-vertical-60"))
+    assertThat(page.getByTestId("cell-" + id + "-" + spec))
         .hasAttribute(
             "data-state", "DONE", new LocatorAssertions.HasAttributeOptions().setTimeout(240_000));
     Path zip = folder.resolve("delivery.zip");

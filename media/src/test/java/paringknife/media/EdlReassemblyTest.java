@@ -21,7 +21,7 @@ import paringknife.core.deliver.Encoding;
 import paringknife.core.formats.EditDecisionList;
 import paringknife.core.formats.EditEvent;
 import paringknife.core.frame.FramePath;
-import paringknife.core.frame.Look;
+import paringknife.core.frame.colour.Look;
 import paringknife.core.listen.SoundPlan;
 import paringknife.core.time.FrameRate;
 import paringknife.core.time.Span;

@@ -19,7 +19,7 @@ import paringknife.core.clip.cut.PictureRun;
 import paringknife.core.deliver.Codec;
 import paringknife.core.deliver.Encoding;
 import paringknife.core.frame.FramePath;
-import paringknife.core.frame.Look;
+import paringknife.core.frame.colour.Look;
 import paringknife.core.listen.LoudnessTarget;
 import paringknife.core.listen.SoundPlan;
 import paringknife.core.time.FrameRate;

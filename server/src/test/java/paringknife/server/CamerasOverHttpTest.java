@@ -137,6 +137,27 @@ class CamerasOverHttpTest {
     assertThat(lefts(preview())).allMatch(x -> x < firstCameraWide);
   }
 
+  @Test
+  void coloursAreMatchedUndoneAndALookIsProposed() throws Exception {
+    assertThat(change("{\"type\":\"matchColours\",\"camera\":0}")).isEqualTo(200);
+    JsonNode matched = APP.get("/api/clips/" + clip);
+    JsonNode colours = matched.path("framed").path("colours");
+    assertThat(colours.path("camera").asInt()).isZero();
+    assertThat(colours.path("maps")).hasSize(2);
+    assertThat(colours.path("maps").get(0).path("lumaTimes").asDouble()).isEqualTo(1);
+    APP.post("/api/clips/" + clip + "/undo", "{\"revision\":" + matched.path("revision") + "}");
+    JsonNode before = APP.get("/api/clips/" + clip).path("framed").path("colours");
+    assertThat(before.path("camera").asInt()).isEqualTo(-1);
+    for (String wrong : List.of("2", "-2", "\"one\"", "null")) {
+      assertThat(change("{\"type\":\"matchColours\",\"camera\":" + wrong + "}"))
+          .as(wrong)
+          .isBetween(400, 499);
+    }
+    JsonNode look = APP.get("/api/clips/" + clip + "/look");
+    assertThat(look.path("contrast").asDouble()).isBetween(0.8, 1.5);
+    assertThat(change("{\"type\":\"changeLook\",\"look\":" + look + "}")).isEqualTo(200);
+  }
+
   /** Whether each segment's first window lies left of the second camera's picture. */
   private static List<Integer> lefts(JsonNode preview) {
     List<Integer> lefts = new java.util.ArrayList<>();

@@ -14,10 +14,11 @@ import paringknife.core.frame.CameraPlanner;
 import paringknife.core.frame.FaceWarning;
 import paringknife.core.frame.FramePath;
 import paringknife.core.frame.Framed;
-import paringknife.core.frame.Look;
 import paringknife.core.frame.PlannedFrame;
 import paringknife.core.frame.Shape;
 import paringknife.core.frame.ShownFace;
+import paringknife.core.frame.colour.Look;
+import paringknife.core.frame.colour.MatchedColours;
 import paringknife.core.letter.CaptionTrack;
 import paringknife.core.letter.CaptionTracks;
 import paringknife.core.letter.cue.SaidSentence;
@@ -84,6 +85,11 @@ public final class ComposedClip {
   /** What is done to the picture itself. */
   public Look look() {
     return state.clip().framed().look();
+  }
+
+  /** Whether cameras are made to look alike. */
+  public MatchedColours colours() {
+    return state.clip().framed().colours();
   }
 
   /** What every frame shows in a shape. */
@@ -185,6 +191,7 @@ public final class ComposedClip {
         faces(spec.shape()),
         spec.within(path.leastLines()),
         look(),
+        colours(),
         state.material().rate(),
         new Composition.Noticed(faceWarnings(spec.shape()), doubtfulWords()),
         state.clip().delivered());

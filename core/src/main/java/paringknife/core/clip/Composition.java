@@ -14,8 +14,9 @@ import paringknife.core.deliver.Waiver;
 import paringknife.core.formats.TimedText;
 import paringknife.core.frame.FaceWarning;
 import paringknife.core.frame.FramePath;
-import paringknife.core.frame.Look;
 import paringknife.core.frame.ShownFace;
+import paringknife.core.frame.colour.Look;
+import paringknife.core.frame.colour.MatchedColours;
 import paringknife.core.letter.CaptionTrack;
 import paringknife.core.letter.CaptionTracks;
 import paringknife.core.letter.Lettered;
@@ -30,6 +31,7 @@ import paringknife.core.time.FrameRate;
  *
  * @param faces where they are seen, for captions to keep clear of
  * @param look what is done to the picture itself
+ * @param colours whether cameras are made to look alike
  * @param rate frame rate of the recording
  * @param noticed what else was noticed of it
  * @param delivered how it goes out
@@ -41,6 +43,7 @@ public record Composition(
     List<ShownFace> faces,
     DeliverySpec spec,
     Look look,
+    MatchedColours colours,
     FrameRate rate,
     Noticed noticed,
     Delivered delivered) {

@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.Set;
 import paringknife.core.clip.cut.CutList;
 import paringknife.core.frame.cameras.CameraCut;
+import paringknife.core.frame.colour.Look;
+import paringknife.core.frame.colour.MatchedColours;
 import paringknife.core.steps.Intent;
 import paringknife.core.time.Span;
 
@@ -170,6 +172,22 @@ public sealed interface FrameIntent extends Intent {
     @Override
     public String label() {
       return "change the picture";
+    }
+  }
+
+  /** Make cameras look like one of them, or again as they were recorded (-1). */
+  record MatchColours(int camera) implements FrameIntent {
+    @Override
+    public Framed apply(Framed framed, CutList cuts, FrameDesk desk) {
+      return framed.with(
+          camera == MatchedColours.TO_NONE
+              ? MatchedColours.AS_RECORDED
+              : MatchedColours.to(camera, desk.colours().ofCameras()));
+    }
+
+    @Override
+    public String label() {
+      return camera == MatchedColours.TO_NONE ? "cameras as recorded" : "match the cameras";
     }
   }
 

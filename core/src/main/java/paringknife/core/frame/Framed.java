@@ -2,7 +2,10 @@ package paringknife.core.frame;
 
 import java.util.List;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import paringknife.core.frame.cameras.CameraCut;
+import paringknife.core.frame.colour.Look;
+import paringknife.core.frame.colour.MatchedColours;
 
 /**
  * The section of a clip that says how it is framed.
@@ -15,6 +18,7 @@ import paringknife.core.frame.cameras.CameraCut;
  * @param alternating how much nearer every second piece is between joins within one shot; 0 for not
  *     at all
  * @param look what is done to the picture itself
+ * @param colours whether cameras are made to look alike
  * @param cameras which cameras are seen, where that was set
  * @param nextId names the next thing set, or push-in
  */
@@ -26,6 +30,7 @@ public record Framed(
     List<PushIn> pushIns,
     double alternating,
     Look look,
+    @Nullable MatchedColours colours,
     List<CameraCut> cameras,
     long nextId) {
   private static final int MOST = 500;
@@ -36,6 +41,7 @@ public record Framed(
   public Framed {
     set = List.copyOf(set);
     cameras = List.copyOf(cameras);
+    colours = colours == null ? MatchedColours.AS_RECORDED : colours;
     pushIns =
         pushIns.stream()
             .sorted((a, b) -> Long.compare(a.span().startUs(), b.span().startUs()))
@@ -51,35 +57,55 @@ public record Framed(
   /** People in a shape, by themselves. */
   public static Framed of(Shape shape, Layout layout) {
     return new Framed(
-        shape, layout, Manner.USUAL, List.of(), List.of(), 0, Look.AS_RECORDED, List.of(), 1);
+        shape,
+        layout,
+        Manner.USUAL,
+        List.of(),
+        List.of(),
+        0,
+        Look.AS_RECORDED,
+        MatchedColours.AS_RECORDED,
+        List.of(),
+        1);
   }
 
   Framed with(Shape otherShape, Layout other) {
-    return new Framed(otherShape, other, manner, set, pushIns, alternating, look, cameras, nextId);
+    return new Framed(
+        otherShape, other, manner, set, pushIns, alternating, look, colours, cameras, nextId);
   }
 
   public Framed with(Manner other) {
-    return new Framed(shape, layout, other, set, pushIns, alternating, look, cameras, nextId);
+    return new Framed(
+        shape, layout, other, set, pushIns, alternating, look, colours, cameras, nextId);
   }
 
   Framed with(Look other) {
-    return new Framed(shape, layout, manner, set, pushIns, alternating, other, cameras, nextId);
+    return new Framed(
+        shape, layout, manner, set, pushIns, alternating, other, colours, cameras, nextId);
+  }
+
+  Framed with(MatchedColours other) {
+    return new Framed(
+        shape, layout, manner, set, pushIns, alternating, look, other, cameras, nextId);
   }
 
   Framed withSet(List<SetFrame> others) {
-    return new Framed(shape, layout, manner, others, pushIns, alternating, look, cameras, nextId);
+    return new Framed(
+        shape, layout, manner, others, pushIns, alternating, look, colours, cameras, nextId);
   }
 
   Framed withPushIns(List<PushIn> others) {
-    return new Framed(shape, layout, manner, set, others, alternating, look, cameras, nextId);
+    return new Framed(
+        shape, layout, manner, set, others, alternating, look, colours, cameras, nextId);
   }
 
   public Framed withAlternating(double share) {
-    return new Framed(shape, layout, manner, set, pushIns, share, look, cameras, nextId);
+    return new Framed(shape, layout, manner, set, pushIns, share, look, colours, cameras, nextId);
   }
 
   Framed withCameras(List<CameraCut> others) {
-    return new Framed(shape, layout, manner, set, pushIns, alternating, look, others, nextId);
+    return new Framed(
+        shape, layout, manner, set, pushIns, alternating, look, colours, others, nextId);
   }
 
   /** With a camera from a time on; it takes the place of what was set for that time. */
@@ -94,6 +120,7 @@ public record Framed(
         pushIns,
         alternating,
         look,
+        colours,
         Stream.concat(others, Stream.of(cut)).toList(),
         nextId + 1);
   }
@@ -110,6 +137,7 @@ public record Framed(
         pushIns,
         alternating,
         look,
+        colours,
         cameras,
         nextId + 1);
   }
@@ -121,6 +149,6 @@ public record Framed(
     for (PushIn pushIn : added) {
       all.add(pushIn.withId(next++));
     }
-    return new Framed(shape, layout, manner, set, all, alternating, look, cameras, next);
+    return new Framed(shape, layout, manner, set, all, alternating, look, colours, cameras, next);
   }
 }

@@ -12,6 +12,7 @@ class PlainTextTest {
   private static final String TEXT =
       "\uFEFFAda Moor: How did it begin?\r\n\r\nBen: With the ice.\nIt came in one night: all of it.\n\nAda Moor: And then?\n";
 
+  /** How speakers are written before what they say is common practice. */
   @Test
   void speakersParagraphsAndWordsAreRead() {
     Transcript read = PlainText.read(TEXT, 20_000_000);

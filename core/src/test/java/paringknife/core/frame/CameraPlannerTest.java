@@ -241,7 +241,8 @@ class CameraPlannerTest {
 
   @Test
   void camerasThatAreNotThereAreRefused() {
-    FrameDesk desk = new FrameDesk(2, 3, 16_000_000, new PushInFinder(TRANSCRIPT, TALK.levels()));
+    FrameDesk desk =
+        new FrameDesk(2, 3, 16_000_000, new PushInFinder(TRANSCRIPT, TALK.levels()), List::of);
     for (FrameIntent wrong : List.of(new FrameIntent.CutTo(0, 3), new FrameIntent.CutTo(-1, 0))) {
       assertThatThrownBy(() -> wrong.apply(Framed.UPRIGHT, everything(), desk))
           .isInstanceOf(IllegalArgumentException.class);

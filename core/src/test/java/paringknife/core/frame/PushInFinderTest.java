@@ -59,7 +59,7 @@ class PushInFinderTest {
   @Test
   void thoseByHandStayAndThoseProposedBeforeGiveWay() {
     PushInFinder finder = new PushInFinder(TRANSCRIPT, levels());
-    FrameDesk desk = new FrameDesk(0, 1, 60_000_000, finder);
+    FrameDesk desk = new FrameDesk(0, 1, 60_000_000, finder, List::of);
     Span hand = new Span(500_000, 1_500_000);
     Framed framed =
         new FrameIntent.PushInOn(hand, 0.2, PushIn.Move.STEP, Curve.EVEN)

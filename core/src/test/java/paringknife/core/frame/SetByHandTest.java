@@ -9,6 +9,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import paringknife.core.Talk;
 import paringknife.core.clip.cut.CutList;
+import paringknife.core.frame.colour.Look;
 import paringknife.core.frame.people.Face;
 import paringknife.core.frame.people.FaceSample;
 import paringknife.core.frame.people.PeopleTracker;
@@ -290,7 +291,8 @@ class SetByHandTest {
 
   @Test
   void whatCannotBeShownIsRefused() {
-    FrameDesk desk = new FrameDesk(2, 1, 9_000_000, new PushInFinder(TRANSCRIPT, TALK.levels()));
+    FrameDesk desk =
+        new FrameDesk(2, 1, 9_000_000, new PushInFinder(TRANSCRIPT, TALK.levels()), List::of);
     CutList cuts = Pared.of(List.of(WHOLE)).cuts(TRANSCRIPT);
     SetFrame.Shown three = new SetFrame.Shown.Laid(new Layout.One(2));
     List<FrameIntent> wrong =

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.util.Optional;
 import java.util.Random;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -15,6 +16,11 @@ class LineUpTest {
 
   /** Bursts of noise with the rhythm of syllables and of sentences, at an exact time. */
   private static final class Event {
+    private static final double[] SINES =
+        IntStream.range(0, 12).mapToDouble(k -> Math.sin(k * k)).toArray();
+    private static final double[] COSINES =
+        IntStream.range(0, 12).mapToDouble(k -> Math.cos(k * k)).toArray();
+
     private final double[] burstStart;
     private final double[] burstLength;
     private final double[] pitch;
@@ -42,11 +48,23 @@ class LineUpTest {
       }
       double in = t - burstStart[i];
       double shape = Math.sin(Math.PI * in / burstLength[i]);
+      return (float) (0.3 * shape * harmonics(2 * Math.PI * pitch[i] * t));
+    }
+
+    /** Eleven harmonics of a tone, each with a phase of its own, by their angle sums. */
+    private static double harmonics(double angle) {
+      double sine = Math.sin(angle);
+      double cosine = Math.cos(angle);
+      double sinK = 0;
+      double cosK = 1;
       double sum = 0;
       for (int k = 1; k < 12; k++) {
-        sum += Math.sin(2 * Math.PI * pitch[i] * k * t + k * k) / k;
+        double next = sinK * cosine + cosK * sine;
+        cosK = cosK * cosine - sinK * sine;
+        sinK = next;
+        sum += (sinK * COSINES[k] + cosK * SINES[k]) / k;
       }
-      return (float) (0.3 * shape * sum);
+      return sum;
     }
   }
 
@@ -88,6 +106,9 @@ class LineUpTest {
     };
   }
 
+  private static final Event EVENT = new Event(5, 340);
+  private static final float[] REFERENCE = heard(EVENT, 0, 300, 0, 1, 0.001, 11);
+
   @ParameterizedTest
   @CsvSource({
     // recording starts at s, lasts s, drift ppm, gain, noise
@@ -101,9 +122,8 @@ class LineUpTest {
   })
   void findsOffsetAndDriftWithinFiveMilliseconds(
       double from, double seconds, double ppm, double gain, double noise) {
-    Event event = new Event(5, 340);
-    float[] reference = heard(event, 0, 300, 0, 1, 0.001, 11);
-    float[] other = heard(event, from, seconds, ppm / 1e6, gain, noise, 12);
+    float[] reference = REFERENCE;
+    float[] other = heard(EVENT, from, seconds, ppm / 1e6, gain, noise, 12);
 
     Placement placed =
         new LineUp(levels(reference), excerpt(reference))

@@ -33,6 +33,7 @@ class FillerListTest {
         .isInstanceOf(IllegalArgumentException.class);
   }
 
+  /** Which words fill is common practice, from memory. */
   @Test
   void everyLanguageHasItsOwnAndOthersTheEnglishOne() {
     Talk talk = new Talk().speaker("Ada").say("Äh, das ist halt so.");

@@ -1,6 +1,7 @@
 package paringknife.media.ffmpeg;
 
 import java.util.Locale;
+import paringknife.core.frame.colour.ColourMap;
 import paringknife.core.listen.Placement;
 
 /**
@@ -8,8 +9,9 @@ import paringknife.core.listen.Placement;
  *
  * @param recording with a picture
  * @param placement where its recording lies on the episode's clock
+ * @param colours what becomes of its colours
  */
-public record Camera(Recording recording, Placement placement) {
+public record Camera(Recording recording, Placement placement, ColourMap colours) {
   /**
    * @throws UnusableRecording when there is no picture
    */
@@ -21,7 +23,11 @@ public record Camera(Recording recording, Placement placement) {
 
   /** The camera whose recording is the episode's clock. */
   static Camera first(Recording recording) {
-    return new Camera(recording, Placement.SAME);
+    return new Camera(recording, Placement.SAME, ColourMap.NONE);
+  }
+
+  Camera with(ColourMap other) {
+    return new Camera(recording, placement, other);
   }
 
   Recording.Picture picture() {

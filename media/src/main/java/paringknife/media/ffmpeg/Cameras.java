@@ -4,7 +4,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import paringknife.core.frame.cameras.CameraGrid;
+import paringknife.core.frame.colour.ColourMap;
+import paringknife.core.frame.colour.MatchedColours;
 import paringknife.core.time.FrameRate;
 
 /**
@@ -34,7 +37,7 @@ public record Cameras(List<Camera> all, FrameRate rate) {
     }
     Camera first = Camera.first(recording);
     List<Camera> all = new ArrayList<>(List.of(first));
-    others.forEach(o -> all.add(new Camera(o.recording(), o.placement())));
+    others.forEach(o -> all.add(new Camera(o.recording(), o.placement(), ColourMap.NONE)));
     return new Cameras(all, first.picture().rate());
   }
 
@@ -51,6 +54,13 @@ public record Cameras(List<Camera> all, FrameRate rate) {
   public CameraGrid grid() {
     return CameraGrid.of(
         all.stream().map(c -> new int[] {c.picture().width(), c.picture().height()}).toList());
+  }
+
+  /** With their colours made alike. */
+  public Cameras with(MatchedColours colours) {
+    return new Cameras(
+        IntStream.range(0, all.size()).mapToObj(c -> all.get(c).with(colours.of(c))).toList(),
+        rate);
   }
 
   Cameras only(List<Integer> kept) {

@@ -2,7 +2,7 @@ package paringknife.media.ffmpeg;
 
 import java.util.Locale;
 import java.util.StringJoiner;
-import paringknife.core.frame.Look;
+import paringknife.core.frame.colour.Look;
 
 /**
  * Changes luma and chroma of pictures in BT.709, studio range, and mirrors them. Luma goes from 16

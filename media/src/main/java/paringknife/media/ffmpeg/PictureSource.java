@@ -14,6 +14,9 @@ final class PictureSource implements RenderPart {
   /** Reading through up to this many seconds costs less than opening the file anew. */
   private static final double READ_THROUGH_S = 8;
 
+  private static final String IN_BT709 =
+      ",scale=out_color_matrix=bt709:out_range=tv,format=yuv420p";
+
   private final Cameras cameras;
   private final FrameRate rate;
   private final List<List<PictureRun>> groups = new ArrayList<>();
@@ -107,7 +110,11 @@ final class PictureSource implements RenderPart {
   private int seen(int number, List<PictureRun> group, int firstInput, StringBuilder graph) {
     int input = firstInput;
     if (cameras.isOne()) {
-      input = seenBy(cameras.all().get(0), group, input, graph);
+      Camera camera = cameras.all().get(0);
+      input = seenBy(camera, group, input, graph);
+      if (!camera.colours().changesNothing()) {
+        graph.append(IN_BT709).append(mapped(camera, number, 0));
+      }
       graph.append(',');
       return input;
     }
@@ -115,7 +122,7 @@ final class PictureSource implements RenderPart {
     StringBuilder tiles = new StringBuilder();
     for (int c = 0; c < cameras.all().size(); c++) {
       input = seenBy(cameras.all().get(c), group, input, graph);
-      graph.append(",scale=out_color_matrix=bt709:out_range=tv,format=yuv420p,pad=");
+      graph.append(IN_BT709).append(mapped(cameras.all().get(c), number, c)).append(",pad=");
       graph.append(grid.roomAcross()).append(':').append(grid.roomDown());
       graph.append(":0:0,setsar=1");
       String tile = "[g" + number + "c" + c + "]";
@@ -125,6 +132,10 @@ final class PictureSource implements RenderPart {
     graph.append(tiles);
     graph.append(Cameras.sideBySide(grid, grid.roomAcross(), grid.roomDown(), false)).append(',');
     return input;
+  }
+
+  private static String mapped(Camera camera, int group, int number) {
+    return new MappedColours(camera.colours()).filters("g" + group + "m" + number);
   }
 
   /**

@@ -52,6 +52,7 @@ class ClipKinds {
     kinds.put("proposePushIns", FrameIntent.ProposePushIns.class);
     kinds.put("alternate", FrameIntent.Alternate.class);
     kinds.put("changeLook", FrameIntent.ChangeLook.class);
+    kinds.put("matchColours", FrameIntent.MatchColours.class);
     kinds.put("cutTo", FrameIntent.CutTo.class);
     kinds.put("dropCameraCuts", FrameIntent.DropCameraCuts.class);
     kinds.put("letter", LetterIntent.Letter.class);

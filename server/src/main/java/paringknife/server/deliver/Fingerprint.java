@@ -7,6 +7,7 @@ import java.util.HexFormat;
 import paringknife.core.clip.ComposedClip;
 import paringknife.core.clip.Composition;
 import paringknife.core.clip.Playback;
+import paringknife.core.frame.colour.MatchedColours;
 import paringknife.server.episodes.Episode;
 
 /**
@@ -25,7 +26,9 @@ final class Fingerprint {
         playback.cleanup(),
         playback.runs(),
         clip.tracks(),
-        clip.look(),
+        clip.colours().equals(MatchedColours.AS_RECORDED)
+            ? clip.look()
+            : clip.look() + " " + clip.colours(),
         playback.speed());
   }
 

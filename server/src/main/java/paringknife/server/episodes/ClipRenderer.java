@@ -9,8 +9,8 @@ import paringknife.core.clip.cut.PictureRun;
 import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.deliver.Encoding;
 import paringknife.core.frame.FramePath;
-import paringknife.core.frame.Look;
 import paringknife.core.frame.cameras.CameraGrid;
+import paringknife.core.frame.colour.Look;
 import paringknife.core.listen.SoundPlan;
 import paringknife.core.listen.clean.Cleanup;
 import paringknife.media.ffmpeg.RenderOrder;
@@ -32,7 +32,7 @@ public final class ClipRenderer {
     Playback playback = composition.playback();
     renderer.render(
         new RenderOrder(
-            episode.cameras(),
+            episode.cameras().with(composition.colours()),
             episode.sound(playback.cleanup()),
             playback.sound(),
             playback.runs(),

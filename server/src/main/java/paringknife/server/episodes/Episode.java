@@ -269,7 +269,8 @@ public final class Episode {
             people().count(),
             grid().cameras(),
             levels.durationUs(),
-            new PushInFinder(transcript, levels)),
+            new PushInFinder(transcript, levels),
+            () -> folder.colours(grid(), levels.durationUs())),
         specs);
   }
 

@@ -11,11 +11,15 @@ import java.util.List;
 import java.util.Locale;
 import java.util.function.DoubleConsumer;
 import java.util.stream.IntStream;
+import java.util.stream.LongStream;
+import paringknife.core.frame.cameras.CameraGrid;
+import paringknife.core.frame.colour.SeenColours;
 import paringknife.core.frame.people.FaceSample;
 import paringknife.core.frame.shots.ShotList;
 import paringknife.core.listen.LevelCurve;
 import paringknife.core.listen.Placement;
 import paringknife.media.ffmpeg.Cameras;
+import paringknife.media.ffmpeg.ColourReading;
 import paringknife.media.ffmpeg.HeardSound;
 import paringknife.media.ffmpeg.Ingest;
 import paringknife.media.ffmpeg.Probe;
@@ -27,6 +31,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** What ingest made of an episode, as files in one folder. */
 public record EpisodeFolder(Path root) {
+  private static final int COLOUR_PLACES = 24;
   private static final JsonMapper JSON =
       JsonMapper.builder()
           .changeDefaultPropertyInclusion(i -> i.withValueInclusion(JsonInclude.Include.NON_NULL))
@@ -103,6 +108,10 @@ public record EpisodeFolder(Path root) {
     return ofCamera("faces", 0);
   }
 
+  private Path colours() {
+    return root.resolve("colours.json");
+  }
+
   private Path otherCameras() {
     return root.resolve("cameras.json");
   }
@@ -120,6 +129,7 @@ public record EpisodeFolder(Path root) {
 
   /** Lets the next ingest make everything again; until then what is there stays. */
   public void makeAnew() {
+    delete(colours());
     delete(faces());
   }
 
@@ -215,6 +225,21 @@ public record EpisodeFolder(Path root) {
         .mapToObj(c -> ofCamera("faces", c))
         .map(file -> read(file, new TypeReference<List<FaceSample>>() {}, List.of()))
         .toList();
+  }
+
+  /** What colours the cameras see here and there; read off the proxy when first asked for. */
+  List<SeenColours> colours(CameraGrid grid, long durationUs) {
+    List<SeenColours> known = read(colours(), new TypeReference<>() {}, List.of());
+    if (known.size() == grid.cameras()) {
+      return known;
+    }
+    List<Long> places =
+        LongStream.range(0, COLOUR_PLACES)
+            .mapToObj(i -> (2 * i + 1) * durationUs / (2 * COLOUR_PLACES))
+            .toList();
+    List<SeenColours> seen = new ColourReading(proxy(), grid).at(places);
+    WholeFile.write(colours(), JSON.writeValueAsBytes(seen));
+    return seen;
   }
 
   private static <T> T read(Path file, TypeReference<T> type, T otherwise) {

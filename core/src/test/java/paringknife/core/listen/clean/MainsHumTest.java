@@ -25,6 +25,7 @@ class MainsHumTest {
     return sound;
   }
 
+  /** The mains are of 50 or 60 Hz (IEC 60038). */
   @ParameterizedTest
   @ValueSource(ints = {50, 60})
   void theHarmonicsThatAreThereAreFound(int mains) {

@@ -1,4 +1,4 @@
-package paringknife.core.frame;
+package paringknife.core.frame.colour;
 
 /**
  * What is done to the picture itself, in its own luma and chroma.

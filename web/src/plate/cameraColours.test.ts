@@ -1,0 +1,60 @@
+import { describe, expect, it } from 'vitest';
+import { coloured, mapMatrix } from './cameraColours';
+import type { Drawable } from './player';
+
+const NONE = {
+  lumaTimes: 1,
+  lumaAdded: 0,
+  blueTimes: 1,
+  blueByLuma: 0,
+  blueAdded: 0,
+  redTimes: 1,
+  redByLuma: 0,
+  redAdded: 0,
+};
+
+const shown = (matrix: number[], [r, g, b]: number[]) =>
+  [0, 1, 2].map((row) => {
+    const [x, y, z, , added] = matrix.slice(5 * row, 5 * row + 5);
+    return x * r + y * g + z * b + added;
+  });
+
+describe('the colours of a camera', () => {
+  it('are as recorded where nothing is changed', () => {
+    const [r, g, b] = shown(mapMatrix(NONE), [0.2, 0.5, 0.9]);
+    expect([r, g, b].map((v) => Math.round(v * 1e6) / 1e6)).toEqual([0.2, 0.5, 0.9]);
+  });
+
+  // Luma 0.5: red is luma and 1.5748 times its difference (ITU-R BT.709).
+  it('go along with luma, as another white balance has them', () => {
+    const [r, g, b] = shown(mapMatrix({ ...NONE, redByLuma: 0.1 }), [0.5, 0.5, 0.5]);
+    expect(r).toBeCloseTo(0.5 + 1.5748 * 0.05, 6);
+    expect(b).toBeCloseTo(0.5, 6);
+    expect(0.2126 * r + 0.7152 * g + 0.0722 * b).toBeCloseTo(0.5, 6);
+  });
+
+  it('are drawn camera by camera, and only where one is in sight', () => {
+    const drawn: string[] = [];
+    const context = {
+      canvas: { width: 100, height: 100 },
+      filter: 'none',
+      save: () => undefined,
+      restore: () => (context.filter = 'none'),
+      beginPath: () => undefined,
+      rect: (x: number) => drawn.push(`at ${x}`),
+      clip: () => undefined,
+    };
+    const picture = { displayWidth: 200, draw: () => drawn.push(context.filter) } as unknown as Drawable;
+    const cameras = [0, 100, 200].map((x) => ({ x, y: 0, width: 100, height: 100 }));
+    const maps = [NONE, { ...NONE, lumaTimes: 1.2 }, { ...NONE, lumaTimes: 0.9 }];
+    coloured(picture, { width: 300, height: 100, cameras }, { camera: 0, maps }).draw(
+      context as unknown as CanvasRenderingContext2D,
+      -50,
+      0,
+      300,
+      100,
+    );
+    expect(drawn).toEqual(['at -50', 'none', 'at 50', 'url("#camera-colours-1")']);
+    expect(coloured(picture, { width: 300, height: 100, cameras }, { camera: 0, maps: [NONE] })).toBe(picture);
+  });
+});
