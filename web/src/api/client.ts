@@ -67,12 +67,13 @@ export class Refusal extends Error {
 }
 
 async function request<T>(method: string, path: string, body?: unknown): Promise<T> {
+  const type = body instanceof Blob ? 'application/octet-stream' : 'application/json';
   let response: Response;
   try {
     response = await fetch(`/api${path}`, {
       method,
-      headers: body === undefined ? {} : { 'Content-Type': 'application/json' },
-      body: body === undefined ? undefined : JSON.stringify(body),
+      headers: body === undefined ? {} : { 'Content-Type': type },
+      body: body === undefined || body instanceof Blob ? body : JSON.stringify(body),
     });
   } catch {
     throw new Refusal(0, 'The server does not answer. What was saved is not lost.');
@@ -222,6 +223,8 @@ export const api = {
     request<Schemas['NamesMade']>('PUT', `/episodes/${id}/names`, { pattern }),
   post: (id: number, spec: string) => get<Schemas['PostOfClip']>(`/clips/${id}/post?spec=${encodeURIComponent(spec)}`),
   letterings: () => get<Specimens>('/letterings'),
+  addFont: (file: Blob) => post<Specimens['typefaces'][number]>('/fonts', file),
+  removeFont: (file: string) => request<void>('DELETE', `/fonts/${encodeURIComponent(file)}`),
   specimen: (id: number, lettering: string) => get<Specimen>(`/clips/${id}/specimens/${lettering}`),
   /** The script of the captions in a style that is only being tried. */
   triedScript: async (id: number, style: Style) => {

@@ -372,6 +372,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/fonts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["addFont"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/episodes": {
         parameters: {
             query?: never;
@@ -1780,6 +1796,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/fonts/{file}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["removeFont"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/episodes/{id}/people/last": {
         parameters: {
             query?: never;
@@ -2055,6 +2087,13 @@ export interface components {
             episodeId: number;
             /** Format: int64 */
             clipId: number;
+        };
+        TypefaceShown: {
+            family: string;
+            bold: boolean;
+            italic: boolean;
+            own: string | null;
+            lacks: string;
         };
         NewEpisode: {
             show: string;
@@ -2802,11 +2841,6 @@ export interface components {
             letterings: components["schemas"]["Lettering"][];
             typefaces: components["schemas"]["TypefaceShown"][];
             files: string[];
-        };
-        TypefaceShown: {
-            family: string;
-            bold: boolean;
-            italic: boolean;
         };
         SseEmitter: {
             /** Format: int64 */
@@ -5219,6 +5253,38 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["MadeClip"];
+                };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    addFont: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Up to 12 MB; more is answered with 413. */
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TypefaceShown"];
                 };
             };
             /** @description More than is taken. */
@@ -7709,6 +7775,26 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["CaptionStanding"];
                 };
+            };
+        };
+    };
+    removeFont: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                file: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

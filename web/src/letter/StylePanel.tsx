@@ -5,6 +5,7 @@ import { amounts } from '../ui/amounts';
 import { useChanges } from '../workbench/changes';
 import { ColourField } from './ColourField';
 import { ENTRANCES, MARKS, entranceOf, markColours, markOf } from './kinds';
+import { nameOf, OwnFonts } from './OwnFonts';
 import { TintFields } from './TintFields';
 import { useStyling } from './useStyling';
 
@@ -23,20 +24,28 @@ export function StylePanel({ clip, specimens, speakers }: Props) {
   const { style, show, keep } = styling;
   const amount = amounts<Partial<Style>>(show, keep);
   const { face, shadow, ground, motion } = style;
-  const faceFor = (family: string) => {
-    const typeface = specimens.typefaces.find((t) => t.family === family)!;
-    return { family, bold: typeface.bold, italic: typeface.italic };
+  const { typefaces } = specimens;
+  const faceFor = (name: string) => {
+    const { family, bold, italic } = typefaces.find((t) => nameOf(t) === name)!;
+    return { family, bold, italic };
   };
-  const families = specimens.typefaces.map((t) => t.family);
+  const chosen = (of: Style['face'] | null) => {
+    const family = typefaces.filter((t) => t.family === of?.family);
+    const typeface = family.find((t) => t.bold === of?.bold && t.italic === of.italic) ?? family[0];
+    return typeface ? nameOf(typeface) : '';
+  };
+  const families = typefaces.map(nameOf);
   return (
     <div className="grid gap-3.5">
       <Part name="Letters">
         <FamilyField
           label="Font"
-          value={face.family}
+          value={chosen(face)}
+          none={chosen(face) ? undefined : `${face.family}, which is not there any more`}
           families={families}
-          onChoose={(f) => keep({ face: { ...face, ...faceFor(f) } })}
+          onChoose={(f) => f && keep({ face: { ...face, ...faceFor(f) } })}
         />
+        <OwnFonts typefaces={typefaces} />
         {amount('Size', face.size, 20, 300, (size) => ({ face: { ...face, size } }))}
         {amount('Spacing', face.spacing, -10, 30, (spacing) => ({ face: { ...face, spacing } }))}
         {amount('Leading', face.lineHeight, 0.6, 2, (lineHeight) => ({ face: { ...face, lineHeight } }), 0.02)}
@@ -60,7 +69,7 @@ export function StylePanel({ clip, specimens, speakers }: Props) {
         />
         <FamilyField
           label="Lower lines"
-          value={style.lowerFace?.family ?? ''}
+          value={chosen(style.lowerFace)}
           families={families}
           none="in the same"
           onChoose={(f) => keep({ lowerFace: f ? { ...face, ...faceFor(f) } : null })}

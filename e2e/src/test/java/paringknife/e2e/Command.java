@@ -1,14 +1,19 @@
 package paringknife.e2e;
 
 import java.io.ByteArrayOutputStream;
+import java.io.File;
 import java.io.IOException;
 import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import paringknife.media.process.ChildProcess;
 import paringknife.server.commands.Main;
 
@@ -27,10 +32,37 @@ final class Command {
                 // longer than it saves
                 "-Djava.awt.headless=true",
                 "-cp",
-                System.getProperty("java.class.path"),
+                jars(),
                 "paringknife.server.commands.Main"));
+    if (Files.exists(classesRead())) {
+      command.add(1, "-XX:SharedArchiveFile=" + classesRead());
+    }
     command.addAll(List.of(arguments));
     return command;
+  }
+
+  /** Where the run's first server leaves the classes it read, so that others need not (JEP 350). */
+  private static Path classesRead() {
+    return OnceInARun.place().resolve("classes.jsa");
+  }
+
+  /** What has a server leave its classes in a file when it ends. */
+  static Map<String, String> leavingItsClasses(Path file) {
+    return Map.of("JAVA_TOOL_OPTIONS", "-XX:ArchiveClassesAtExit=" + file);
+  }
+
+  /** Lets all that is started from now on have classes that were left. */
+  static void shareClasses(Path left) throws IOException {
+    if (Files.exists(left)) {
+      Files.move(left, classesRead(), StandardCopyOption.ATOMIC_MOVE);
+    }
+  }
+
+  /** Folders of classes, which hold tests only, would keep a process from sharing any. */
+  private static String jars() {
+    return Stream.of(System.getProperty("java.class.path").split(File.pathSeparator))
+        .filter(entry -> entry.endsWith(".jar"))
+        .collect(Collectors.joining(File.pathSeparator));
   }
 
   static ChildProcess.Outcome run(String... arguments) {

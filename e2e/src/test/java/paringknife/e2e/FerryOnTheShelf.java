@@ -38,7 +38,9 @@ final class FerryOnTheShelf {
     Path media = Files.createDirectories(folder.resolve("media"));
     MadeEpisode.ferry(media);
     Path data = folder.resolve("data");
-    try (ServerUnderTest server = new ServerUnderTest(data, media);
+    Path classes = folder.resolve("classes.jsa");
+    try (ServerUnderTest server =
+            new ServerUnderTest(data, media, Command.leavingItsClasses(classes));
         Browser browser = new Browser()) {
       Page shelf = browser.page();
       shelf.navigate(server.address());
@@ -46,6 +48,7 @@ final class FerryOnTheShelf {
       assertThat(shelf.locator("img[src*=poster]")).isVisible(SOON);
       server.awaitEpisode();
     }
+    Command.shareClasses(classes);
     // Each copy has a port of its own.
     Files.delete(data.resolve("mariadb/port"));
   }

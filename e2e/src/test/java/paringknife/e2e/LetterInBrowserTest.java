@@ -9,6 +9,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -180,7 +181,6 @@ class LetterInBrowserTest extends FerryInBrowser {
     assertThat(likeness.withoutCaptions()).as(what).isLessThan(likeness.withCaptions() - 0.005);
   }
 
-  /** The very glyphs: libass in the browser against libass in ffmpeg, same script, same fonts. */
   /** Begun, proposed, one of them typed, looked at on the plate, and put into the picture. */
   @Test
   void captionsComeInAnotherLanguage() {
@@ -211,6 +211,48 @@ class LetterInBrowserTest extends FerryInBrowser {
     return api("/api/clips/" + id + "/translations/de").path("sentences").get(sentence);
   }
 
+  /** A font that no machine has: Debian's DejaVu Serif under another name. */
+  private static byte[] brandFont() throws IOException {
+    byte[] font =
+        Files.readAllBytes(Path.of("/usr/share/fonts/truetype/dejavu/DejaVuSerif-Bold.ttf"));
+    String latin = new String(font, StandardCharsets.ISO_8859_1);
+    String family =
+        new String("DejaVu Serif".getBytes(StandardCharsets.UTF_16BE), StandardCharsets.ISO_8859_1);
+    String brand =
+        new String("Gannet Serif".getBytes(StandardCharsets.UTF_16BE), StandardCharsets.ISO_8859_1);
+    assertThat(latin).contains(family);
+    return latin
+        .replace(family, brand)
+        .replace("DejaVu Serif", "Gannet Serif")
+        .getBytes(StandardCharsets.ISO_8859_1);
+  }
+
+  @Test
+  void captionsAreSetInAFontOfOnesOwn() throws IOException {
+    Path file = Files.write(folder.resolve("brand.ttf"), brandFont());
+    page.getByLabel("Font file").setInputFiles(file);
+    assertThat(page.getByTestId("own-font")).containsText("Gannet Serif, bold");
+    page.locator("label:has-text('Font') select").first().selectOption("Gannet Serif, bold");
+    page.waitForCondition(
+        () ->
+            lettered().path("style").path("face").path("family").asString().equals("Gannet Serif"));
+    CaptionFonts fonts = new CaptionFonts(folder.resolve("fonts"));
+    fonts.add(brandFont());
+    JsonNode span = api("/api/clips/" + id + "/cues").get(1).path("span");
+    long frame = (span.path("startUs").asLong() + span.path("endUs").asLong()) / 2 / 40_000;
+    looksAsBurnt(frame * 40_000 + 100, fonts.directory(), "a font of one's own");
+
+    page.getByLabel("Font file")
+        .setInputFiles(Files.writeString(folder.resolve("notes.ttf"), "no font at all"));
+    assertThat(page.getByRole(AriaRole.ALERT)).containsText("no font that can be used");
+    button("Remove Gannet Serif, bold").click();
+    assertThat(page.getByTestId("own-font")).hasCount(0);
+    assertThat(page.getByText("Gannet Serif, which is not there any more")).hasCount(1);
+    assertThat(api("/api/episodes/1/sheet").toString())
+        .contains("Gannet Serif is not there any more: captions are set in another font");
+  }
+
+  /** The very glyphs: libass in the browser against libass in ffmpeg, same script, same fonts. */
   @Test
   void everyLetteringIsDrawnInTheBrowserAsItIsBurnt() throws IOException {
     Path fonts = new CaptionFonts(folder.resolve("fonts")).directory();

@@ -16,11 +16,14 @@ final class OnceInARun {
     void into(Path folder) throws IOException, InterruptedException;
   }
 
+  /** A folder of this run's. */
+  static Path place() {
+    return Path.of("target", "made", System.getProperty("run")).toAbsolutePath();
+  }
+
   /** Made by whichever of the run's processes comes first; the others wait for it. */
   static Path made(String name, Making making) throws IOException {
-    Path run =
-        Files.createDirectories(Path.of("target", "made", System.getProperty("run")))
-            .toAbsolutePath();
+    Path run = Files.createDirectories(place());
     Path folder = run.resolve(name);
     Path whole = run.resolve(name + ".whole");
     try (FileChannel channel =

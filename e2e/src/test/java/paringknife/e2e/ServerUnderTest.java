@@ -9,6 +9,7 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Map;
 import java.util.concurrent.TimeUnit;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -21,12 +22,19 @@ final class ServerUnderTest implements AutoCloseable {
 
   private final Path data;
   private final Path media;
+  private final Map<String, String> environment;
   private Process process;
   private String address = "";
 
   ServerUnderTest(Path data, Path media) throws IOException, InterruptedException {
+    this(data, media, Map.of());
+  }
+
+  ServerUnderTest(Path data, Path media, Map<String, String> environment)
+      throws IOException, InterruptedException {
     this.data = data;
     this.media = media;
+    this.environment = environment;
     start();
   }
 
@@ -40,6 +48,7 @@ final class ServerUnderTest implements AutoCloseable {
     process =
         Command.start(
             log,
+            environment,
             "serve",
             "--data",
             data.toString(),

@@ -6,6 +6,9 @@ import java.net.URI;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
 import tools.jackson.databind.JsonNode;
@@ -171,5 +174,50 @@ class LetteringOverHttpTest {
       assertThat(answer.body()).as(intent).doesNotContain("paringknife.").doesNotContain("java.");
     }
     assertThat(APP.get("/api/clips/" + id).path("revision").asInt()).isEqualTo(1);
+  }
+
+  private static HttpResponse<String> sendFont(byte[] font) throws Exception {
+    return APP.send(
+        HttpRequest.newBuilder(URI.create(APP.address() + "/api/fonts"))
+            .header("Content-Type", "application/octet-stream")
+            .POST(HttpRequest.BodyPublishers.ofByteArray(font)));
+  }
+
+  @Test
+  void aFontOfOnesOwnComesAndGoes() throws Exception {
+    byte[] font = Files.readAllBytes(Path.of("/usr/share/fonts/truetype/dejavu/DejaVuSans.ttf"));
+    HttpResponse<String> added = sendFont(font);
+    assertThat(added.statusCode()).as(added.body()).isEqualTo(200);
+    JsonNode letterings = APP.get("/api/letterings");
+    JsonNode own =
+        letterings
+            .path("typefaces")
+            .valueStream()
+            .filter(t -> t.path("family").asString().equals("DejaVu Sans"))
+            .findFirst()
+            .orElseThrow();
+    String file = own.path("own").asString();
+    assertThat(letterings.path("files").toString()).contains(file).contains("anton");
+    assertThat(APP.getBytes("/lettering-fonts/" + file)).isEqualTo(font);
+    assertThat(APP.sent("DELETE", "/api/fonts/" + file, "").statusCode()).isEqualTo(204);
+    assertThat(APP.sent("DELETE", "/api/fonts/" + file, "").statusCode()).isEqualTo(404);
+    assertThat(APP.get("/api/letterings").toString()).doesNotContain(file);
+  }
+
+  @Test
+  void whatIsNoFontIsRefusedAndShippedOnesStay() throws Exception {
+    for (byte[] wrong :
+        List.of(new byte[0], new byte[3], "<svg onload=x>".getBytes(StandardCharsets.UTF_8))) {
+      HttpResponse<String> refused = sendFont(wrong);
+      assertThat(refused.statusCode()).as(refused.body()).isBetween(400, 422);
+    }
+    assertThat(sendFont(new byte[13 << 20]).statusCode()).isEqualTo(413);
+    String shipped = APP.get("/api/letterings").path("files").get(0).asString();
+    for (String name : List.of(shipped, "own-..%2f..%2flock", "own-%00", "x")) {
+      assertThat(APP.sent("DELETE", "/api/fonts/" + name, "").statusCode())
+          .as(name)
+          .isBetween(400, 404);
+    }
+    assertThat(APP.getBytes("/lettering-fonts/" + shipped)).isNotEmpty();
   }
 }

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.stream.Stream;
 import paringknife.core.deliver.Check;
 import paringknife.core.deliver.Delivered;
 import paringknife.core.deliver.DeliverySpec;
@@ -23,6 +24,8 @@ import paringknife.core.letter.Lettered;
 import paringknife.core.letter.cue.CaptionUse;
 import paringknife.core.letter.cue.Cue;
 import paringknife.core.letter.drawn.SafeArea;
+import paringknife.core.letter.fonts.Typefaces;
+import paringknife.core.letter.style.Face;
 import paringknife.core.time.FrameRate;
 
 /**
@@ -115,6 +118,13 @@ public record Composition(
               cut == 1 ? "a face is cut in one place" : "faces are cut in " + cut + " places",
               Check.Repair.FRAME));
     }
+    for (Face face : missing()) {
+      checks.add(
+          Check.notes(
+              "font",
+              face.family() + " is not there any more: captions are set in another font",
+              Check.Repair.CAPTIONS));
+    }
     long covered = covered();
     if (covered > 0) {
       checks.add(
@@ -125,6 +135,16 @@ public record Composition(
                   : covered + " captions lie where the destination covers the picture",
               Check.Repair.CAPTIONS));
     }
+  }
+
+  /** Faces that captions are to be burnt in of which there is no font. */
+  private List<Face> missing() {
+    CaptionTrack spoken = captions.spoken();
+    return spoken.use().isBurnt()
+        ? Stream.of(spoken.lettering().style().face(), spoken.lettering().style().lowerFace())
+            .filter(f -> f != null && Typefaces.of(f).isEmpty())
+            .toList()
+        : List.of();
   }
 
   /** How many captions were put where they will be covered. */

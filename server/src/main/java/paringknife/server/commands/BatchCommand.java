@@ -44,7 +44,6 @@ import paringknife.media.ffmpeg.UnusableRecording;
 import paringknife.media.speech.ForcedAligner;
 import paringknife.media.speech.Recogniser;
 import paringknife.media.speech.VoicesInFile;
-import paringknife.media.store.CaptionFonts;
 import paringknife.media.store.ScratchFolder;
 import paringknife.media.store.WholeFile;
 import paringknife.media.transcripts.TranscriptFile;
@@ -126,6 +125,7 @@ final class BatchCommand implements Callable<Integer> {
     }
     try (ScratchFolder scratch = ScratchFolder.in(out)) {
       Path work = scratch.path();
+      ClipRenderer renderer = new ClipRenderer(letters.laidOut(work.resolve("fonts")));
       EpisodeFolder folder = new EpisodeFolder(work.resolve("episode"));
       List<HeardSound> placed =
           others.isEmpty()
@@ -153,7 +153,6 @@ final class BatchCommand implements Callable<Integer> {
       ArrayNode pickNodes = report.putArray("picks");
       picks.forEach(p -> addPick(pickNodes, p));
       ArrayNode clipNodes = report.putArray("clips");
-      ClipRenderer renderer = new ClipRenderer(new CaptionFonts(work.resolve("fonts")));
       for (Made one : made) {
         addClip(clipNodes, episode, one.clip(), asked, renderer);
       }

@@ -3,6 +3,7 @@ package paringknife.server.commands;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 import paringknife.core.clip.HouseStyle;
@@ -11,6 +12,8 @@ import paringknife.core.letter.cue.Breaking;
 import paringknife.core.letter.cue.CaptionUse;
 import paringknife.core.letter.drawn.Lettering;
 import paringknife.core.letter.drawn.Letterings;
+import paringknife.core.letter.fonts.FontFile;
+import paringknife.media.store.CaptionFonts;
 import paringknife.server.letterings.StyleFile;
 import picocli.CommandLine.Option;
 
@@ -46,6 +49,28 @@ final class LetteringOptions {
 
   @Option(names = "--sentences", description = "captions end with sentences where one has room")
   private boolean sentences;
+
+  @Option(
+      names = "--font",
+      description = "a font file of your own, which the style names by its family; may be repeated")
+  private List<Path> fonts = List.of();
+
+  /**
+   * The fonts that there are, laid out in a folder.
+   *
+   * @throws IllegalArgumentException when one of them cannot be used
+   */
+  CaptionFonts laidOut(Path folder) throws IOException {
+    CaptionFonts laidOut = new CaptionFonts(folder);
+    for (Path font : fonts) {
+      try {
+        laidOut.add(Files.size(font) > FontFile.LARGEST ? new byte[0] : Files.readAllBytes(font));
+      } catch (IllegalArgumentException refused) {
+        throw new IllegalArgumentException(font.getFileName() + ": " + refused.getMessage());
+      }
+    }
+    return laidOut;
+  }
 
   /** The lettering that is asked for, with what was changed of how it breaks captions. */
   Lettering asked() throws IOException {

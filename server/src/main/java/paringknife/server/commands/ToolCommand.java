@@ -330,10 +330,10 @@ final class ToolCommand implements Runnable {
     Recording film = Probe.of(video);
     Canvas canvas = FilmLetterer.canvas(film);
     List<Cue> cues = FilmCues.of(film, subtitles, lettering.breaking());
-    String script = new AssScript(lettering.style(), canvas).write(cues);
     try (ScratchFolder scratch = ScratchFolder.in(out.toAbsolutePath().getParent())) {
-      new FilmLetterer(new CaptionFonts(scratch.path().resolve("fonts")))
-          .letter(film, script, out, share -> {});
+      CaptionFonts fonts = letters.laidOut(scratch.path().resolve("fonts"));
+      String script = new AssScript(lettering.style(), canvas).write(cues);
+      new FilmLetterer(fonts).letter(film, script, out, share -> {});
     }
     print(JSON.createObjectNode().put("file", out.toString()).put("captions", cues.size()));
   }

@@ -115,6 +115,7 @@ class RenderTask {
   }
 
   private Optional<Duration> render(RenderingStore.Row row) {
+    renderer.lookThroughFonts();
     ClipStore.StoredClip clip = clips.byId(row.clipId());
     Episode episode = episodes.open(clip.episodeId());
     ComposedClip composed = episode.compose(clip.document());

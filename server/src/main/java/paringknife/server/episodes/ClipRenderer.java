@@ -20,9 +20,16 @@ import paringknife.media.store.CaptionFonts;
 /** Renders clips of episodes. */
 public final class ClipRenderer {
   private final Renderer renderer;
+  private final CaptionFonts fonts;
 
   public ClipRenderer(CaptionFonts fonts) {
+    this.fonts = fonts;
     this.renderer = new Renderer(fonts);
+  }
+
+  /** Takes note of fonts that another process has added. */
+  public void lookThroughFonts() {
+    fonts.lookThrough();
   }
 
   /** Renders a clip as its spec wants it. */

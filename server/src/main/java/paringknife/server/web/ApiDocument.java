@@ -31,6 +31,7 @@ import org.springframework.context.annotation.Configuration;
 class ApiDocument {
   private static final Map<String, Set<String>> NULLABLE =
       Map.ofEntries(
+          Map.entry("TypefaceShown", Set.of("own")),
           Map.entry("ShelfItem", Set.of("problem", "shelfId", "step")),
           Map.entry("Shelf", Set.of("parentId")),
           Map.entry("ShelfDescription", Set.of("parentId")),

@@ -45,13 +45,14 @@ class BodyLimit extends OncePerRequestFilter {
     if (path.startsWith("/api/tus")) {
       return Long.MAX_VALUE;
     }
-    boolean holdsText =
+    boolean holdsMuch =
         path.equals("/api/episodes")
+            || path.equals("/api/fonts")
             || path.endsWith("/transcript-text")
             || path.endsWith("/marks/import")
             || path.endsWith("/pieces")
             || path.endsWith("/changes");
-    return holdsText ? TEXT_BYTES : USUAL_BYTES;
+    return holdsMuch ? TEXT_BYTES : USUAL_BYTES;
   }
 
   @Override

@@ -112,7 +112,7 @@ public final class AssScript {
             Locale.ROOT,
             "Style: %s,%s,%.1f,%s,%s,%s,%s,%d,%d,0,0,%.1f,100,%.1f,0,%d,%.1f,0,2,0,0,0,-1\n",
             name,
-            face.family(),
+            CaptionLayout.typeface(face).family(),
             face.size() * scale,
             text.ass(),
             second.ass(),

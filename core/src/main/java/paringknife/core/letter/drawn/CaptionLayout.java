@@ -126,7 +126,7 @@ record CaptionLayout(List<Line> lines, double shrunk, double left, double right)
   }
 
   static Typeface typeface(Face face) {
-    return Typefaces.of(face.family()).orElseGet(() -> Typefaces.all().get(0));
+    return Typefaces.of(face).orElseGet(() -> Typefaces.all().get(0));
   }
 
   /** Width of a line on a picture 1080 pixels wide. */

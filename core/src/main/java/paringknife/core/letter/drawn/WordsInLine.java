@@ -214,9 +214,6 @@ final class WordsInLine {
     boolean back = typeface == own;
     double same = size * own.em() / typeface.em();
     boolean bold = back ? face.bold() : typeface.isBold();
-    return "{\\fn"
-        + (back ? face.family() : typeface.family())
-        + sized(back ? size : same)
-        + (bold ? "\\b1}" : "\\b0}");
+    return "{\\fn" + typeface.family() + sized(back ? size : same) + (bold ? "\\b1}" : "\\b0}");
   }
 }

@@ -19,8 +19,16 @@ public final class FontFile {
   private static final int OPENTYPE = 0x4F54544F;
   private static final int MOST_TABLES = 64;
 
+  /** Ascent and descent together are not more than so many times smaller or larger than the em. */
+  private static final int LEAST_EM = 8;
+
   /** May not be embedded, says the OS/2 table's fsType. */
   private static final int RESTRICTED = 0x0002;
+
+  /** Bits of the OS/2 table's fsSelection. */
+  private static final int ITALIC = 1;
+
+  private static final int BOLD = 1 << 5;
 
   private final ByteBuffer file;
   private final String family;
@@ -28,6 +36,8 @@ public final class FontFile {
   private final double ascent;
   private final double descent;
   private final boolean isRestricted;
+  private final boolean isBold;
+  private final boolean isItalic;
   private final GlyphMap glyphs;
   private final int[] advances;
 
@@ -41,11 +51,17 @@ public final class FontFile {
     ByteBuffer os2 = table("OS/2");
     ByteBuffer hhea = table("hhea");
     this.isRestricted = (os2.getShort(8) & 0xF) == RESTRICTED;
+    int selection = os2.getShort(62);
+    this.isBold = (selection & BOLD) != 0;
+    this.isItalic = (selection & ITALIC) != 0;
     int up = os2.getShort(74) & 0xFFFF;
     int down = os2.getShort(76) & 0xFFFF;
     boolean hasBoth = up + down > 0;
     this.ascent = hasBoth ? up : hhea.getShort(4);
     this.descent = hasBoth ? down : -hhea.getShort(6);
+    if (!(ascent + descent > unitsPerEm / LEAST_EM && ascent + descent < unitsPerEm * LEAST_EM)) {
+      throw new UnusableFont();
+    }
     this.glyphs = GlyphMap.of(table("cmap"));
     this.advances = advances(table("hmtx"), hhea.getShort(34) & 0xFFFF);
   }
@@ -67,6 +83,12 @@ public final class FontFile {
         | DataFormatException e) {
       throw new UnusableFont();
     }
+  }
+
+  /** What the name of such a file ends in. */
+  public static String extension(byte[] font) {
+    int kind = font.length < 4 ? 0 : ByteBuffer.wrap(font).getInt();
+    return kind == WOFF ? "woff" : kind == OPENTYPE ? "otf" : "ttf";
   }
 
   private static ByteBuffer unpacked(ByteBuffer in) throws DataFormatException {
@@ -145,6 +167,16 @@ public final class FontFile {
   /** Whether its licence bits forbid that it goes along with what is drawn in it. */
   public boolean isRestricted() {
     return isRestricted;
+  }
+
+  /** Whether it is the bold one of its family. */
+  public boolean isBold() {
+    return isBold;
+  }
+
+  /** Whether it is the italic one of its family. */
+  public boolean isItalic() {
+    return isItalic;
   }
 
   /** Whether it has a letter. */

@@ -38,7 +38,11 @@ final class GlyphMap {
 
   /** The glyph for a letter; 0 where there is none. */
   int of(int codePoint) {
-    return format == BY_GROUPS ? inGroups(codePoint) : inSegments(codePoint);
+    try {
+      return format == BY_GROUPS ? inGroups(codePoint) : inSegments(codePoint);
+    } catch (IndexOutOfBoundsException leadsNowhere) {
+      return 0;
+    }
   }
 
   private int inGroups(int codePoint) {

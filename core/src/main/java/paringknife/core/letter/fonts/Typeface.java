@@ -6,12 +6,17 @@ import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import paringknife.core.letter.style.Face;
 
 /**
- * A shipped family of letters, in one weight and style; several files hold the letters of several
- * scripts.
+ * A family of letters, in one weight and style; several files hold the letters of several scripts.
  */
 public final class Typeface {
+  /** What captions in the languages of western Europe are written with. */
+  private static final String USUAL =
+      "ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789.,:;!?'\"-()&%"
+          + "€£’“”–—…ÀÁÂÃÄÅÆÇÈÉÊËÍÎÏÑÓÔÕÖØÚÛÜŒßàáâãäåæçèéêëíîïñóôõöøúûüœ";
+
   private static final double UNKNOWN = 0.5;
   private static final double MISSING = -1;
 
@@ -32,6 +37,32 @@ public final class Typeface {
     this.files = List.copyOf(files);
     this.isBold = isBold;
     this.isItalic = isItalic;
+  }
+
+  private Typeface(FontFile font, String file) {
+    this(font.family(), font.isBold(), font.isItalic(), List.of(file));
+    this.read = List.of(font);
+  }
+
+  /**
+   * A producer's own.
+   *
+   * @param file name of its file beside those that ship
+   * @throws IllegalArgumentException when it must not go along with what is drawn in it, or its
+   *     family is one that ships or cannot be named in a drawing
+   */
+  public static Typeface own(FontFile font, String file) {
+    if (font.isRestricted()) {
+      throw new IllegalArgumentException(
+          "The maker of "
+              + font.family()
+              + " does not allow it to be embedded: the font's own licence bits say so.");
+    }
+    Face.of(font.family(), Face.SMALLEST);
+    if (Typefaces.isShipped(font.family())) {
+      throw new IllegalArgumentException(font.family() + " is there already: it ships.");
+    }
+    return new Typeface(font, file);
   }
 
   /** As drawing instructions name it. */
@@ -97,6 +128,15 @@ public final class Typeface {
   /** Whether it has a letter. */
   public boolean has(int codePoint) {
     return advance(codePoint) >= 0;
+  }
+
+  /** The usual letters that it does not have, which come from another face. */
+  public String lacks() {
+    return USUAL
+        .codePoints()
+        .filter(c -> !has(c))
+        .collect(StringBuilder::new, StringBuilder::appendCodePoint, StringBuilder::append)
+        .toString();
   }
 
   /** Width of a text, as a share of the size. */

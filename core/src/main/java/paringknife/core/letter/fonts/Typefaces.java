@@ -2,12 +2,20 @@ package paringknife.core.letter.fonts;
 
 import java.io.InputStream;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentSkipListMap;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import paringknife.core.letter.style.Face;
 
-/** The typefaces that ship, all under the SIL Open Font License 1.1. */
+/**
+ * The typefaces that there are: those that ship, all under the SIL Open Font License 1.1, and those
+ * that were installed on this machine besides, which every clip may be set in. Safe for use by
+ * several threads.
+ */
 public final class Typefaces {
   private static final String FOLDER = "/lettering-fonts/";
 
@@ -77,7 +85,30 @@ public final class Typefaces {
   private static final Map<String, Typeface> BY_FAMILY =
       FOR_LETTERINGS.stream().collect(Collectors.toMap(Typeface::family, f -> f));
 
+  /** By the names of their files. */
+  private static final Map<String, Typeface> INSTALLED = new ConcurrentSkipListMap<>();
+
   private Typefaces() {}
+
+  static boolean isShipped(String family) {
+    return BY_FAMILY.keySet().stream().anyMatch(f -> f.equalsIgnoreCase(family))
+        || FOR_SCRIPTS.stream().anyMatch(f -> f.family().equalsIgnoreCase(family));
+  }
+
+  /** Lets text be set in a typeface of a producer's own. */
+  public static void install(Typeface own) {
+    INSTALLED.put(own.files().get(0), own);
+  }
+
+  /** Takes one away again. */
+  public static void remove(String file) {
+    INSTALLED.remove(file);
+  }
+
+  /** Those that were installed. */
+  public static List<Typeface> installed() {
+    return List.copyOf(INSTALLED.values());
+  }
 
   private static List<String> files(String name, int weight, String style, String... scripts) {
     List<String> files = new ArrayList<>();
@@ -104,7 +135,14 @@ public final class Typefaces {
     return FOR_LETTERINGS;
   }
 
-  /** All that have letters, each file once. */
+  /** Those that ship, and the installed ones, by family. */
+  public static List<Typeface> choices() {
+    return Stream.concat(FOR_LETTERINGS.stream(), INSTALLED.values().stream())
+        .sorted(Comparator.comparing(Typeface::family))
+        .toList();
+  }
+
+  /** All that ship, each file once. */
   public static List<String> files() {
     List<String> files = new ArrayList<>();
     FOR_LETTERINGS.forEach(f -> files.addAll(f.files()));
@@ -112,9 +150,19 @@ public final class Typefaces {
     return files.stream().distinct().toList();
   }
 
-  /** A typeface by its family. */
-  public static Optional<Typeface> of(String family) {
-    return Optional.ofNullable(BY_FAMILY.get(family));
+  /**
+   * The typeface that a face asks for: of its family, and bold or italic if there is such a one.
+   */
+  public static Optional<Typeface> of(Face face) {
+    Typeface shipped = BY_FAMILY.get(face.family());
+    if (shipped != null) {
+      return Optional.of(shipped);
+    }
+    return INSTALLED.values().stream()
+        .filter(t -> t.family().equals(face.family()))
+        .min(
+            Comparator.comparing((Typeface t) -> t.isBold() != face.bold())
+                .thenComparing(t -> t.isItalic() != face.italic()));
   }
 
   /** One that has a letter, for a face that does not; none where no shipped one does. */

@@ -9,6 +9,7 @@ import java.awt.font.FontRenderContext;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.ByteBuffer;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
@@ -76,5 +77,36 @@ class FontFileTest {
             () -> FontFile.read("<html>".getBytes(java.nio.charset.StandardCharsets.UTF_8)))
         .isInstanceOf(UnusableFont.class);
     assertThatThrownBy(() -> FontFile.read(new byte[0])).isInstanceOf(UnusableFont.class);
+  }
+
+  /** The bit that forbids embedding: OS/2, fsType, 0x0002 (ISO/IEC 14496-22). */
+  private static byte[] restricted(byte[] font) {
+    byte[] changed = font.clone();
+    ByteBuffer file = ByteBuffer.wrap(changed);
+    for (int entry = 12; ; entry += 16) {
+      if (file.getInt(entry) == 0x4F532F32) {
+        file.putShort(file.getInt(entry + 8) + 8, (short) 2);
+        return changed;
+      }
+    }
+  }
+
+  @Test
+  void aFontOfOnesOwnIsCheckedBeforeItIsUsed() throws IOException {
+    byte[] dejavu = Files.readAllBytes(DEJAVU);
+    Typeface own = Typeface.own(FontFile.read(dejavu), "own-1.ttf");
+    assertThat(own.family()).isEqualTo("DejaVu Sans");
+    assertThat(own.lacks()).isEmpty();
+    assertThat(own.isBold()).isFalse();
+    byte[] bold = Files.readAllBytes(DEJAVU.resolveSibling("DejaVuSans-BoldOblique.ttf"));
+    assertThat(FontFile.read(bold).isBold()).isTrue();
+    assertThat(FontFile.read(bold).isItalic()).isTrue();
+    assertThatThrownBy(() -> Typeface.own(FontFile.read(restricted(dejavu)), "own-2.ttf"))
+        .isInstanceOf(IllegalArgumentException.class)
+        .hasMessageContaining("does not allow it to be embedded");
+    FontFile shipped = FontFile.read(shipped("anton-latin-400-normal.woff"));
+    assertThatThrownBy(() -> Typeface.own(shipped, "own-3.woff")).hasMessageContaining("it ships");
+    Typeface arabic = Typefaces.having('\u0645').orElseThrow();
+    assertThat(arabic.lacks()).contains("A", "ß").doesNotContain("\u0645");
   }
 }

@@ -35,7 +35,7 @@ import tools.jackson.databind.node.ObjectNode;
  */
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
 @TestMethodOrder(MethodOrderer.MethodName.class)
-class ReadmeCommandsTest {
+class CommandsOfTheReadmeTest {
   private static final Path SOURCES = Path.of("..").toAbsolutePath().normalize();
   private static final Pattern READY = Pattern.compile("ready: http|http://127\\.0\\.0\\.1:\\d+");
 
