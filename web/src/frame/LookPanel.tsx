@@ -118,11 +118,7 @@ export function LookPanel({
           The same for all {clips} clips
         </button>
       )}
-      <p className="text-[12.5px] text-soft">
-        {clip.framed.colours.camera === AS_RECORDED_CAMERA
-          ? 'Costs next to nothing in rendering.'
-          : 'Matched cameras take about a tenth longer to render.'}
-      </p>
+      <p className="text-[12.5px] text-soft">Costs next to nothing in rendering.</p>
     </div>
   );
 }

@@ -15,6 +15,8 @@ import paringknife.core.frame.Curve;
 import paringknife.core.frame.Framed;
 import paringknife.core.frame.PushIn;
 import paringknife.core.frame.Window;
+import paringknife.core.frame.colour.ColourMap;
+import paringknife.core.frame.colour.MatchedColours;
 import paringknife.core.letter.Lettered;
 import paringknife.core.listen.PauseSettings;
 import paringknife.core.pare.Pared;
@@ -88,6 +90,7 @@ final class RenderBench {
         composition.playback().cuts().lengthUs() / 1e6,
         composition.playback().cuts().cut().size());
     moving(episode, clip, stretch, theirs, work);
+    matched(episode, clip, ours, work);
   }
 
   /** The same clip with a window that comes nearer from the first frame to the last. */
@@ -109,6 +112,25 @@ final class RenderBench {
         "render / the same hand-written ffmpeg, every frame moving: %.2f (%.1f s)%n",
         moved / theirs,
         moved);
+  }
+
+  /** The same clip from a camera that is made to look like another. */
+  private static void matched(Episode episode, ClipDocument clip, double asRecorded, Path work) {
+    ColourMap map = new ColourMap(1.1, -0.02, 1.05, 0.02, -0.01, 1.05, -0.02, 0.01);
+    Composition matched =
+        episode
+            .compose(clip.with(clip.framed().with(new MatchedColours(0, List.of(map)))))
+            .forSpec(DeliverySpecs.SHIPPED.byId("vertical-60"));
+    double took =
+        seconds(
+            () ->
+                new ClipRenderer(new CaptionFonts(work.resolve("fonts")))
+                    .render(episode, matched, work.resolve("matched.mp4"), share -> {}));
+    System.out.printf(
+        Locale.ROOT,
+        "render of a camera that is matched / as recorded: %.2f (%.1f s)%n",
+        took / asRecorded,
+        took);
   }
 
   private static void proxyAlone(Recording recording, Path work) {

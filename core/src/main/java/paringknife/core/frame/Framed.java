@@ -84,7 +84,7 @@ public record Framed(
         shape, layout, manner, set, pushIns, alternating, other, colours, cameras, nextId);
   }
 
-  Framed with(MatchedColours other) {
+  public Framed with(MatchedColours other) {
     return new Framed(
         shape, layout, manner, set, pushIns, alternating, look, other, cameras, nextId);
   }

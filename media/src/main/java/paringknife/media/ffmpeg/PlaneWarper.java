@@ -10,8 +10,6 @@ import org.bytedeco.javacpp.Loader;
 import org.opencv.core.Core;
 import org.opencv.core.CvType;
 import org.opencv.core.Mat;
-import org.opencv.core.Rect;
-import org.opencv.imgproc.Imgproc;
 import paringknife.core.frame.FramePath;
 import paringknife.core.frame.Place;
 import paringknife.core.frame.Window;
@@ -19,9 +17,9 @@ import paringknife.core.frame.cameras.CameraGrid;
 
 /**
  * Cuts windows out of pictures at fractions of a pixel and lays them on the canvas, pane by pane:
- * every plane of a 4:2:0 picture is warped by itself, by cubic interpolation. Chroma lies where
- * H.264 puts it by default: on the left luma sample of its four, between the upper and the lower
- * ones (ITU-T H.264, 6.2).
+ * every plane of a 4:2:0 picture is drawn by itself, by cubic convolution. Chroma lies where H.264
+ * puts it by default: on the left luma sample of its four, between the upper and the lower ones
+ * (ITU-T H.264, 6.2).
  */
 final class PlaneWarper {
   static {
@@ -90,9 +88,9 @@ final class PlaneWarper {
   private final class Plane implements AutoCloseable {
     private final Mat from;
     private final Mat to;
-    private final Mat map = new Mat(2, 3, CvType.CV_64F);
     private final byte[] out;
     private final PaneGround ground;
+    private final CubicWindow window;
     private final double offsetX;
     private final double offsetY;
     private final int every;
@@ -107,6 +105,7 @@ final class PlaneWarper {
       this.to = new Mat(height / every, width / every, CvType.CV_8UC1);
       this.out = new byte[width / every * (height / every)];
       this.ground = new PaneGround(from, to, every > 1);
+      this.window = new CubicWindow(from.cols(), from.rows());
       this.offsetX = offsetX;
       this.offsetY = offsetY;
       this.every = every;
@@ -118,43 +117,39 @@ final class PlaneWarper {
 
     /** The nth picture of a segment as it is seen. */
     byte[] laid(byte[] in, int at, FramePath.Segment segment, long n) {
-      from.put(0, 0, in, at, sourceSize());
       if (!segment.isOneWindow()) {
+        from.put(0, 0, in, at, sourceSize());
         ground.lay(segment.ground());
+        to.get(0, 0, out);
       }
       for (FramePath.Pane pane : segment.panes()) {
-        Rect place = placeOf(pane.place());
-        Mat part = to.submat(place);
-        warp(pane.at(n), part);
-        part.release();
+        draw(in, at, pane.at(n), placeOf(pane.place()));
       }
-      to.get(0, 0, out);
       return out;
     }
 
     /** Edges lie between whole samples of chroma, so that all planes have the same. */
-    private Rect placeOf(Place place) {
+    private CubicWindow.Place placeOf(Place place) {
       int left = even(place.x() * width) / every;
       int top = even(place.y() * height) / every;
       int right = even((place.x() + place.width()) * width) / every;
       int bottom = even((place.y() + place.height()) * height) / every;
-      return new Rect(left, top, Math.max(1, right - left), Math.max(1, bottom - top));
+      return new CubicWindow.Place(left, top, Math.max(1, right - left), Math.max(1, bottom - top));
     }
 
-    private void warp(Window window, Mat part) {
+    private void draw(byte[] in, int at, Window seen, CubicWindow.Place place) {
       double scaleX = sourceWidth / (double) pictureWidth;
       double scaleY = sourceHeight / (double) pictureHeight;
-      double stepX = window.width() / (part.cols() * every);
-      double stepY = window.height() / (part.rows() * every);
-      map.put(0, 0, stepX * scaleX, 0, first(window.x(), stepX, scaleX, offsetX));
-      map.put(1, 0, 0, stepY * scaleY, first(window.y(), stepY, scaleY, offsetY));
-      Imgproc.warpAffine(
-          from,
-          part,
-          map,
-          part.size(),
-          Imgproc.INTER_CUBIC | Imgproc.WARP_INVERSE_MAP,
-          Core.BORDER_REPLICATE);
+      double stepX = seen.width() / (place.width() * every);
+      double stepY = seen.height() / (place.height() * every);
+      window.draw(
+          in,
+          at,
+          new CubicWindow.Axis(first(seen.x(), stepX, scaleX, offsetX), stepX * scaleX),
+          new CubicWindow.Axis(first(seen.y(), stepY, scaleY, offsetY), stepY * scaleY),
+          place,
+          out,
+          to.cols());
     }
 
     /** Where the first sample comes from, in samples of the source's plane. */
@@ -164,7 +159,7 @@ final class PlaneWarper {
 
     @Override
     public void close() {
-      List.of(from, to, map).forEach(Mat::release);
+      List.of(from, to).forEach(Mat::release);
       ground.close();
     }
   }
