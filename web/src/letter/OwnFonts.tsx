@@ -1,7 +1,7 @@
-import { useRef, useState } from 'react';
-import { useQueryClient } from '@tanstack/react-query';
+import { useRef } from 'react';
 import { X } from 'lucide-react';
 import { api, type Specimens } from '../api/client';
+import { useAsking } from '../ui/useAsking';
 
 type Typeface = Specimens['typefaces'][number];
 
@@ -11,19 +11,9 @@ export const nameOf = ({ family, bold, italic, own }: Typeface) =>
 
 /** Fonts of one's own: added, and removed again. */
 export function OwnFonts({ typefaces }: { typefaces: Typeface[] }) {
-  const queries = useQueryClient();
   const picker = useRef<HTMLInputElement>(null);
-  const [problem, setProblem] = useState('');
+  const { problem, ask } = useAsking('letterings');
   const own = typefaces.filter((t) => t.own !== null);
-  const ask = async (act: () => Promise<unknown>) => {
-    try {
-      await act();
-      setProblem('');
-    } catch (error) {
-      setProblem((error as Error).message);
-    }
-    await queries.invalidateQueries({ queryKey: ['letterings'] });
-  };
   return (
     <div className="grid gap-1 text-[12.5px]" role="group" aria-label="Fonts of your own">
       {own.map((t) => (
@@ -34,6 +24,7 @@ export function OwnFonts({ typefaces }: { typefaces: Typeface[] }) {
           </span>
           <button
             aria-label={`Remove ${nameOf(t)}`}
+            title="What is set in it is set in another font until it is added again"
             className="grid h-6 w-6 shrink-0 place-items-center text-soft"
             onClick={() => void ask(() => api.removeFont(t.own!))}
           >

@@ -1,17 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { coloured, mapMatrix } from './cameraColours';
+import { AS_IT_IS, coloured, mapMatrix } from './cameraColours';
 import type { Drawable } from './player';
-
-const NONE = {
-  lumaTimes: 1,
-  lumaAdded: 0,
-  blueTimes: 1,
-  blueByLuma: 0,
-  blueAdded: 0,
-  redTimes: 1,
-  redByLuma: 0,
-  redAdded: 0,
-};
 
 const shown = (matrix: number[], [r, g, b]: number[]) =>
   [0, 1, 2].map((row) => {
@@ -21,13 +10,13 @@ const shown = (matrix: number[], [r, g, b]: number[]) =>
 
 describe('the colours of a camera', () => {
   it('are as recorded where nothing is changed', () => {
-    const [r, g, b] = shown(mapMatrix(NONE), [0.2, 0.5, 0.9]);
+    const [r, g, b] = shown(mapMatrix(AS_IT_IS), [0.2, 0.5, 0.9]);
     expect([r, g, b].map((v) => Math.round(v * 1e6) / 1e6)).toEqual([0.2, 0.5, 0.9]);
   });
 
   // Luma 0.5: red is luma and 1.5748 times its difference (ITU-R BT.709).
   it('go along with luma, as another white balance has them', () => {
-    const [r, g, b] = shown(mapMatrix({ ...NONE, redByLuma: 0.1 }), [0.5, 0.5, 0.5]);
+    const [r, g, b] = shown(mapMatrix({ ...AS_IT_IS, redByLuma: 0.1 }), [0.5, 0.5, 0.5]);
     expect(r).toBeCloseTo(0.5 + 1.5748 * 0.05, 6);
     expect(b).toBeCloseTo(0.5, 6);
     expect(0.2126 * r + 0.7152 * g + 0.0722 * b).toBeCloseTo(0.5, 6);
@@ -46,7 +35,7 @@ describe('the colours of a camera', () => {
     };
     const picture = { displayWidth: 200, draw: () => drawn.push(context.filter) } as unknown as Drawable;
     const cameras = [0, 100, 200].map((x) => ({ x, y: 0, width: 100, height: 100 }));
-    const maps = [NONE, { ...NONE, lumaTimes: 1.2 }, { ...NONE, lumaTimes: 0.9 }];
+    const maps = [AS_IT_IS, { ...AS_IT_IS, lumaTimes: 1.2 }, { ...AS_IT_IS, lumaTimes: 0.9 }];
     coloured(picture, { width: 300, height: 100, cameras }, { camera: 0, maps }).draw(
       context as unknown as CanvasRenderingContext2D,
       -50,
@@ -55,6 +44,6 @@ describe('the colours of a camera', () => {
       100,
     );
     expect(drawn).toEqual(['at -50', 'none', 'at 50', 'url("#camera-colours-1")']);
-    expect(coloured(picture, { width: 300, height: 100, cameras }, { camera: 0, maps: [NONE] })).toBe(picture);
+    expect(coloured(picture, { width: 300, height: 100, cameras }, { camera: 0, maps: [AS_IT_IS] })).toBe(picture);
   });
 });

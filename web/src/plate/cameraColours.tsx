@@ -15,7 +15,7 @@ const idOf = (camera: number) => `camera-colours-${camera}`;
 
 type ColourMap = MatchedColours['maps'][number];
 
-const AS_IT_IS: ColourMap = {
+export const AS_IT_IS: ColourMap = {
   lumaTimes: 1,
   lumaAdded: 0,
   blueTimes: 1,

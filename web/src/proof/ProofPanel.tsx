@@ -1,6 +1,7 @@
 import { useState } from 'react';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { api, type ProofLink } from '../api/client';
+import { useAsking } from '../ui/useAsking';
 import { useWorkbench } from '../workbench/store';
 
 const DAYS = [
@@ -24,21 +25,11 @@ export function ProofPanel({
   clips: { id: number; title: string }[];
   onOpen: (clip: number) => void;
 }) {
-  const queries = useQueryClient();
   const proofs = useQuery({ queryKey: ['proofs', episodeId], queryFn: () => api.proofs(episodeId) });
   const [left, setLeft] = useState<number[]>([]);
   const [days, setDays] = useState<number | null>(7);
-  const [problem, setProblem] = useState('');
+  const { problem, ask } = useAsking('proofs');
   const shown = clips.filter((c) => !left.includes(c.id));
-  const ask = async (act: () => Promise<unknown>) => {
-    try {
-      await act();
-      setProblem('');
-    } catch (error) {
-      setProblem((error as Error).message);
-    }
-    await queries.invalidateQueries({ queryKey: ['proofs'] });
-  };
   return (
     <div className="grid gap-3" role="group" aria-label="Shown for a yes">
       <h2 className="font-serif text-[18px] font-semibold">Show for a yes</h2>

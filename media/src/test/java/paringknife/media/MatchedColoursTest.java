@@ -1,12 +1,12 @@
 package paringknife.media;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.within;
 
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -94,7 +94,7 @@ class MatchedColoursTest {
   }
 
   /** A moment of a film, small, as bytes of red, green and blue. */
-  private static byte[] picture(Path film, String filters) {
+  private static byte[] picture(Path film) {
     return ChildProcess.run(
             List.of(
                 "ffmpeg",
@@ -107,7 +107,7 @@ class MatchedColoursTest {
                 "-frames:v",
                 "1",
                 "-vf",
-                filters + "scale=" + WIDE + ":" + HIGH + ":flags=area,format=rgb24",
+                "scale=" + WIDE + ":" + HIGH + ":flags=area,format=rgb24",
                 "-f",
                 "rawvideo",
                 "-"),
@@ -157,27 +157,24 @@ class MatchedColoursTest {
     return file;
   }
 
+  /** How far the second camera's picture is from the first's, of 255, in windows of it. */
+  private double apartFromTheFirst(MatchedColours colours, Window... windows) {
+    return apart(picture(folder.resolve("first.mp4")), picture(rendered(colours, windows)));
+  }
+
   @Test
   void theSecondCameraLooksLikeTheFirst() {
     CameraGrid.Cell cell = cameras.grid().cells().get(1);
     Window whole = new Window(cell.x(), cell.y(), cell.width(), cell.height());
-    byte[] wanted = picture(folder.resolve("first.mp4"), "");
-    double before = apart(wanted, picture(rendered(MatchedColours.AS_RECORDED, whole), ""));
-    double after = apart(wanted, picture(rendered(MatchedColours.to(0, seen), whole), ""));
+    double before = apartFromTheFirst(MatchedColours.AS_RECORDED, whole);
+    double after = apartFromTheFirst(MatchedColours.to(0, seen), whole);
     assertThat(before).isGreaterThan(20);
     assertThat(after).as("of 255, %.1f before", before).isLessThan(before / 6);
-  }
-
-  /** What comes out of a moving window goes another way through ffmpeg. */
-  @Test
-  void movingWindowsAreMatchedAlike() {
-    CameraGrid.Cell cell = cameras.grid().cells().get(1);
-    Window[] still = new Window[50];
-    java.util.Arrays.fill(still, new Window(cell.x(), cell.y(), cell.width(), cell.height()));
-    still[49] = new Window(cell.x() + 1, cell.y(), cell.width() - 2, cell.height() - 1);
-    byte[] wanted = picture(folder.resolve("first.mp4"), "");
-    double after = apart(wanted, picture(rendered(MatchedColours.to(0, seen), still), ""));
-    assertThat(after).isLessThan(6);
+    // What comes out of a moving window goes another way through ffmpeg.
+    Window[] moving = new Window[50];
+    Arrays.fill(moving, whole);
+    moving[49] = new Window(cell.x() + 1, cell.y(), cell.width() - 2, cell.height() - 1);
+    assertThat(apartFromTheFirst(MatchedColours.to(0, seen), moving)).isLessThan(before / 6);
   }
 
   /** What is dark and warm becomes brighter and cooler than what is neither. */
@@ -188,6 +185,5 @@ class MatchedColoursTest {
     assertThat(flat.brightness()).isGreaterThan(even.brightness() + 0.05);
     assertThat(flat.warmth()).isLessThan(even.warmth() - 0.01);
     assertThat(even.mirrored()).isTrue();
-    assertThat(flat.saturation()).isCloseTo(1, within(0.0));
   }
 }
