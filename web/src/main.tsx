@@ -1,6 +1,6 @@
 import { createRoot } from 'react-dom/client';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { createBrowserRouter, RouterProvider } from 'react-router';
+import { createBrowserRouter, Outlet, RouterProvider } from 'react-router';
 import '@fontsource/source-serif-4/latin-400.css';
 import '@fontsource/source-serif-4/latin-400-italic.css';
 import '@fontsource/source-serif-4/latin-600.css';
@@ -8,8 +8,12 @@ import '@fontsource/work-sans/latin-400.css';
 import '@fontsource/work-sans/latin-500.css';
 import '@fontsource/work-sans/latin-600.css';
 import './styles.css';
+import { useServerEvents } from './api/events';
 import { unanswered } from './api/line';
+import { ShelfSheetPage } from './deliver/ShelfSheetPage';
+import { QueuePage } from './queue/QueuePage';
 import { ShelfPage } from './shelf/ShelfPage';
+import { Broken } from './ui/Broken';
 import { EpisodePage } from './workbench/EpisodePage';
 
 const queries = new QueryClient({
@@ -24,9 +28,22 @@ const queries = new QueryClient({
   },
 });
 
+/** All pages listen on one line, so that nothing is missed between one page and the next. */
+function Listening() {
+  useServerEvents();
+  return <Outlet />;
+}
+
 const router = createBrowserRouter([
-  { path: '/', element: <ShelfPage /> },
-  { path: '/episodes/:id/:stage?', element: <EpisodePage /> },
+  {
+    element: <Listening />,
+    children: [
+      { path: '/', element: <ShelfPage />, errorElement: <Broken /> },
+      { path: '/sheet', element: <ShelfSheetPage />, errorElement: <Broken /> },
+      { path: '/queue', element: <QueuePage />, errorElement: <Broken /> },
+      { path: '/episodes/:id/:stage?', element: <EpisodePage />, errorElement: <Broken /> },
+    ],
+  },
 ]);
 
 createRoot(document.getElementById('root')!).render(

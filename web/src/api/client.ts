@@ -25,14 +25,24 @@ export type Sentence = Schemas['Sentence'];
 export type TranslatedSentence = Schemas['TranslatedSentence'];
 export type TranslationState = Schemas['TranslationState'];
 export type KeyWord = Schemas['KeyWord'];
+export type Logo = Schemas['Logo'];
 export type HouseStanding = Schemas['HouseStanding'];
+export type HouseStyleListed = Schemas['StyleListed'];
 export type Specimen = Schemas['Specimen'];
+export type Queue = Schemas['Queue'];
+export type Tick = Schemas['Tick'];
+export type WorkerShown = Schemas['WorkerShown'];
+export type QueueLine = Schemas['QueueLine'];
 export type Shape = Schemas['Shape'];
 export type Preview = Schemas['Preview'];
 export type Prospect = Schemas['Prospect'];
 export type Way = Prospect['way'];
 export type Pick = Schemas['Pick'];
 export type Sheet = Schemas['Sheet'];
+export type DeliveryFolder = Schemas['DeliveryFolder'];
+export type Cover = Schemas['Cover'];
+export type CoverChoice = Schemas['CoverChoice'];
+export type FolderWanted = Schemas['FolderWanted'];
 export type Cell = Schemas['Cell'];
 export type ProofLink = Schemas['ProofLink'];
 export type Remark = Schemas['Remark'];
@@ -95,7 +105,10 @@ async function request<T>(method: string, path: string, body?: unknown): Promise
 const get = <T>(path: string) => request<T>('GET', path);
 const post = <T>(path: string, body: unknown = {}) => request<T>('POST', path, body);
 
+const onShelf = (shelf: number | null) => (shelf === null ? '' : `?shelf=${shelf}`);
+
 export const api = {
+  workers: () => get<WorkerShown[]>('/workers'),
   shelf: () => get<ShelfItem[]>('/shelf'),
   mediaFolder: () => get<MediaFile[]>('/media-folder'),
   addEpisode: (asked: Schemas['NewEpisode']) => post<Schemas['Shelved']>('/episodes', asked),
@@ -207,10 +220,17 @@ export const api = {
   captionStanding: (id: number) => get<Schemas['CaptionStanding']>(`/clips/${id}/caption-standing`),
   keyWords: (id: number) => get<KeyWord[]>(`/clips/${id}/key-words`),
   house: (id: number) => get<HouseStanding>(`/clips/${id}/house`),
-  keepHouse: (id: number) => request<HouseStanding>('PUT', `/clips/${id}/house`),
+  keepHouse: (id: number, name: string) => request<HouseStanding>('PUT', `/clips/${id}/house`, { name }),
+  giveHouse: (id: number, name: string) => request<HouseStanding>('PUT', `/clips/${id}/house/style`, { name }),
+  houseStyles: () => get<HouseStyleListed[]>('/house-styles'),
+  renameHouseStyle: (name: string, other: string) => post<HouseStyleListed[]>('/house-styles/renamed', { name, other }),
+  copyHouseStyle: (name: string, other: string) => post<HouseStyleListed[]>('/house-styles/copied', { name, other }),
+  removeHouseStyle: (name: string) =>
+    request<HouseStyleListed[]>('DELETE', `/house-styles?name=${encodeURIComponent(name)}`),
   takeHouse: (id: number) => post<HouseStanding>(`/clips/${id}/house/taken`),
   takeHouseFile: (id: number, text: string) => post<HouseStanding>(`/clips/${id}/house/file`, { text }),
-  spreadHouse: (id: number) => post<HouseStanding>(`/clips/${id}/house/spread`),
+  spreadHouse: (id: number, reach: 'EPISODE' | 'SHOW') =>
+    post<HouseStanding>(`/clips/${id}/house/spread?reach=${reach}`),
   specs: () => get<Spec[]>('/specs'),
   addSpec: (spec: Spec) => post<Spec>('/specs', spec),
   changeSpec: (spec: Spec) => request<Spec>('PUT', `/specs/${spec.id}`, spec),
@@ -224,6 +244,10 @@ export const api = {
   post: (id: number, spec: string) => get<Schemas['PostOfClip']>(`/clips/${id}/post?spec=${encodeURIComponent(spec)}`),
   letterings: () => get<Specimens>('/letterings'),
   addFont: (file: Blob) => post<Specimens['typefaces'][number]>('/fonts', file),
+  addLogo: (file: Blob) => post<Schemas['LogoKept']>('/logos', file),
+  postPattern: (id: number) => get<Schemas['TextPatternKept']>(`/episodes/${id}/post-pattern`),
+  keepPostPattern: (id: number, pattern: string) =>
+    request<Schemas['TextPatternKept']>('PUT', `/episodes/${id}/post-pattern`, { pattern }),
   removeFont: (file: string) => request<void>('DELETE', `/fonts/${encodeURIComponent(file)}`),
   specimen: (id: number, lettering: string) => get<Specimen>(`/clips/${id}/specimens/${lettering}`),
   /** The script of the captions in a style that is only being tried. */
@@ -243,8 +267,26 @@ export const api = {
   answerRemark: (remark: number, text: string) => post<Remark[]>(`/remarks/${remark}/answers`, { text }),
   remarkDone: (remark: number, done: boolean) => post<Remark[]>(`/remarks/${remark}/done`, { done }),
   sheet: (id: number) => get<Sheet>(`/episodes/${id}/sheet`),
+  askForCells: (cells: Tick[], asked: boolean) => request<void>('PUT', '/asked', { cells, asked }),
+  /** The sheet of a shelf; of all that there is for null. */
+  shelfSheet: (shelf: number | null) => get<Sheet>(`/sheet${onShelf(shelf)}`),
+  covers: (clip: number, spec: string) => get<CoverChoice>(`/clips/${clip}/covers?spec=${encodeURIComponent(spec)}`),
+  /** The cover as it goes out. */
+  coverPicture: (clip: number, spec: string, revision: number) =>
+    `/api/clips/${clip}/cover.jpg?spec=${encodeURIComponent(spec)}&revision=${revision}`,
+  /** What the cover would be at another moment. */
+  coverAt: (clip: number, spec: string, revision: number, us: number) =>
+    `/api/clips/${clip}/cover.jpg?spec=${encodeURIComponent(spec)}&revision=${revision}&us=${us}`,
+  deliveryFolder: (id: number) => get<DeliveryFolder>(`/episodes/${id}/delivery-folder`),
+  writeDeliveryFolder: (id: number, wanted: FolderWanted) =>
+    post<DeliveryFolder>(`/episodes/${id}/delivery-folder`, wanted),
   renderAll: (id: number) => post<number>(`/episodes/${id}/renderings`),
+  renderShelf: (shelf: number | null) => post<number>(`/renderings${onShelf(shelf)}`),
   cancel: (rendering: number) => post<void>(`/renderings/${rendering}/cancel`),
+  queue: () => get<Queue>('/queue'),
+  pauseQueue: (paused: boolean) => post<Queue>('/queue/pause', { paused }),
+  moveInQueue: (rendering: number, before: number) => post<Queue>('/queue/move', { rendering, before }),
+  renderOnceMore: (rendering: number) => post<Queue>('/queue/again', { rendering }),
 };
 
 export interface PauseChoice {

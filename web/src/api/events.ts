@@ -1,8 +1,12 @@
 import { useEffect } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import { ClipsToldOf, type ClipTold } from '../workbench/clipsToldOf';
+import { tellBatch, type Batch } from '../queue/batch';
 import { useLine } from './line';
+import { soon } from './soon';
 import { useWorkbench } from '../workbench/store';
+
+const SHEET_MS = 200;
 
 /**
  * Keeps what is shown fresh: the server says what has moved, the queries fetch it again. What it said while
@@ -14,6 +18,10 @@ export function useServerEvents() {
   useEffect(() => {
     const source = new EventSource('/api/events');
     const clips = new ClipsToldOf(queries);
+    // Two hundred clips that change together are one sheet to fetch.
+    const sheets = soon(() => {
+      for (const shown of ['sheet', 'proofs']) void queries.invalidateQueries({ queryKey: [shown] });
+    }, SHEET_MS);
     const unsubscribe = useWorkbench.subscribe((now, before) => {
       if (now.saving === 0 && before.saving > 0) clips.settle();
     });
@@ -41,12 +49,11 @@ export function useServerEvents() {
     });
     source.addEventListener('clips', () => {
       queries.invalidateQueries({ queryKey: ['clips'] });
-      queries.invalidateQueries({ queryKey: ['sheet'] });
+      sheets.ask();
     });
     source.addEventListener('clip', (e) => {
       clips.hear(JSON.parse((e as MessageEvent).data) as ClipTold);
-      queries.invalidateQueries({ queryKey: ['sheet'] });
-      void queries.invalidateQueries({ queryKey: ['proofs'] });
+      sheets.ask();
     });
     source.addEventListener('transcript', (e) => {
       const id = JSON.parse((e as MessageEvent).data).episodeId as number;
@@ -59,11 +66,13 @@ export function useServerEvents() {
       for (const said of ['remarks', 'proofs']) void queries.invalidateQueries({ queryKey: [said] });
     });
     source.addEventListener('renderings', () => {
-      queries.invalidateQueries({ queryKey: ['sheet'] });
-      queries.invalidateQueries({ queryKey: ['proofs'] });
+      sheets.ask();
+      queries.invalidateQueries({ queryKey: ['queue'] });
     });
+    source.addEventListener('batch', (e) => tellBatch(JSON.parse((e as MessageEvent).data) as Batch));
     return () => {
       unsubscribe();
+      sheets.forget();
       source.close();
     };
   }, [queries]);

@@ -68,6 +68,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/episodes/{id}/post-pattern": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["pattern"];
+        put: operations["keep"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/episodes/{id}/names": {
         parameters: {
             query?: never;
@@ -76,7 +92,7 @@ export interface paths {
             cookie?: never;
         };
         get: operations["names"];
-        put: operations["keep"];
+        put: operations["keep_1"];
         post?: never;
         delete?: never;
         options?: never;
@@ -124,7 +140,23 @@ export interface paths {
             cookie?: never;
         };
         get: operations["standing"];
-        put: operations["keep_1"];
+        put: operations["keep_2"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clips/{id}/house/style": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["give"];
         post?: never;
         delete?: never;
         options?: never;
@@ -141,6 +173,22 @@ export interface paths {
         };
         get: operations["fillerList"];
         put: operations["changeFillerList"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/asked": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["ask"];
         post?: never;
         delete?: never;
         options?: never;
@@ -212,6 +260,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/renderings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["renderShelf"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/renderings/{id}/cancel": {
         parameters: {
             query?: never;
@@ -254,6 +318,54 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["answer"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/queue/pause": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["pause"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/queue/move": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["move"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/queue/again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["again"];
         delete?: never;
         options?: never;
         head?: never;
@@ -356,6 +468,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/logos": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["add_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/house-styles/renamed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["rename"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/house-styles/copied": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["copy"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gathered-clips": {
         parameters: {
             query?: never;
@@ -397,7 +557,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["add_1"];
+        post: operations["add_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -525,7 +685,7 @@ export interface paths {
         };
         get: operations["proofs"];
         put?: never;
-        post: operations["add_2"];
+        post: operations["add_3"];
         delete?: never;
         options?: never;
         head?: never;
@@ -708,6 +868,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/episodes/{id}/delivery-folder": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["proposed"];
+        put?: never;
+        post: operations["write"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/episodes/{id}/clips": {
         parameters: {
             query?: never;
@@ -765,7 +941,7 @@ export interface paths {
         };
         get: operations["versions"];
         put?: never;
-        post: operations["keep_2"];
+        post: operations["keep_3"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1012,6 +1188,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/workers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/storage": {
         parameters: {
             query?: never;
@@ -1036,6 +1228,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["shelf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["sheetOfShelf"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1084,6 +1292,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["recogniser"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/queue": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["queue"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1172,6 +1396,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/logos/{picture}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["picture"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/letterings": {
         parameters: {
             query?: never;
@@ -1183,6 +1423,22 @@ export interface paths {
         put?: never;
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/house-styles": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all_1"];
+        put?: never;
+        post?: never;
+        delete: operations["remove_3"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1452,6 +1708,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["brief"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/delivery.zip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["zipOfShelf"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1764,6 +2036,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/clips/{id}/covers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["choice"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/clips/{id}/cover.jpg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["picture_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/clips/{id}/captions.ass": {
         parameters: {
             query?: never;
@@ -1927,6 +2231,13 @@ export interface components {
             /** Format: int32 */
             listened: number | null;
         };
+        TextPattern: {
+            pattern: string;
+        };
+        TextPatternKept: {
+            pattern: string;
+            fields: string[];
+        };
         PatternAsked: {
             pattern: string;
         };
@@ -1956,17 +2267,32 @@ export interface components {
             settled: boolean;
             chapters: components["schemas"]["Chapter"][];
         };
+        StyleName: {
+            name: string;
+        };
         HouseStanding: {
             show: string;
-            changes: ("LETTERING" | "BREAKS" | "CAPTION_USE" | "FRAME" | "SOUND")[] | null;
+            style: string | null;
+            changes: ("LETTERING" | "BREAKS" | "CAPTION_USE" | "FRAME" | "PUSH_INS" | "SOUND" | "LOGO")[] | null;
             /** Format: int32 */
             others: number;
             /** Format: int32 */
             single: number;
+            /** Format: int32 */
+            elsewhere: number;
         };
         FillerList: {
             sure: string[];
             doubtful: string[];
+        };
+        Tick: {
+            /** Format: int64 */
+            clipId: number;
+            spec: string;
+        };
+        Ticked: {
+            cells: components["schemas"]["Tick"][];
+            asked: boolean;
         };
         Finished: {
             address: string;
@@ -2009,6 +2335,47 @@ export interface components {
         };
         RemarkAnswer: {
             text: string;
+        };
+        Pause: {
+            paused: boolean;
+        };
+        Queue: {
+            paused: boolean;
+            lines: components["schemas"]["QueueLine"][];
+            finished: components["schemas"]["QueueLine"][];
+            /** Format: int64 */
+            secondsLeft: number;
+        };
+        QueueLine: {
+            /** Format: int64 */
+            renderingId: number;
+            /** Format: int64 */
+            episodeId: number;
+            show: string;
+            episode: string;
+            /** Format: int64 */
+            clipId: number;
+            clip: string;
+            spec: string;
+            /** @enum {string} */
+            state: "WAITING" | "RENDERING" | "DONE" | "FAILED" | "CANCELLED";
+            copies: boolean;
+            right: boolean;
+            /** Format: double */
+            progress: number;
+            /** Format: int64 */
+            secondsLeft: number;
+            problem: string;
+        };
+        Move: {
+            /** Format: int64 */
+            rendering: number;
+            /** Format: int64 */
+            before: number;
+        };
+        Again: {
+            /** Format: int64 */
+            rendering: number;
         };
         GuestPassword: {
             password: string;
@@ -2069,6 +2436,29 @@ export interface components {
             text: string;
             /** Format: int64 */
             fileUs: number;
+        };
+        LogoKept: {
+            picture: string;
+            /** Format: double */
+            aspect: number;
+        };
+        OtherName: {
+            name: string;
+            other: string;
+        };
+        Brought: {
+            specs: string[];
+            fileNames: boolean;
+            posts: boolean;
+            fillers: string[];
+            /** Format: int32 */
+            spellings: number;
+        };
+        StyleListed: {
+            name: string;
+            ships: boolean;
+            shows: string[];
+            brings: components["schemas"]["Brought"];
         };
         Gathered: {
             title: string;
@@ -2302,6 +2692,20 @@ export interface components {
             heard: string;
             written: string;
         };
+        FolderWanted: {
+            name: string;
+            subtitles: string[];
+            cuts: string[];
+            covers: boolean;
+        };
+        DeliveryFolder: {
+            name: string;
+            path: string;
+            /** Format: int32 */
+            files: number;
+            /** Format: int64 */
+            bytes: number;
+        };
         NewClip: {
             /** Format: int32 */
             firstWord: number;
@@ -2320,6 +2724,12 @@ export interface components {
             /** @enum {string} */
             lineShape: "EVEN" | "WIDE_LOWER";
             timing: components["schemas"]["Timing"];
+        };
+        CameraColours: {
+            /** Format: int32 */
+            camera: number;
+            maps: components["schemas"]["ColourMap"][];
+            looks: components["schemas"]["Look"][];
         };
         CameraCut: {
             /** Format: int64 */
@@ -2348,6 +2758,7 @@ export interface components {
             pared: components["schemas"]["ParedState"];
             framed: components["schemas"]["Framed"];
             lettered: components["schemas"]["Lettered"];
+            laidOver: components["schemas"]["LaidOver"];
             sounded: components["schemas"]["Sounded"];
             delivered: components["schemas"]["Delivered"];
         };
@@ -2379,6 +2790,11 @@ export interface components {
             /** Format: double */
             redAdded: number;
         };
+        Cover: {
+            /** Format: int64 */
+            episodeUs: number | null;
+            hasHeading: boolean;
+        };
         Curve: {
             /** Format: double */
             x1: number;
@@ -2394,6 +2810,7 @@ export interface components {
             specs: string[];
             post: components["schemas"]["Post"] | null;
             waived: components["schemas"]["Waiver"][];
+            cover: components["schemas"]["Cover"];
         };
         Edge: {
             colour: components["schemas"]["Colour"];
@@ -2421,6 +2838,11 @@ export interface components {
             /** Format: double */
             lineHeight: number;
         };
+        Fill: {
+            foot: components["schemas"]["Colour"] | null;
+            /** Format: double */
+            softness: number;
+        };
         Framed: {
             shape: components["schemas"]["Shape"];
             layout: components["schemas"]["Layout"];
@@ -2430,7 +2852,7 @@ export interface components {
             /** Format: double */
             alternating: number;
             look: components["schemas"]["Look"];
-            colours: components["schemas"]["MatchedColours"];
+            colours: components["schemas"]["CameraColours"];
             cameras: components["schemas"]["CameraCut"][];
             /** Format: int64 */
             nextId: number;
@@ -2454,6 +2876,9 @@ export interface components {
             /** Format: double */
             radius: number;
         };
+        LaidOver: {
+            logo: components["schemas"]["Logo"] | null;
+        };
         Layout: components["schemas"]["ConversationLayout"] | components["schemas"]["MiddleLayout"] | components["schemas"]["OneLayout"] | components["schemas"]["SpeakerLayout"] | components["schemas"]["TogetherLayout"] | components["schemas"]["WholeLayout"];
         LeftOut: {
             fillers: boolean;
@@ -2473,6 +2898,17 @@ export interface components {
                 [key: string]: components["schemas"]["Translation"];
             };
         };
+        Logo: {
+            picture: string;
+            /** Format: double */
+            aspect: number;
+            /** @enum {string} */
+            corner: "TOP_LEFT" | "TOP_RIGHT" | "BOTTOM_LEFT" | "BOTTOM_RIGHT";
+            /** Format: double */
+            size: number;
+            /** Format: double */
+            opacity: number;
+        };
         Look: {
             /** Format: double */
             brightness: number;
@@ -2490,17 +2926,18 @@ export interface components {
             /** @enum {string} */
             tightness: "HEAD_AND_SHOULDERS" | "TO_THE_WAIST" | "ALL";
         };
-        MatchedColours: {
-            /** Format: int32 */
-            camera: number;
-            maps: components["schemas"]["ColourMap"][];
-        };
         Motion: {
             entrance: components["schemas"]["Entrance"];
             /** Format: double */
             growth: number;
             /** Format: int32 */
             leaveMs: number;
+        };
+        Moved: {
+            /** Format: int64 */
+            beginsLaterUs: number;
+            /** Format: int64 */
+            endsLaterUs: number;
         };
         ParedState: {
             /** Format: int32 */
@@ -2535,6 +2972,10 @@ export interface components {
             x: number;
             /** Format: double */
             y: number;
+        };
+        PlaceInShape: {
+            shape: components["schemas"]["Shape"];
+            place: components["schemas"]["Place"];
         };
         PlacedWindow: {
             /** Format: double */
@@ -2611,6 +3052,8 @@ export interface components {
             motion: components["schemas"]["Motion"];
             place: components["schemas"]["Place"] | null;
             tints: components["schemas"]["Tints"];
+            fill: components["schemas"]["Fill"];
+            places: components["schemas"]["PlaceInShape"][];
         };
         Timing: {
             /** Format: int64 */
@@ -2633,6 +3076,7 @@ export interface components {
             text: string;
             /** @enum {string} */
             state: "OPEN" | "PROPOSED" | "REVIEWED";
+            moved: components["schemas"]["Moved"] | null;
         };
         Translation: {
             /** @enum {string} */
@@ -2688,6 +3132,7 @@ export interface components {
             pared: components["schemas"]["ParedStep"] | null;
             framed: components["schemas"]["Framed"] | null;
             lettered: components["schemas"]["Lettered"] | null;
+            laidOver: components["schemas"]["LaidOver"] | null;
             sounded: components["schemas"]["Sounded"] | null;
             delivered: components["schemas"]["Delivered"] | null;
         };
@@ -2783,7 +3228,24 @@ export interface components {
             revision: number;
             intent: components["schemas"]["Intent"];
         };
-        Intent: components["schemas"]["AlternateIntent"] | components["schemas"]["AskForIntent"] | components["schemas"]["ChangeGapIntent"] | components["schemas"]["ChangeLookIntent"] | components["schemas"]["ChangePushInIntent"] | components["schemas"]["CleanUpIntent"] | components["schemas"]["CutToIntent"] | components["schemas"]["DropCameraCutsIntent"] | components["schemas"]["DropLanguageIntent"] | components["schemas"]["DropPushInsIntent"] | components["schemas"]["DropStretchIntent"] | components["schemas"]["EditCaptionsIntent"] | components["schemas"]["FitIntent"] | components["schemas"]["KeepAttemptIntent"] | components["schemas"]["LeaveOutIntent"] | components["schemas"]["LetCaptionsBeIntent"] | components["schemas"]["LetGoIntent"] | components["schemas"]["LetterIntent"] | components["schemas"]["MatchColoursIntent"] | components["schemas"]["MoveCutIntent"] | components["schemas"]["MoveSeamIntent"] | components["schemas"]["MoveWordsIntent"] | components["schemas"]["PareChosenFillersIntent"] | components["schemas"]["PareFillersIntent"] | components["schemas"]["ParePauseAfterIntent"] | components["schemas"]["ParePausesIntent"] | components["schemas"]["PareRepeatsIntent"] | components["schemas"]["PareWordsIntent"] | components["schemas"]["ProposePushInsIntent"] | components["schemas"]["PullWordsIntent"] | components["schemas"]["PushInOnIntent"] | components["schemas"]["PutBackReasonIntent"] | components["schemas"]["PutBackRemovalsIntent"] | components["schemas"]["PutBackWordsIntent"] | components["schemas"]["PutGapIntent"] | components["schemas"]["RebreakIntent"] | components["schemas"]["ReframeIntent"] | components["schemas"]["RenameIntent"] | components["schemas"]["ReplaceInCaptionsIntent"] | components["schemas"]["RestyleIntent"] | components["schemas"]["RetypeIntent"] | components["schemas"]["SetByHandIntent"] | components["schemas"]["SetMannerIntent"] | components["schemas"]["SetSpeedIntent"] | components["schemas"]["ShiftCaptionsIntent"] | components["schemas"]["TranslateIntent"] | components["schemas"]["TreatWordsIntent"] | components["schemas"]["UseCaptionsIntent"] | components["schemas"]["UseLanguageIntent"] | components["schemas"]["WaiveIntent"] | components["schemas"]["WritePostIntent"];
+        Intent: components["schemas"]["AlternateIntent"] | components["schemas"]["AskForIntent"] | components["schemas"]["ChangeCameraLookIntent"] | components["schemas"]["ChangeGapIntent"] | components["schemas"]["ChangeLookIntent"] | components["schemas"]["ChangePushInIntent"] | components["schemas"]["ChooseCoverIntent"] | components["schemas"]["CleanUpIntent"] | components["schemas"]["CutToIntent"] | components["schemas"]["DropCameraCutsIntent"] | components["schemas"]["DropLanguageIntent"] | components["schemas"]["DropPushInsIntent"] | components["schemas"]["DropStretchIntent"] | components["schemas"]["EditCaptionsIntent"] | components["schemas"]["FitIntent"] | components["schemas"]["KeepAttemptIntent"] | components["schemas"]["LayLogoIntent"] | components["schemas"]["LeaveOutIntent"] | components["schemas"]["LetCaptionsBeIntent"] | components["schemas"]["LetGoIntent"] | components["schemas"]["LetterIntent"] | components["schemas"]["MatchColoursIntent"] | components["schemas"]["MoveCutIntent"] | components["schemas"]["MoveSeamIntent"] | components["schemas"]["MoveWordsIntent"] | components["schemas"]["PareChosenFillersIntent"] | components["schemas"]["PareFillersIntent"] | components["schemas"]["ParePauseAfterIntent"] | components["schemas"]["ParePausesIntent"] | components["schemas"]["PareRepeatsIntent"] | components["schemas"]["PareWordsIntent"] | components["schemas"]["ProposePushInsIntent"] | components["schemas"]["PullWordsIntent"] | components["schemas"]["PushInOnIntent"] | components["schemas"]["PutBackReasonIntent"] | components["schemas"]["PutBackRemovalsIntent"] | components["schemas"]["PutBackWordsIntent"] | components["schemas"]["PutGapIntent"] | components["schemas"]["RebreakIntent"] | components["schemas"]["ReframeIntent"] | components["schemas"]["RenameIntent"] | components["schemas"]["ReplaceInCaptionsIntent"] | components["schemas"]["RestyleIntent"] | components["schemas"]["RetypeIntent"] | components["schemas"]["SetByHandIntent"] | components["schemas"]["SetMannerIntent"] | components["schemas"]["SetSpeedIntent"] | components["schemas"]["ShiftCaptionsIntent"] | components["schemas"]["TakeProposalsIntent"] | components["schemas"]["TranslateIntent"] | components["schemas"]["TreatWordsIntent"] | components["schemas"]["UseCaptionsIntent"] | components["schemas"]["UseLanguageIntent"] | components["schemas"]["WaiveIntent"] | components["schemas"]["WritePostIntent"];
+        WorkShown: {
+            taken: boolean;
+            what: string;
+            /** Format: double */
+            progress: number;
+        };
+        WorkerShown: {
+            name: string;
+            here: boolean;
+            serves: boolean;
+            /** Format: int32 */
+            hands: number;
+            heardOf: boolean;
+            /** Format: int64 */
+            silentSeconds: number;
+            does: components["schemas"]["WorkShown"][];
+        };
         Storage: {
             /** Format: int64 */
             usedBytes: number;
@@ -2796,6 +3258,57 @@ export interface components {
             /** Format: int64 */
             parentId: number | null;
             name: string;
+        };
+        Cell: {
+            spec: string;
+            asked: boolean;
+            passes: boolean;
+            checks: components["schemas"]["Check"][];
+            /** Format: int64 */
+            renderingId: number | null;
+            /** @enum {string|null} */
+            state: "WAITING" | "RENDERING" | "DONE" | "FAILED" | "CANCELLED" | null;
+            current: boolean;
+            /** Format: double */
+            progress: number;
+            /** Format: int64 */
+            secondsLeft: number | null;
+            /** Format: int64 */
+            bytes: number;
+            fileName: string;
+            measured: components["schemas"]["Check"][];
+            right: boolean;
+            problem: string | null;
+        };
+        Check: {
+            subject: string;
+            /** @enum {string} */
+            verdict: "PASSES" | "NOTE" | "FAILS" | "WAIVED";
+            text: string;
+            /** @enum {string|null} */
+            repair: "FIT" | "CAPTIONS" | "FRAME" | "TEXT" | "WORDS" | null;
+        };
+        Line: {
+            /** Format: int64 */
+            episodeId: number;
+            show: string;
+            episode: string;
+            /** Format: int64 */
+            clipId: number;
+            title: string;
+            /** Format: int64 */
+            lengthUs: number;
+            /** Format: int64 */
+            originalUs: number;
+            /** Format: int32 */
+            revision: number;
+            cells: components["schemas"]["Cell"][];
+        };
+        Sheet: {
+            specs: components["schemas"]["DeliverySpec"][];
+            shipped: string[];
+            lines: components["schemas"]["Line"][];
+            away: string[];
         };
         Said: {
             /** Format: int64 */
@@ -2931,51 +3444,6 @@ export interface components {
             /** Format: int32 */
             listened: number | null;
         };
-        Cell: {
-            spec: string;
-            asked: boolean;
-            passes: boolean;
-            checks: components["schemas"]["Check"][];
-            /** Format: int64 */
-            renderingId: number | null;
-            /** @enum {string|null} */
-            state: "WAITING" | "RENDERING" | "DONE" | "FAILED" | "CANCELLED" | null;
-            current: boolean;
-            /** Format: double */
-            progress: number;
-            /** Format: int64 */
-            secondsLeft: number | null;
-            /** Format: int64 */
-            bytes: number;
-            fileName: string;
-            measured: components["schemas"]["Check"][];
-            problem: string | null;
-        };
-        Check: {
-            subject: string;
-            /** @enum {string} */
-            verdict: "PASSES" | "NOTE" | "FAILS" | "WAIVED";
-            text: string;
-            /** @enum {string|null} */
-            repair: "FIT" | "CAPTIONS" | "FRAME" | "TEXT" | "WORDS" | null;
-        };
-        Line: {
-            /** Format: int64 */
-            clipId: number;
-            title: string;
-            /** Format: int64 */
-            lengthUs: number;
-            /** Format: int64 */
-            originalUs: number;
-            /** Format: int32 */
-            revision: number;
-            cells: components["schemas"]["Cell"][];
-        };
-        Sheet: {
-            specs: components["schemas"]["DeliverySpec"][];
-            shipped: string[];
-            lines: components["schemas"]["Line"][];
-        };
         Hit: {
             /** Format: int32 */
             from: number;
@@ -3045,6 +3513,7 @@ export interface components {
             text: string;
             /** @enum {string} */
             state: "OPEN" | "PROPOSED" | "REVIEWED";
+            moved: components["schemas"]["Moved"] | null;
             changed: boolean;
         };
         TranslationState: {
@@ -3092,6 +3561,16 @@ export interface components {
             /** @enum {string} */
             problem: "CUT" | "SMALL";
         };
+        LogoShown: {
+            picture: string;
+            /** @enum {string} */
+            corner: "TOP_LEFT" | "TOP_RIGHT" | "BOTTOM_LEFT" | "BOTTOM_RIGHT";
+            place: components["schemas"]["StandingBox"];
+            /** Format: double */
+            size: number;
+            /** Format: double */
+            opacity: number;
+        };
         PictureRun: {
             /** Format: int64 */
             clipFrame: number;
@@ -3114,6 +3593,18 @@ export interface components {
             runs: components["schemas"]["PictureRun"][];
             path: number[];
             faces: components["schemas"]["FaceWarning"][];
+            largeFonts: string[];
+            logo: components["schemas"]["LogoShown"] | null;
+        };
+        StandingBox: {
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+            /** Format: double */
+            width: number;
+            /** Format: double */
+            height: number;
         };
         PostOfClip: {
             written: boolean;
@@ -3204,6 +3695,11 @@ export interface components {
             endsLaterUs: number;
             setByHand: ("CAPTION" | "CAPTION_END" | "LINE" | "TEXT" | "BEGINNING" | "END" | "ADDED" | "STYLE" | "KEY" | "PLACE")[];
         };
+        CoverChoice: {
+            cover: components["schemas"]["Cover"];
+            isKept: boolean;
+            proposedUs: number[];
+        };
         CaptionStanding: {
             place: components["schemas"]["Place"];
             /** Format: double */
@@ -3225,6 +3721,16 @@ export interface components {
              */
             type: "askFor";
             specs: string[];
+        };
+        ChangeCameraLookIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "changeCameraLook";
+            /** Format: int32 */
+            camera: number;
+            look: components["schemas"]["Look"];
         };
         ChangeGapIntent: {
             /**
@@ -3260,6 +3766,14 @@ export interface components {
             move: "STEP" | "GLIDE";
             curve: components["schemas"]["Curve"];
             on: boolean;
+        };
+        ChooseCoverIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "chooseCover";
+            cover: components["schemas"]["Cover"];
         };
         CleanUpIntent: {
             /**
@@ -3344,6 +3858,14 @@ export interface components {
             group: number;
             /** Format: int32 */
             attempt: number;
+        };
+        LayLogoIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "layLogo";
+            logo: components["schemas"]["Logo"] | null;
         };
         LeaveOutIntent: {
             /**
@@ -3667,6 +4189,15 @@ export interface components {
             captions: components["schemas"]["Ends"][];
             /** Format: int64 */
             laterUs: number;
+        };
+        TakeProposalsIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "takeProposals";
+            language: string;
+            sentences: components["schemas"]["TranslatedSentence"][];
         };
         TranslateIntent: {
             /**
@@ -4470,6 +5001,62 @@ export interface operations {
             };
         };
     };
+    pattern: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TextPatternKept"];
+                };
+            };
+        };
+    };
+    keep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        /** @description Up to 1 MB; more is answered with 413. */
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TextPattern"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TextPatternKept"];
+                };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     names: {
         parameters: {
             query?: never;
@@ -4492,7 +5079,7 @@ export interface operations {
             };
         };
     };
-    keep: {
+    keep_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -4692,7 +5279,7 @@ export interface operations {
             };
         };
     };
-    keep_1: {
+    keep_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -4701,7 +5288,12 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody?: never;
+        /** @description Up to 1 MB; more is answered with 413. */
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StyleName"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {
@@ -4711,6 +5303,47 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["HouseStanding"];
                 };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    give: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        /** @description Up to 1 MB; more is answered with 413. */
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StyleName"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["HouseStanding"];
+                };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -4760,6 +5393,36 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["FillerList"];
                 };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    ask: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Up to 1 MB; more is answered with 413. */
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Ticked"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description More than is taken. */
             413: {
@@ -4960,6 +5623,28 @@ export interface operations {
             };
         };
     };
+    renderShelf: {
+        parameters: {
+            query?: {
+                shelf?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": number;
+                };
+            };
+        };
+    };
     cancel: {
         parameters: {
             query?: never;
@@ -5037,6 +5722,102 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Remark"][];
+                };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    pause: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Up to 1 MB; more is answered with 413. */
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Pause"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Queue"];
+                };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    move: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Up to 1 MB; more is answered with 413. */
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Move"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Queue"];
+                };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    again: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Up to 1 MB; more is answered with 413. */
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Again"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Queue"];
                 };
             };
             /** @description More than is taken. */
@@ -5232,6 +6013,102 @@ export interface operations {
             };
         };
     };
+    add_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Up to 12 MB; more is answered with 413. */
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["LogoKept"];
+                };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    rename: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Up to 1 MB; more is answered with 413. */
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OtherName"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["StyleListed"][];
+                };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    copy: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Up to 1 MB; more is answered with 413. */
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OtherName"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["StyleListed"][];
+                };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     make: {
         parameters: {
             query?: never;
@@ -5296,7 +6173,7 @@ export interface operations {
             };
         };
     };
-    add_1: {
+    add_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -5558,7 +6435,7 @@ export interface operations {
             };
         };
     };
-    add_2: {
+    add_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -5956,6 +6833,62 @@ export interface operations {
             };
         };
     };
+    proposed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DeliveryFolder"];
+                };
+            };
+        };
+    };
+    write: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        /** @description Up to 1 MB; more is answered with 413. */
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FolderWanted"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DeliveryFolder"];
+                };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     ofEpisode: {
         parameters: {
             query?: never;
@@ -6090,7 +7023,7 @@ export interface operations {
             };
         };
     };
-    keep_2: {
+    keep_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -6491,7 +7424,9 @@ export interface operations {
     };
     spread: {
         parameters: {
-            query?: never;
+            query?: {
+                reach?: "EPISODE" | "SHOW";
+            };
             header?: never;
             path: {
                 id: number;
@@ -6542,7 +7477,7 @@ export interface operations {
             };
             cookie?: never;
         };
-        /** @description Up to 1 MB; more is answered with 413. */
+        /** @description Up to 12 MB; more is answered with 413. */
         requestBody: {
             content: {
                 "application/json": components["schemas"]["StyleText"];
@@ -6623,6 +7558,26 @@ export interface operations {
             };
         };
     };
+    all: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["WorkerShown"][];
+                };
+            };
+        };
+    };
     storage: {
         parameters: {
             query?: never;
@@ -6659,6 +7614,28 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["ShelfItem"][];
+                };
+            };
+        };
+    };
+    sheetOfShelf: {
+        parameters: {
+            query?: {
+                shelf?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Sheet"];
                 };
             };
         };
@@ -6725,6 +7702,26 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Description"];
+                };
+            };
+        };
+    };
+    queue: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Queue"];
                 };
             };
         };
@@ -6853,6 +7850,28 @@ export interface operations {
             };
         };
     };
+    picture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                picture: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/png": string;
+                };
+            };
+        };
+    };
     letterings: {
         parameters: {
             query?: never;
@@ -6869,6 +7888,48 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Specimens"];
+                };
+            };
+        };
+    };
+    all_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["StyleListed"][];
+                };
+            };
+        };
+    };
+    remove_3: {
+        parameters: {
+            query: {
+                name: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["StyleListed"][];
                 };
             };
         };
@@ -7198,8 +8259,13 @@ export interface operations {
         parameters: {
             query?: {
                 subtitles?: string[];
+                cuts?: string[];
+                covers?: boolean;
             };
-            header?: never;
+            header?: {
+                Range?: string;
+                "If-Range"?: string;
+            };
             path: {
                 id: number;
             };
@@ -7259,6 +8325,32 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["BriefAsked"];
                 };
+            };
+        };
+    };
+    zipOfShelf: {
+        parameters: {
+            query?: {
+                shelf?: number;
+                subtitles?: string[];
+                cuts?: string[];
+                covers?: boolean;
+            };
+            header?: {
+                Range?: string;
+                "If-Range"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -7725,6 +8817,55 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["ShownCue"][];
+                };
+            };
+        };
+    };
+    choice: {
+        parameters: {
+            query: {
+                spec: string;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CoverChoice"];
+                };
+            };
+        };
+    };
+    picture_1: {
+        parameters: {
+            query: {
+                spec: string;
+                us?: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": string;
                 };
             };
         };

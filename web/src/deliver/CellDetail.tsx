@@ -1,39 +1,49 @@
-import { useQueryClient } from '@tanstack/react-query';
-import { api, type Cell, type Sheet, type Spec } from '../api/client';
+import { useState } from 'react';
+import type { Cell, Sheet, Spec } from '../api/client';
 import { clockTenths } from '../ui/time';
-import { useWorkbench, type Stage } from '../workbench/store';
+import type { Stage } from '../workbench/store';
 import { CheckRow } from './CheckRow';
+import { CoverField } from './CoverField';
 import { NamePatternField } from './NamePatternField';
 import { PostFields } from './PostFields';
+import { PostPatternField } from './PostPatternField';
 import { goToRepair, type Check } from './repairs';
 import { hasPicture } from './specFields';
+import { useClipChange } from './useClipChange';
 
 type Line = Sheet['lines'][number];
 
 /** A cell of the sheet: what was checked, what is finished, and what goes out with it. */
 export function CellDetail({
-  episodeId,
   line,
   cell,
   spec,
   onOpen,
 }: {
-  episodeId: number;
   line: Line;
   cell: Cell;
   spec: Spec;
   onOpen: (stage: Stage) => void;
 }) {
-  const queries = useQueryClient();
-  const ready = cell.state === 'DONE';
-  const waive = async ({ subject, text: found }: Check, note: string | null) => {
-    try {
-      await api.change(line.clipId, line.revision, { type: 'waive', spec: spec.id, subject, found, note });
-    } catch (error) {
-      useWorkbench.setState({ message: (error as Error).message });
-    }
-    await Promise.all(['sheet', 'clips'].map((key) => queries.invalidateQueries({ queryKey: [key] })));
-  };
+  const [unplayable, setUnplayable] = useState(false);
+  const finished = cell.state === 'DONE';
+  const change = useClipChange(line.clipId);
+  const waive = ({ subject, text: found }: Check, note: string | null) =>
+    change({ type: 'waive', spec: spec.id, subject, found, note });
+  const checks = finished && cell.current ? [...cell.checks, ...cell.measured] : cell.checks;
+  const right = checks.filter((c) => c.verdict === 'PASSES');
+  const found = checks.filter((c) => c.verdict !== 'PASSES');
+  const row = (c: Check) => (
+    <CheckRow
+      key={`${c.subject} ${c.text}`}
+      check={c}
+      onRepair={() => {
+        if (c.repair === 'TEXT') document.getElementById('post-text')?.focus();
+        else if (c.repair) goToRepair(c.repair, onOpen);
+      }}
+      onWaive={(note) => void waive(c, note)}
+    />
+  );
   return (
     <div>
       <h2 className="font-serif text-[18px] leading-snug font-semibold">{line.title}</h2>
@@ -41,7 +51,7 @@ export function CellDetail({
         {spec.name}, {hasPicture(spec.encoding.codec) ? `${spec.canvas.width} × ${spec.canvas.height}` : 'sound only'},{' '}
         {clockTenths(line.lengthUs)}
       </p>
-      {ready && (
+      {finished && (
         <video
           key={`${cell.renderingId}-${cell.bytes}`}
           className="mx-auto mt-3 max-h-[330px] rounded-md bg-black"
@@ -49,34 +59,39 @@ export function CellDetail({
           controls
           preload="metadata"
           data-testid="result"
+          onError={() => setUnplayable(true)}
+          onLoadedMetadata={() => setUnplayable(false)}
         />
       )}
-      <ul className="mt-3">
-        {cell.checks.map((c) => (
-          <CheckRow
-            key={c.subject}
-            check={c}
-            onRepair={() => {
-              if (c.repair === 'TEXT') document.getElementById('post-text')?.focus();
-              else if (c.repair) goToRepair(c.repair, onOpen);
-            }}
-            onWaive={(note) => void waive(c, note)}
-          />
-        ))}
-        {ready &&
-          cell.current &&
-          cell.measured.map((c) => <CheckRow key={c.subject} check={c} onRepair={() => {}} onWaive={null} />)}
-      </ul>
+      {finished && unplayable && (
+        <p className="mt-2 text-[12.5px] text-soft">
+          This browser cannot play {cell.fileName.split('.').pop()!.toUpperCase()} files of this kind; the file itself
+          was gone through below.
+        </p>
+      )}
+      <ul className="mt-3">{found.map(row)}</ul>
+      {right.length > 0 && (
+        <details className="py-1.5">
+          <summary className="cursor-pointer text-soft">
+            {right.length} check{right.length === 1 ? '' : 's'} passed
+          </summary>
+          <ul>{right.map(row)}</ul>
+        </details>
+      )}
       {cell.problem && <p className="mt-2 text-accent">{cell.problem}</p>}
       <div className="label mt-3">File name</div>
       <div className="mt-1 text-[12.5px] break-all">{cell.fileName}</div>
-      {ready && (
+      {finished && (
         <a className="button mt-2 inline-block" href={`/api/renderings/${cell.renderingId}/file?download=true`}>
           Download
         </a>
       )}
+      {hasPicture(spec.encoding.codec) && line.lengthUs > 0 && (
+        <CoverField clipId={line.clipId} revision={line.revision} spec={spec} />
+      )}
       <PostFields clipId={line.clipId} revision={line.revision} spec={spec} />
-      <NamePatternField episodeId={episodeId} />
+      <PostPatternField episodeId={line.episodeId} />
+      <NamePatternField episodeId={line.episodeId} />
     </div>
   );
 }

@@ -26,8 +26,7 @@ export function CheckRow({
 }: {
   check: Check;
   onRepair: () => void;
-  /** Null where there is nothing to let pass: what is finished is as it is. */
-  onWaive: ((note: string | null) => void) | null;
+  onWaive: (note: string | null) => void;
 }) {
   const [waiving, setWaiving] = useState(false);
   const open = check.verdict === 'FAILS' || check.verdict === 'NOTE';
@@ -40,7 +39,7 @@ export function CheckRow({
           {check.text}
         </span>
       </div>
-      {(open || check.verdict === 'WAIVED') && onWaive && (
+      {(open || check.verdict === 'WAIVED') && (
         <p className="flex gap-3 pl-6 text-[12.5px]">
           {open && check.repair && (
             <button className="link" onClick={onRepair}>
@@ -58,7 +57,7 @@ export function CheckRow({
           )}
         </p>
       )}
-      {waiving && open && onWaive && (
+      {waiving && open && (
         <form
           className="mt-1 flex gap-1.5 pl-6"
           onSubmit={(e) => {

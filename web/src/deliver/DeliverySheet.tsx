@@ -1,83 +1,60 @@
-import { useRef, useState } from 'react';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { AudioLines } from 'lucide-react';
-import { api, Refusal, type Cell, type Sheet, type Spec } from '../api/client';
-import { clock } from '../ui/time';
-import { useWorkbench, type Stage } from '../workbench/store';
+import { useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { api, type Cell, type QueueLine, type Spec } from '../api/client';
+import type { Stage } from '../workbench/store';
 import { ProofPanel } from '../proof/ProofPanel';
-import { SaidOfClip } from '../proof/SaidOfClip';
+import { QueueLink } from '../queue/QueueLink';
 import { CellDetail } from './CellDetail';
-import { DeliveryZip } from './DeliveryZip';
-import { codecName, hasPicture } from './specFields';
-import { SheetCell } from './SheetCell';
+import { arranged, isReady, type Line, type Order, type Shown } from './sheetView';
+import { SheetTable, type Chosen } from './SheetTable';
 import { SpecPanel } from './SpecPanel';
+import { TakeHome } from './TakeHome';
+import { useSheet, type SheetOf } from './useSheet';
 
 /** Specs that fill the sheet where few are asked for. */
 const USUAL = ['vertical-60', 'vertical-90', 'feed-square'];
 
-type Line = Sheet['lines'][number];
-
 /** The delivery sheet: clips by specs. Every cell knows before rendering whether it will pass. */
 export function DeliverySheet({
-  episodeId,
-  heading,
+  of,
+  heading = '',
   onOpen,
 }: {
-  episodeId: number;
+  of: SheetOf;
   /** What the page of a link is called, to begin with. */
-  heading: string;
-  onOpen: (clip: number, stage: Stage) => void;
+  heading?: string;
+  onOpen: (line: Line, stage: Stage) => void;
 }) {
-  const queries = useQueryClient();
-  const sheet = useQuery({ queryKey: ['sheet', episodeId], queryFn: () => api.sheet(episodeId) });
-  const [chosen, setChosen] = useState<{ clip: number; spec: string } | null>(null);
+  const queue = useQuery({ queryKey: ['queue'], queryFn: api.queue }).data;
+  const sheet = useSheet(of);
+  const episodeId = 'episode' in of ? of.episode : null;
+  const [chosen, setChosen] = useState<Chosen | null>(null);
   const [proofing, setProofing] = useState(false);
-  const proofs = useQuery({ queryKey: ['proofs', episodeId], queryFn: () => api.proofs(episodeId) }).data;
+  const proofs = useQuery({
+    queryKey: ['proofs', episodeId],
+    queryFn: () => api.proofs(episodeId!),
+    enabled: episodeId !== null,
+  }).data;
   const [chosenSpec, setChosenSpec] = useState<string | null>(null);
-  const ticks = useRef<Promise<void>>(Promise.resolve());
-  /** Cells as they were ticked, shown until the server has answered. */
-  const [pending, setPending] = useState<Record<string, boolean>>({});
   const [added, setAdded] = useState<string[]>([]);
-  if (sheet.isError) return <p className="p-10">{(sheet.error as Error).message}</p>;
-  if (!sheet.data) return <p className="p-10 text-soft">Looking through the clips</p>;
-  const { specs, shipped } = sheet.data;
-  const lines = sheet.data.lines.map((l) => ({
-    ...l,
-    cells: l.cells.map((c) => ({ ...c, asked: pending[`${l.clipId} ${c.spec}`] ?? c.asked })),
-  }));
+  const [order, setOrder] = useState<Order>('made');
+  const [shownLines, setShownLines] = useState<Shown>('all');
+  if (sheet.error) return <p className="p-10">{sheet.error.message}</p>;
+  if (!sheet.specs) return <p className="p-10 text-soft">Looking through the clips</p>;
+  const { specs, shipped, lines, away } = sheet;
+  const openClip = (clip: number, stage: Stage) => {
+    const clicked = lines.find((l) => l.clipId === clip);
+    if (clicked) onOpen(clicked, stage);
+  };
   const asked = new Set(lines.flatMap((l) => l.cells.filter((c) => c.asked).map((c) => c.spec)));
   const usual = USUAL.filter((id) => !asked.has(id)).slice(0, Math.max(0, USUAL.length - asked.size));
   const shown = specs.filter((s) => asked.has(s.id) || usual.includes(s.id) || added.includes(s.id));
-  const cells = lines.flatMap((l) => l.cells.filter((c) => c.asked).map((c) => ({ line: l, cell: c })));
-  const finished = cells.filter(({ cell }) => cell.state === 'DONE' && cell.current);
-  const busy = cells.filter(({ cell }) => cell.state === 'WAITING' || cell.state === 'RENDERING');
-  const open = cells.filter(
-    ({ cell }) => cell.passes && !(cell.state === 'DONE' && cell.current) && !busy.some((b) => b.cell === cell),
-  );
-  const left = restTime(cells.map((c) => c.cell));
-  const key = ['sheet', episodeId];
-  const send = async (clipId: number, spec: string, asked: boolean) => {
-    try {
-      const held = (await api.sheet(episodeId)).lines.find((l) => l.clipId === clipId);
-      if (!held) return;
-      const wanted = held.cells.filter((c) => (c.spec === spec ? asked : c.asked)).map((c) => c.spec);
-      await api.change(clipId, held.revision, { type: 'askFor', specs: wanted });
-    } catch (error) {
-      useWorkbench.setState({ message: (error as Refusal).message });
-    }
-    await queries.invalidateQueries({ queryKey: key });
-    setPending((before) =>
-      Object.fromEntries(
-        Object.entries(before).filter(([cell, ticked]) => cell !== `${clipId} ${spec}` || ticked !== asked),
-      ),
-    );
-    await queries.invalidateQueries({ queryKey: ['clips'] });
-  };
-  const toggle = (line: Line, cell: Cell) => {
-    const asked = !cell.asked;
-    setPending((before) => ({ ...before, [`${line.clipId} ${cell.spec}`]: asked }));
-    ticks.current = ticks.current.then(() => send(line.clipId, cell.spec, asked));
-  };
+  const cells = lines.flatMap((l) => l.cells.filter((c) => c.asked));
+  const finished = cells.filter(isReady);
+  const busy = cells.filter((c) => c.state === 'WAITING' || c.state === 'RENDERING');
+  const open = cells.filter((c) => c.passes && !isReady(c) && !busy.includes(c));
+  const rows = arranged(lines, shownLines, order);
+  const left = restTime(queue?.lines.filter((q) => lines.some((l) => l.episodeId === q.episodeId)) ?? []);
   const line = lines.find((l) => l.clipId === chosen?.clip);
   const cell = line?.cells.find((c) => c.spec === chosen?.spec);
   const spec = specs.find((s) => s.id === chosenSpec);
@@ -92,10 +69,13 @@ export function DeliverySheet({
             </div>
             {lines.length > 0 && (
               <div className="flex items-center gap-2">
+                <QueueLink />
                 <AddColumn specs={specs.filter((s) => !shown.includes(s))} onAdd={(id) => setAdded([...added, id])} />
-                <button className="button" aria-pressed={proofing} onClick={() => setProofing(!proofing)}>
-                  Show for a yes
-                </button>
+                {episodeId !== null && (
+                  <button className="button" aria-pressed={proofing} onClick={() => setProofing(!proofing)}>
+                    Show for a yes
+                  </button>
+                )}
               </div>
             )}
           </div>
@@ -105,58 +85,33 @@ export function DeliverySheet({
               where each clip should go.
             </p>
           ) : (
-            <div role="table" aria-label="Clips by specs" className="mt-4 min-w-max">
-              <div role="row" className="flex items-end gap-4 border-b border-rule pb-2.5">
-                <div role="columnheader" className="label w-[190px] shrink-0">
-                  Clip
-                </div>
-                {shown.map((s) => (
-                  <SpecHead
-                    key={s.id}
-                    spec={s}
-                    chosen={chosenSpec === s.id}
-                    onChoose={() => {
-                      setProofing(false);
-                      setChosen(null);
-                      setChosenSpec(s.id);
-                    }}
-                  />
-                ))}
-              </div>
-              {lines.map((l) => (
-                <div role="row" key={l.clipId} className="flex items-stretch gap-4 border-b border-rule py-3">
-                  <button
-                    role="rowheader"
-                    className="w-[190px] shrink-0 text-left"
-                    onClick={() => onOpen(l.clipId, 'pare')}
-                  >
-                    <div className="font-serif text-[15px] leading-snug font-semibold">{l.title}</div>
-                    <div className="text-[12px] text-soft tabular-nums">
-                      {clock(l.lengthUs)} pared from {clock(l.originalUs)}
-                    </div>
-                    {proofs && <SaidOfClip proofs={proofs} clipId={l.clipId} />}
-                  </button>
-                  {shown.map((s) => {
-                    const c = l.cells.find((x) => x.spec === s.id)!;
-                    return (
-                      <SheetCell
-                        key={s.id}
-                        line={l}
-                        cell={c}
-                        chosen={chosen?.clip === l.clipId && chosen.spec === s.id}
-                        onChoose={() => {
-                          setProofing(false);
-                          setChosenSpec(null);
-                          setChosen({ clip: l.clipId, spec: s.id });
-                        }}
-                        onToggle={() => toggle(l, c)}
-                        onOpen={(stage) => onOpen(l.clipId, stage)}
-                      />
-                    );
-                  })}
-                </div>
-              ))}
-            </div>
+            <>
+              {lines.length > 1 && (
+                <Arrangement order={order} shown={shownLines} onOrder={setOrder} onShown={setShownLines} />
+              )}
+              <SheetTable
+                lines={rows}
+                specs={shown}
+                chosen={chosen}
+                chosenSpec={chosenSpec}
+                proofs={proofs}
+                onChoose={(cell) => {
+                  setProofing(false);
+                  setChosenSpec(null);
+                  setChosen(cell);
+                }}
+                onChooseSpec={(id) => {
+                  setProofing(false);
+                  setChosen(null);
+                  setChosenSpec(id);
+                }}
+                onTick={sheet.tick}
+                onOpen={openClip}
+                episodes={episodeId !== null ? 'hidden' : order === 'made' ? 'above' : 'beside'}
+              />
+              {away.length > 0 && <p className="mt-4 text-soft">Not to be seen just now: {away.join(', ')}.</p>}
+              {rows.length === 0 && <p className="mt-6 text-soft">No clip is like that.</p>}
+            </>
           )}
         </div>
         <footer className="flex shrink-0 items-center gap-4 border-t border-rule px-6 py-2.5">
@@ -166,21 +121,16 @@ export function DeliverySheet({
           <div className="h-2 flex-1 overflow-hidden rounded-full bg-rule">
             <div
               className="h-full bg-steel"
-              style={{ width: `${cells.length ? (progress(cells.map((c) => c.cell)) / cells.length) * 100 : 0}%` }}
+              style={{ width: `${cells.length ? (progress(cells) / cells.length) * 100 : 0}%` }}
             />
           </div>
           <span className="w-[120px] text-right text-soft whitespace-nowrap">{busy.length ? left : ''}</span>
-          {finished.length > 0 && <DeliveryZip episodeId={episodeId} />}
+          {finished.length > 0 && <TakeHome of={of} />}
           <button
             className="button button-strong"
             disabled={open.length === 0}
             data-testid="render"
-            onClick={async () => {
-              // What was ticked a moment ago is rendered too.
-              await ticks.current;
-              await api.renderAll(episodeId);
-              await queries.invalidateQueries({ queryKey: ['sheet'] });
-            }}
+            onClick={() => void sheet.renderAll()}
           >
             {busy.length && !open.length
               ? 'Rendering'
@@ -191,12 +141,12 @@ export function DeliverySheet({
         </footer>
       </main>
       <aside className="w-[330px] shrink-0 overflow-y-auto border-l border-rule bg-desk px-4 py-4">
-        {proofing ? (
+        {proofing && episodeId !== null ? (
           <ProofPanel
             episodeId={episodeId}
             heading={heading}
             clips={lines.map((l) => ({ id: l.clipId, title: l.title }))}
-            onOpen={(clip) => onOpen(clip, 'pare')}
+            onOpen={(clip) => openClip(clip, 'pare')}
           />
         ) : spec ? (
           <SpecPanel
@@ -211,11 +161,10 @@ export function DeliverySheet({
           />
         ) : line && cell ? (
           <CellDetail
-            episodeId={episodeId}
             line={line}
             cell={cell}
             spec={specs.find((s) => s.id === cell.spec)!}
-            onOpen={(stage) => onOpen(line.clipId, stage)}
+            onOpen={(stage) => onOpen(line, stage)}
           />
         ) : (
           <p className="text-soft">
@@ -240,44 +189,66 @@ function summary(clips: number, asked: number, finished: number, busy: number) {
 }
 
 const progress = (cells: Cell[]) =>
-  cells.reduce((n, c) => n + (c.state === 'DONE' && c.current ? 1 : c.state === 'RENDERING' ? c.progress : 0), 0);
+  cells.reduce((n, c) => n + (isReady(c) ? 1 : c.state === 'RENDERING' ? c.progress : 0), 0);
 
-function restTime(cells: Cell[]): string {
-  const known = cells.filter((c) => c.secondsLeft !== null);
-  if (!known.length) return 'starting';
-  const seconds = known.reduce((n, c) => n + c.secondsLeft!, 0);
-  const one = known.reduce((n, c) => n + c.secondsLeft! / Math.max(0.03, 1 - c.progress), 0) / known.length;
-  const all = seconds + cells.filter((c) => c.state === 'WAITING').length * one;
-  return all < 90 ? `about ${Math.round(all)} s left` : `about ${Math.round(all / 60)} min left`;
+/** Until the last of what is ordered is done. */
+function restTime(lines: QueueLine[]): string {
+  const seconds = Math.max(...lines.map((l) => l.secondsLeft ?? 0));
+  if (!(seconds > 0)) return lines.length ? 'in the queue' : '';
+  return seconds < 90 ? `about ${seconds} s left` : `about ${Math.round(seconds / 60)} min left`;
 }
 
-function SpecHead({ spec, chosen, onChoose }: { spec: Spec; chosen: boolean; onChoose: () => void }) {
-  const box = 22 / Math.max(spec.canvas.width, spec.canvas.height);
-  const { codec } = spec.encoding;
+const ORDERS: [Order, string][] = [
+  ['made', 'as they were made'],
+  ['title', 'by title'],
+  ['longest', 'the longest first'],
+  ['hand', 'what needs a hand first'],
+];
+const SHOWN: [Shown, string][] = [
+  ['all', 'All clips'],
+  ['hand', 'Those that need a hand'],
+  ['open', 'Those that are not done'],
+  ['ready', 'Those that are ready'],
+];
+
+function Arrangement({
+  order,
+  shown,
+  onOrder,
+  onShown,
+}: {
+  order: Order;
+  shown: Shown;
+  onOrder: (order: Order) => void;
+  onShown: (shown: Shown) => void;
+}) {
   return (
-    <div role="columnheader" className="w-[160px] shrink-0">
-      <button
-        className={`-mx-1.5 block w-full rounded px-1.5 text-left hover:bg-desk ${chosen ? 'bg-desk' : ''}`}
-        aria-pressed={chosen}
-        title="What this spec asks for"
-        onClick={onChoose}
+    <div className="mt-3 flex items-center gap-2 text-[12.5px]">
+      <select
+        className="field w-auto py-1 text-[12.5px]"
+        aria-label="Which clips are shown"
+        value={shown}
+        onChange={(e) => onShown(e.target.value as Shown)}
       >
-        <span className="flex h-[24px] items-end">
-          {hasPicture(codec) ? (
-            <span
-              className="border-[1.5px] border-steel"
-              style={{ width: spec.canvas.width * box, height: spec.canvas.height * box }}
-            />
-          ) : (
-            <AudioLines size={18} className="text-steel" />
-          )}
-        </span>
-        <span className="mt-1 block font-semibold">{spec.name}</span>
-        <span className="block text-[12px] text-soft">
-          {hasPicture(codec) ? `${spec.canvas.width} × ${spec.canvas.height}` : codecName(codec)}, up to{' '}
-          {clock(spec.length.longestUs)}
-        </span>
-      </button>
+        {SHOWN.map(([value, name]) => (
+          <option key={value} value={value}>
+            {name}
+          </option>
+        ))}
+      </select>
+      <select
+        className="field w-auto py-1 text-[12.5px]"
+        aria-label="In what order"
+        value={order}
+        onChange={(e) => onOrder(e.target.value as Order)}
+      >
+        {ORDERS.map(([value, name]) => (
+          <option key={value} value={value}>
+            {name}
+          </option>
+        ))}
+      </select>
+      <span className="text-soft">arrow keys go from cell to cell, space asks for one, Enter shows it</span>
     </div>
   );
 }

@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { api } from '../api/client';
+import { PatternFields } from './PatternFields';
 
 /** How the show's files are named: a pattern, with a name of this episode by it while it is typed. */
 export function NamePatternField({ episodeId }: { episodeId: number }) {
@@ -32,11 +33,6 @@ export function NamePatternField({ episodeId }: { episodeId: number }) {
       setTold({ example: '', problem: (error as Error).message });
     }
   };
-  const put = (name: string) => {
-    const at = field.current?.selectionStart ?? pattern.length;
-    setTyped(`${pattern.slice(0, at)}{${name}}${pattern.slice(at)}`);
-    field.current?.focus();
-  };
   return (
     <div className="mt-3 grid gap-1">
       <label className="label" htmlFor="name-pattern">
@@ -56,18 +52,7 @@ export function NamePatternField({ episodeId }: { episodeId: number }) {
           if (e.key === 'Escape') setTyped(null);
         }}
       />
-      <div className="flex flex-wrap gap-1">
-        {kept.fields.map((name) => (
-          <button
-            key={name}
-            className="rounded border border-rule px-1.5 text-[11.5px] text-soft hover:text-ink"
-            onMouseDown={(e) => e.preventDefault()}
-            onClick={() => put(name)}
-          >
-            {name}
-          </button>
-        ))}
-      </div>
+      <PatternFields fields={kept.fields} pattern={pattern} typedIn={field} onTyped={setTyped} />
       {typed !== null && (
         <p className={`text-[12px] break-all ${told.problem ? 'text-accent' : 'text-soft'}`} aria-live="polite">
           {told.problem || told.example}

@@ -1,9 +1,11 @@
+import type { KeyboardEvent } from 'react';
 import { X } from 'lucide-react';
 import { api, type Cell } from '../api/client';
 import { assertNever } from '../ui/assertNever';
 import { clock, sizeText } from '../ui/time';
 import type { Stage } from '../workbench/store';
 import { firstOf, goToRepair, repairName } from './repairs';
+import { isReady } from './sheetView';
 
 /** What was found of a cell: the first of it, and how much more there is. */
 function foundIn(cell: Cell): string {
@@ -19,6 +21,7 @@ function standing(cell: Cell): string {
     case null:
       return foundIn(cell);
     case 'RENDERING':
+      if (cell.progress >= 1) return 'being checked';
       return cell.secondsLeft === null ? 'rendering' : `rendering, ${clock(cell.secondsLeft * 1e6)} left`;
     case 'WAITING':
       return 'waiting';
@@ -27,7 +30,8 @@ function standing(cell: Cell): string {
     case 'CANCELLED':
       return 'cancelled';
     case 'DONE':
-      return cell.current ? `${sizeText(cell.bytes)}, ready to post` : 'changed since it was rendered';
+      if (!cell.current) return 'changed since it was rendered';
+      return cell.right ? `${sizeText(cell.bytes)}, ready to post` : `not right: ${firstOf(cell.measured)!.text}`;
     default:
       return assertNever(state);
   }
@@ -38,6 +42,10 @@ export function SheetCell({
   line,
   cell,
   chosen,
+  place,
+  reached,
+  onKey,
+  onReach,
   onChoose,
   onToggle,
   onOpen,
@@ -45,23 +53,38 @@ export function SheetCell({
   line: { clipId: number; lengthUs: number; title: string };
   cell: Cell;
   chosen: boolean;
+  /** Row and column. */
+  place: string;
+  /** Whether the tabulator key comes to it. */
+  reached: boolean;
+  onKey: (event: KeyboardEvent<HTMLButtonElement>) => void;
+  onReach: () => void;
   onChoose: () => void;
   onToggle: () => void;
   onOpen: (stage: Stage) => void;
 }) {
   const first = firstOf(cell.checks);
   const fails = cell.checks.find((c) => c.verdict === 'FAILS');
-  const ready = cell.state === 'DONE' && cell.current;
+  const ready = isReady(cell);
   const busy = cell.state === 'RENDERING' || cell.state === 'WAITING';
   return (
     <div
-      role="cell"
+      role="gridcell"
+      aria-selected={chosen}
       data-testid={`cell-${line.clipId}-${cell.spec}`}
       data-state={cell.state ?? 'NONE'}
-      className={`relative w-[160px] shrink-0 overflow-hidden rounded-lg border px-3 py-2 ${chosen ? 'border-accent shadow-[inset_0_0_0_1px_var(--accent)]' : 'border-rule'} ${!cell.asked ? 'border-dashed' : ''} ${ready ? 'bg-steelwash' : ''} ${cell.asked && fails ? 'hatched' : ''}`}
+      className={`relative w-[160px] shrink-0 overflow-hidden rounded-lg border px-3 py-2 has-[[data-at]:focus-visible]:border-accent ${chosen ? 'border-accent shadow-[inset_0_0_0_1px_var(--accent)]' : 'border-rule'} ${!cell.asked ? 'border-dashed' : ''} ${ready ? 'bg-steelwash' : ''} ${cell.asked && fails ? 'hatched' : ''}`}
     >
       <div className="flex items-start justify-between">
-        <button className="min-h-6 text-left" onClick={onChoose}>
+        <button
+          className="min-h-6 text-left"
+          data-at={place}
+          tabIndex={reached ? 0 : -1}
+          onKeyDown={onKey}
+          onKeyUp={(e) => e.key === ' ' && e.preventDefault()}
+          onFocus={onReach}
+          onClick={onChoose}
+        >
           <b className="font-semibold tabular-nums">{clock(line.lengthUs)}</b>
         </button>
         <input
@@ -72,12 +95,12 @@ export function SheetCell({
           aria-label={`${line.title} for ${cell.spec}`}
         />
       </div>
-      <button className="block w-full text-left text-[12.5px] leading-snug text-soft" onClick={onChoose}>
+      <button className="block min-h-6 w-full text-left text-[12.5px] leading-snug text-soft" onClick={onChoose}>
         {cell.asked ? standing(cell) : fails ? fails.text : 'not for this'}
       </button>
       {cell.asked && !busy && !ready && first?.repair && (
         <button
-          className="link text-[12.5px]"
+          className="link min-h-6 text-[12.5px]"
           onClick={() => {
             onChoose();
             goToRepair(first.repair!, onOpen);

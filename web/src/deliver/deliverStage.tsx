@@ -5,9 +5,9 @@ function Whole({ open, acts }: StageProps) {
   return (
     open.card && (
       <DeliverySheet
-        episodeId={open.id}
+        of={{ episode: open.id }}
         heading={open.item?.show ?? open.card.title}
-        onOpen={(clip, stage) => acts.openClip({ id: clip }, stage)}
+        onOpen={({ clipId: clip }, stage) => acts.openClip({ id: clip }, stage)}
       />
     )
   );

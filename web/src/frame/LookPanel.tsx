@@ -1,7 +1,9 @@
+import { useState } from 'react';
 import { Slider } from 'radix-ui';
 import { api, type ClipState, type Intent } from '../api/client';
 import { AS_RECORDED, type Look } from '../plate/look';
 import { useChanges } from '../workbench/changes';
+import { Choice } from './Choice';
 import { useShownLook } from '../plate/shownLook';
 import { useWorkbench } from '../workbench/store';
 
@@ -29,15 +31,32 @@ export function LookPanel({
   everyClip: (intent: (clip: ClipState) => Intent) => Promise<void>;
 }) {
   const { change } = useChanges();
-  const look = useShownLook((s) => s.tried) ?? clip.framed.look;
+  const [chosen, setChosen] = useState<number | null>(null);
+  const camera = chosen !== null && chosen < cameras ? chosen : null;
+  const tried = useShownLook((s) => s.tried);
+  const own = camera === null ? clip.framed.look : (clip.framed.colours.looks[camera] ?? AS_RECORDED);
+  const look = tried && tried.camera === camera ? tried.look : own;
   const asRecorded = useShownLook((s) => s.asRecorded);
-  const show = (next: Look) => useShownLook.setState({ tried: next });
+  const changed = (next: Look): Intent =>
+    camera === null ? { type: 'changeLook', look: next } : { type: 'changeCameraLook', camera, look: next };
+  const show = (next: Look) => useShownLook.setState({ tried: { camera, look: next } });
   const keep = (next: Look) => {
     show(next);
-    void change({ type: 'changeLook', look: next }).finally(() => useShownLook.setState({ tried: null }));
+    void change(changed(next)).finally(() => useShownLook.setState({ tried: null }));
   };
   return (
     <div className="grid gap-3">
+      {cameras > 1 && (
+        <Choice
+          label="Picture of"
+          value={camera === null ? 'all' : String(camera)}
+          options={[
+            { value: 'all', name: 'all that is seen' },
+            ...[...Array(cameras).keys()].map((c) => ({ value: String(c), name: `camera ${c + 1}` })),
+          ]}
+          onChoose={(value) => setChosen(value === 'all' ? null : Number(value))}
+        />
+      )}
       <div className="grid grid-cols-2 gap-x-6 gap-y-3">
         {AMOUNTS.map((a) => (
           <label key={a.of} className="grid gap-1">
@@ -65,14 +84,14 @@ export function LookPanel({
       {cameras > 1 && (
         <div className="flex flex-wrap items-center gap-1.5" role="group" aria-label="Colours of the cameras">
           <span className="label mr-1.5">Colours of the cameras</span>
-          {[AS_RECORDED_CAMERA, ...Array(cameras).keys()].map((camera) => (
+          {[AS_RECORDED_CAMERA, ...Array(cameras).keys()].map((like) => (
             <button
-              key={camera}
+              key={like}
               className="button button-small"
-              aria-pressed={clip.framed.colours.camera === camera}
-              onClick={() => void change({ type: 'matchColours', camera })}
+              aria-pressed={clip.framed.colours.camera === like}
+              onClick={() => void change({ type: 'matchColours', camera: like })}
             >
-              {camera === AS_RECORDED_CAMERA ? 'As recorded' : `Like camera ${camera + 1}`}
+              {like === AS_RECORDED_CAMERA ? 'As recorded' : `Like camera ${like + 1}`}
             </button>
           ))}
         </div>
@@ -80,6 +99,7 @@ export function LookPanel({
       <div className="flex flex-wrap gap-1.5">
         <button
           className="button button-small"
+          disabled={camera !== null}
           title="Contrast, brightness and warmth by what is seen in this clip"
           onClick={() =>
             void api.evenedLook(clip.id).then(keep, (e: Error) => useWorkbench.setState({ message: e.message }))
@@ -90,6 +110,7 @@ export function LookPanel({
         <button
           className="button button-small"
           aria-pressed={look.mirrored}
+          disabled={camera !== null}
           onClick={() => keep({ ...look, mirrored: !look.mirrored })}
         >
           Mirrored
@@ -109,9 +130,9 @@ export function LookPanel({
         <button
           className="button button-small justify-self-start"
           onClick={() => {
-            const { camera } = clip.framed.colours;
-            void everyClip(() => ({ type: 'changeLook', look })).then(() =>
-              cameras > 1 ? everyClip(() => ({ type: 'matchColours', camera })) : undefined,
+            const like = clip.framed.colours.camera;
+            void everyClip(() => changed(look)).then(() =>
+              cameras > 1 ? everyClip(() => ({ type: 'matchColours', camera: like })) : undefined,
             );
           }}
         >

@@ -8,6 +8,7 @@ import { CurveField } from './CurveField';
 import type { PushIn } from './framing';
 import type { Standing } from './reach';
 import { SOFT } from './useFrameActs';
+import { joined } from '../ui/spacing';
 
 const SHARES = [0.08, 0.12, 0.2];
 const NOT = 0;
@@ -158,7 +159,7 @@ export function wordsIn(transcript: TranscriptColumns, span: { startUs: number; 
   transcript.text.forEach((text, i) => {
     if (transcript.startUs[i] < span.endUs && transcript.endUs[i] > span.startUs) words.push(text);
   });
-  return words.join(' ');
+  return joined(words);
 }
 
 const LONGEST = 26;

@@ -13,6 +13,7 @@ import { ShownKey } from '../keyboard/ShownKey';
 import { PauseActs } from '../pare/PauseActs';
 import { GapField, TreatMenu } from '../pare/TreatMenu';
 import { ordered, useWorkbench } from '../workbench/store';
+import { joined } from '../ui/spacing';
 
 interface Props {
   episodeId: number;
@@ -119,7 +120,7 @@ function Selected({
   corrections: Corrections;
 }) {
   const playback = usePlayback();
-  const phrase = transcript.text.slice(first, last + 1).join(' ');
+  const phrase = joined(transcript.text.slice(first, last + 1));
   const paragraphStarts = transcript.paragraphs.some((p) => p.from === first);
   return (
     <>
@@ -208,9 +209,8 @@ function All({
                   />
                   <span className="w-12 text-[12px] text-faint tabular-nums">{clock(transcript.startUs[h.from])}</span>
                   <span className="flex-1 font-serif">
-                    {transcript.text.slice(Math.max(0, h.from - 4), h.from).join(' ')}{' '}
-                    <b>{transcript.text.slice(h.from, h.to).join(' ')}</b>{' '}
-                    {transcript.text.slice(h.to, h.to + 4).join(' ')}
+                    {joined(transcript.text.slice(Math.max(0, h.from - 4), h.from))}{' '}
+                    <b>{joined(transcript.text.slice(h.from, h.to))}</b> {joined(transcript.text.slice(h.to, h.to + 4))}
                   </span>
                 </li>
               );

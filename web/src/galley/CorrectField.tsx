@@ -3,6 +3,7 @@ import { usePlayback } from '../plate/Playback';
 import type { TranscriptColumns } from '../api/client';
 import type { Corrections } from '../workbench/corrections';
 import { stopCorrecting } from '../workbench/corrections';
+import { joined } from '../ui/spacing';
 
 /** A text field in the line itself; Enter keeps what is typed, Escape lets it be. */
 export function CorrectField({
@@ -17,7 +18,7 @@ export function CorrectField({
   corrections: Corrections;
 }) {
   const playback = usePlayback();
-  const before = transcript.text.slice(first, last + 1).join(' ');
+  const before = joined(transcript.text.slice(first, last + 1));
   const [text, setText] = useState(before);
   const field = useRef<HTMLInputElement>(null);
   const done = useRef(false);

@@ -11,6 +11,7 @@ import type { Row } from './setLines';
 import { isPared } from './stops';
 import { drawSpine } from './spine';
 import { TimeIndex } from './timeIndex';
+import { isSpaced } from '../ui/spacing';
 
 const NO_TIMES: number[] = [];
 
@@ -174,15 +175,17 @@ export const SetLine = memo(function SetLine(p: LineProps) {
           {transcript.text[i]}
         </span>,
       );
-      words.push(
-        selected && i < p.selectedTo ? (
-          <span key={`b${i}`} className="blank selected">
-            {' '}
-          </span>
-        ) : (
-          ' '
-        ),
-      );
+      if (isSpaced(transcript.text[i], transcript.text[i + 1] ?? '')) {
+        words.push(
+          selected && i < p.selectedTo ? (
+            <span key={`b${i}`} className="blank selected">
+              {' '}
+            </span>
+          ) : (
+            ' '
+          ),
+        );
+      }
     }
     for (const gap of gaps) {
       if (gap.word !== i) continue;

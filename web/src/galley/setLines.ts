@@ -1,4 +1,5 @@
 import type { TranscriptColumns } from '../api/client';
+import { isSpaced } from '../ui/spacing';
 
 /** A pause long enough to be set into the text. */
 export interface PausePiece {
@@ -101,8 +102,9 @@ export function setLines(
       const gap = i + 1 < t.startUs.length ? t.startUs[i + 1] - t.endUs[i] : 0;
       const paused = gap >= SHORTEST_PAUSE_US;
       const needed = measure(t.text[i]) + (paused ? PAUSE_WIDTH + blank : 0) + (gaps.has(i) ? GAP_WIDTH + blank : 0);
-      if (used > 0 && used + blank + needed > width) close(i);
-      used += (used > 0 ? blank : 0) + needed;
+      const before = used > 0 && isSpaced(t.text[i - 1], t.text[i]) ? blank : 0;
+      if (used > 0 && used + before + needed > width) close(i);
+      used += (used > 0 ? before : 0) + needed;
       if (paused) pauses.set(i, { startUs: t.endUs[i], endUs: t.startUs[i + 1] });
     }
     close(end);

@@ -3,6 +3,7 @@ import { flushSync } from 'react-dom';
 import type { ClipState, Cue, TranscriptColumns } from '../api/client';
 import { keyFor, keyName } from '../keyboard/keyMap';
 import { goToFault } from '../keyboard/lettering';
+import { Pair } from './Pair';
 import { usePlayback } from '../plate/Playback';
 import { usePlayhead } from '../plate/playhead';
 import { clockTenths } from '../ui/time';
@@ -21,6 +22,7 @@ import {
   roomAfter,
   shift,
   styleOf,
+  toggleBound,
   toggleCaption,
   toggleKey,
   toggleLine,
@@ -28,6 +30,7 @@ import {
 } from './captionActs';
 import { captionAt, captionOf, firstWord, textOf } from './captions';
 import { ColourInput } from './ColourInput';
+import { PlaceField } from './PlaceField';
 import { told } from './told';
 import { waitingEdits } from './waitingEdits';
 
@@ -100,6 +103,9 @@ export function CaptionCard({ clip, cues, transcript, frameUs }: Props) {
             <Act name="New line here" title={keyed('A line begins at the selected word', 'w')} on={ids.length > 0}>
               {() => toggleLine(desk, ids[0])}
             </Act>
+            <Act name="On one line" title="The selected words stay on one line" on={ids.length > 1}>
+              {() => toggleBound(desk, ids)}
+            </Act>
             <Act name="Join the next" on={at + 1 < cues.length && !cues[at + 1].added && !cue.added}>
               {() => joinWithNext(desk, at)}
             </Act>
@@ -118,6 +124,7 @@ export function CaptionCard({ clip, cues, transcript, frameUs }: Props) {
               {() => linger(desk, at)}
             </Act>
             <Nudges desk={desk} at={at} />
+            <PlaceField desk={desk} at={at} />
             <Act
               name="One after it"
               title="A caption where nobody speaks"
@@ -215,31 +222,6 @@ function Nudges({ desk, at }: { desk: CaptionDesk; at: number }) {
           <option value="all">all</option>
         </select>
       </Pair>
-    </span>
-  );
-}
-
-function Pair({ name, onMove, children }: { name: string; onMove: (by: 1 | -1) => void; children?: React.ReactNode }) {
-  return (
-    <span className="flex items-center gap-1 rounded border border-rule px-1 text-[12px]">
-      <button
-        className="px-1"
-        aria-label={`${name} a frame earlier`}
-        title="a frame earlier"
-        onClick={() => onMove(-1)}
-      >
-        ‹
-      </button>
-      {name}
-      {children}
-      <button
-        className="min-h-6 min-w-6"
-        aria-label={`${name} a frame later`}
-        title="a frame later"
-        onClick={() => onMove(1)}
-      >
-        ›
-      </button>
     </span>
   );
 }

@@ -18,7 +18,7 @@ const FORMATS = [
 ];
 
 /** Captions of a clip in other languages than the one spoken in it. */
-export function LanguagePanel({ clip, spoken }: { clip: ClipState; spoken: string }) {
+export function LanguagePanel({ clip, spoken, frameUs }: { clip: ClipState; spoken: string; frameUs: number }) {
   const { change } = useChanges();
   const tags = Object.keys(clip.lettered.translations).sort();
   const [chosen, setChosen] = useState<string | null>(null);
@@ -59,12 +59,12 @@ export function LanguagePanel({ clip, spoken }: { clip: ClipState; spoken: strin
           </option>
         ))}
       </select>
-      {language && <OneLanguage key={`${clip.id}/${language}`} clip={clip} language={language} />}
+      {language && <OneLanguage key={`${clip.id}/${language}`} clip={clip} language={language} frameUs={frameUs} />}
     </div>
   );
 }
 
-function OneLanguage({ clip, language }: { clip: ClipState; language: string }) {
+function OneLanguage({ clip, language, frameUs }: { clip: ClipState; language: string; frameUs: number }) {
   const state = useQuery({
     queryKey: ['translation', clip.id, language, clip.revision],
     queryFn: () => api.translation(clip.id, language),
@@ -83,15 +83,23 @@ function OneLanguage({ clip, language }: { clip: ClipState; language: string }) 
         options={CAPTION_USES}
         onChoose={(use) => void change({ type: 'useLanguage', language, use })}
       />
-      <Translators clip={clip} language={language} state={state} onTake={take} />
+      <Translators
+        clip={clip}
+        language={language}
+        state={state}
+        onTake={take}
+        onPropose={(sentences) => void change({ type: 'takeProposals', language, sentences })}
+      />
       <Standing sentences={state.sentences} onTake={take} />
+      <p className="text-soft">Enter keeps a sentence, Shift Enter begins a line, and an empty line another caption.</p>
       <ol className="grid gap-2">
         {state.sentences.map((s) => (
           <SentenceRow
             key={`${s.first}/${s.last}`}
             sentence={s}
             language={language}
-            onTake={(text) => take([translated(s, text)])}
+            frameUs={frameUs}
+            onTake={(text, moved) => take([translated(s, text, moved)])}
           />
         ))}
       </ol>
@@ -115,7 +123,8 @@ function OneLanguage({ clip, language }: { clip: ClipState; language: string }) 
   );
 }
 
-const translated = (s: Sentence, text: string): TranslatedSentence => ({
+const translated = (s: Sentence, text: string, moved = s.moved): TranslatedSentence => ({
+  moved,
   first: s.first,
   last: s.last,
   source: s.source,
@@ -129,16 +138,18 @@ function Translators({
   language,
   state,
   onTake,
+  onPropose,
 }: {
   clip: ClipState;
   language: string;
   state: TranslationState;
   onTake: (sentences: TranslatedSentence[]) => void;
+  onPropose: (sentences: TranslatedSentence[]) => void;
 }) {
   const say = (message: string) => useWorkbench.setState({ message });
   const propose = async () => {
     const found = await api.proposeTranslation(clip.id, language);
-    if (found.length) onTake(found);
+    if (found.length) onPropose(found);
     else say('There is no proposal for what is still open.');
   };
   const takeIn = async (file: File) => {

@@ -1,5 +1,10 @@
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
-import type { ClipState, Preview } from '../api/client';
+import type { ClipState, Cue, Preview } from '../api/client';
+import { usePlayhead } from '../plate/playhead';
+import { useChanges } from '../workbench/changes';
+import { captionAt } from './captions';
+import { ownPlace, placedAt } from './ownPlace';
+import { placeIn, put, shapeOf, type Place } from './placing';
 import { snapped } from './snapping';
 import { useCaptionStanding } from './useCaptionStanding';
 import { useStyling } from './useStyling';
@@ -7,15 +12,26 @@ import { useStyling } from './useStyling';
 const STEP = 0.01;
 
 /** Lets the captions be dragged on the plate, and moved by the arrow keys. */
-export function PlacedCaptions({ clip, preview }: { clip: ClipState; preview: Preview }) {
+export function PlacedCaptions({ clip, preview, cues }: { clip: ClipState; preview: Preview; cues: Cue[] }) {
   const styling = useStyling(clip);
   const box = useRef<HTMLDivElement>(null);
   const grip = useRef<{ x: number; y: number; place: { x: number; y: number } } | null>(null);
   const [guides, setGuides] = useState<{ x: number | null; y: number | null } | null>(null);
   const standing = useCaptionStanding(clip);
+  const { change } = useChanges();
+  const playing = usePlayhead((s) => Math.max(0, captionAt(cues, s.programmeUs + 1)));
   if (!styling || !standing) return null;
   const { safe } = preview.canvas;
-  const place = styling.style.place ?? standing.place;
+  const shape = shapeOf(preview.canvas);
+  const own = ownPlace(clip, cues, playing);
+  const place = own?.place ?? placeIn(styling.style, shape) ?? standing.place;
+  const show = (at: Place) => {
+    if (!own) styling.show(put(styling.style, shape, at));
+  };
+  const keep = (at: Place) => {
+    if (own) void change({ type: 'editCaptions', edits: placedAt(own.words, at) });
+    else styling.keep(put(styling.style, shape, at));
+  };
   const at = (e: PointerEvent) => {
     const { width, height } = box.current!.getBoundingClientRect();
     const from = grip.current!;
@@ -27,7 +43,7 @@ export function PlacedCaptions({ clip, preview }: { clip: ClipState; preview: Pr
   const drop = (e: PointerEvent) => {
     const moved =
       grip.current && (Math.abs(e.clientX - grip.current.x) > 3 || Math.abs(e.clientY - grip.current.y) > 3);
-    if (moved) styling.keep({ place: at(e).place });
+    if (moved) keep(at(e).place);
     grip.current = null;
     setGuides(null);
   };
@@ -37,7 +53,7 @@ export function PlacedCaptions({ clip, preview }: { clip: ClipState; preview: Pr
     e.preventDefault();
     e.stopPropagation();
     const next = { x: place.x + by[0] * STEP, y: place.y + by[1] * STEP };
-    styling.keep({ place: { x: Math.min(1, Math.max(0, next.x)), y: Math.min(1, Math.max(0, next.y)) } });
+    keep({ x: Math.min(1, Math.max(0, next.x)), y: Math.min(1, Math.max(0, next.y)) });
   };
   return (
     <div
@@ -57,7 +73,7 @@ export function PlacedCaptions({ clip, preview }: { clip: ClipState; preview: Pr
         if (!grip.current) return;
         const next = at(e);
         setGuides(next.guides);
-        styling.show({ place: next.place });
+        show(next.place);
       }}
       onPointerUp={drop}
       onPointerCancel={drop}

@@ -95,8 +95,10 @@ export class SpecimenPress {
   private async draw(shown: Shown) {
     const { script } = shown.specimen;
     const isNew = this.loaded !== script;
-    if (!this.renderer) this.renderer = await captionRenderer(this.drawing, this.fonts, { text: script });
-    else if (isNew) await this.renderer.renderer.setTrack(script);
+    if (!this.renderer) {
+      this.renderer = await captionRenderer(this.drawing, this.fonts, { text: script });
+      if (this.closed) closeRenderer(this.renderer);
+    } else if (isNew) await this.renderer.renderer.setTrack(script);
     this.loaded = script;
     const side = Math.round(this.size.width * NEARER * 2);
     await drawMoment(this.renderer, shown.us, { width: side, height: side }, true, () => !this.closed);

@@ -8,9 +8,9 @@ import { SpecimenPress } from './SpecimenPress';
 const SIZE = { width: 162, height: 63 };
 
 /** The letterings, each set in one of the clip's own captions over its own picture; what is pointed at moves. */
-export function SpecimenSheet({ clip }: { clip: ClipState }) {
+export function SpecimenSheet({ clip, largeFonts }: { clip: ClipState; largeFonts: string[] | undefined }) {
   const letterings = useQuery({ queryKey: ['letterings'], queryFn: api.letterings, staleTime: Infinity });
-  const fonts = useCaptionFonts();
+  const fonts = useCaptionFonts(largeFonts);
   const press = useMemo(() => (fonts ? new SpecimenPress(fonts, SIZE) : null), [fonts]);
   const host = useRef<HTMLDivElement>(null);
   useEffect(() => press?.mount(host.current!), [press]);

@@ -6,7 +6,10 @@ import { useChanges } from '../workbench/changes';
 import { ColourField } from './ColourField';
 import { ENTRANCES, MARKS, entranceOf, markColours, markOf } from './kinds';
 import { nameOf, OwnFonts } from './OwnFonts';
+import { PlaceFields } from './PlaceFields';
+import type { Shape } from './placing';
 import { TintFields } from './TintFields';
+import { useCaptionStanding } from './useCaptionStanding';
 import { useStyling } from './useStyling';
 
 interface Props {
@@ -14,16 +17,19 @@ interface Props {
   specimens: Specimens;
   /** Names of those who speak in the episode. */
   speakers: string[];
+  /** Of the picture that is seen. */
+  shape: Shape;
 }
 
 /** How the lettering looks in this clip: on the plate at once, kept when let go. */
-export function StylePanel({ clip, specimens, speakers }: Props) {
+export function StylePanel({ clip, specimens, speakers, shape }: Props) {
   const { change } = useChanges();
   const styling = useStyling(clip);
+  const standing = useCaptionStanding(clip)?.place;
   if (!styling) return null;
   const { style, show, keep } = styling;
   const amount = amounts<Partial<Style>>(show, keep);
-  const { face, shadow, ground, motion } = style;
+  const { face, fill, shadow, ground, motion } = style;
   const { typefaces } = specimens;
   const faceFor = (name: string) => {
     const { family, bold, italic } = typefaces.find((t) => nameOf(t) === name)!;
@@ -67,6 +73,22 @@ export function StylePanel({ clip, specimens, speakers }: Props) {
           onTry={(text) => show({ text })}
           onKeep={(text) => keep({ text })}
         />
+        {amount('Soft', fill.softness, 0, 30, (softness) => ({ fill: { ...fill, softness } }), 0.5)}
+        <button
+          className="button button-small justify-self-start"
+          aria-pressed={fill.foot !== null}
+          onClick={() => keep({ fill: { ...fill, foot: fill.foot ? null : (style.key.colour ?? style.text) } })}
+        >
+          Two colours, top to foot
+        </button>
+        {fill.foot && (
+          <ColourField
+            name="At the foot"
+            value={fill.foot}
+            onTry={(foot) => show({ fill: { ...fill, foot } })}
+            onKeep={(foot) => keep({ fill: { ...fill, foot } })}
+          />
+        )}
         <FamilyField
           label="Lower lines"
           value={chosen(style.lowerFace)}
@@ -210,28 +232,7 @@ export function StylePanel({ clip, specimens, speakers }: Props) {
         {amount('Grows by', motion.growth, 0, 0.3, (growth) => ({ motion: { ...motion, growth } }), 0.01)}
         {amount('Goes in, ms', motion.leaveMs, 0, 800, (leaveMs) => ({ motion: { ...motion, leaveMs } }), 10)}
       </Part>
-      <Part name="Place">
-        <Choice
-          label="Lines"
-          value={style.align}
-          options={[
-            { value: 'LEFT', name: 'left' },
-            { value: 'CENTRE', name: 'in the middle' },
-            { value: 'RIGHT', name: 'right' },
-          ]}
-          onChoose={(align) => keep({ align })}
-        />
-        <p className="text-[12px] text-soft">
-          {style.place
-            ? 'Where it was put; drag it on the plate.'
-            : 'Above what the destination covers; drag it on the plate.'}
-        </p>
-        {style.place && (
-          <button className="button button-small justify-self-start" onClick={() => keep({ place: null })}>
-            By itself
-          </button>
-        )}
-      </Part>
+      <Part name="Place">{standing && <PlaceFields styling={styling} shape={shape} standing={standing} />}</Part>
       <button
         className="button button-small justify-self-start"
         disabled={!clip.lettered.style}

@@ -134,6 +134,14 @@ export function retype(desk: CaptionDesk, at: number, text: string) {
   void desk.changes.change({ type: 'retype', words: seenIn(desk.cues, at, desk.transcript, desk.clip), text });
 }
 
+/** Lets words stay on one line, or no more. */
+export function toggleBound(desk: CaptionDesk, ids: number[]) {
+  const after = ids.slice(1);
+  if (after.every((id) => isSet(desk, id, 'bindToLast')))
+    void desk.changes.change({ type: 'letCaptionsBe', words: after, about: ['LINE'] });
+  else edit(desk, ...after.map((wordId): CaptionEdit => ({ type: 'bindToLast', wordId })));
+}
+
 /** Takes back all that was set of a caption. */
 export function asProposed(desk: CaptionDesk, at: number) {
   const cue = desk.cues[at];

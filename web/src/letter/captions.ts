@@ -1,5 +1,6 @@
 import type { ClipState, Cue, TranscriptColumns } from '../api/client';
 import { cutFlags } from '../galley/setLines';
+import { joined } from '../ui/spacing';
 
 /** The caption that shows at a time of the clip, or the last one before it; -1 before the first. */
 export function captionAt(cues: Cue[], us: number): number {
@@ -24,7 +25,7 @@ export function lastWord(cue: Cue): number {
   return line[line.length - 1].wordId;
 }
 
-export const textOf = (cue: Cue): string => cue.lines.map((l) => l.map((w) => w.text).join(' ')).join('\n');
+export const textOf = (cue: Cue): string => cue.lines.map((l) => joined(l.map((w) => w.text))).join('\n');
 
 export interface Seen {
   id: number;

@@ -10,21 +10,21 @@ import { SpecimenSheet } from './SpecimenSheet';
 
 const LANE_WIDTH = 128;
 
-function Beside({ open: { clip, cues, transcript } }: StageProps) {
-  return clip && cues && transcript && <LetterSide clip={clip} cues={cues} transcript={transcript} />;
+function Beside({ open: { clip, cues, transcript, preview } }: StageProps) {
+  return clip && cues && transcript && <LetterSide clip={clip} cues={cues} transcript={transcript} preview={preview} />;
 }
 
-function OnPlate({ open: { clip, preview } }: StageProps) {
-  return clip && preview && <PlacedCaptions clip={clip} preview={preview} />;
+function OnPlate({ open: { clip, preview, cues } }: StageProps) {
+  return clip && preview && cues && <PlacedCaptions clip={clip} preview={preview} cues={cues} />;
 }
 
-function Foot({ open: { clip, cues, transcript, card } }: StageProps) {
+function Foot({ open: { clip, cues, transcript, card, preview } }: StageProps) {
   if (!clip || !cues || !transcript || !card) return null;
   const frameUs = (1e6 * card.frameRateDenominator) / card.frameRateNumerator;
   return (
     <>
       <CaptionCard clip={clip} cues={cues} transcript={transcript} frameUs={frameUs} />
-      <SpecimenSheet clip={clip} />
+      <SpecimenSheet clip={clip} largeFonts={preview?.largeFonts} />
     </>
   );
 }

@@ -2,13 +2,8 @@ import { memo, useState } from 'react';
 import { Popover } from 'radix-ui';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, type ClipState, type PiecesMade } from '../api/client';
+import { CUT_LISTS } from '../ui/cutLists';
 import { sizeText } from '../ui/time';
-
-const LISTS: [string, string][] = [
-  ['otio', 'OpenTimelineIO'],
-  ['edl', 'EDL, CMX 3600'],
-  ['csv', 'CSV'],
-];
 
 /** The cut for another editor: as a list, or as the kept pieces themselves. */
 export const HandOnPanel = memo(function HandOnPanel({ clip, ntsc }: { clip: ClipState; ntsc: boolean }) {
@@ -69,7 +64,7 @@ export const HandOnPanel = memo(function HandOnPanel({ clip, ntsc }: { clip: Cli
           )}
           <div className="label mt-4">The cut as a list</div>
           <div className="mt-1.5 flex gap-2">
-            {LISTS.map(([format, name]) => (
+            {CUT_LISTS.map(([format, name]) => (
               <a
                 key={format}
                 className={`button flex-1 text-center ${valid ? '' : 'pointer-events-none opacity-45'}`}

@@ -5,6 +5,7 @@ import { usePlayback } from '../plate/Playback';
 import { clock } from '../ui/time';
 import { useWorkbench } from '../workbench/store';
 import { useFreshMarks, wordsOf } from './marks';
+import { joined } from '../ui/spacing';
 
 interface Props {
   episodeId: number;
@@ -71,7 +72,7 @@ export function MarkList({ episodeId, transcript, marks, onKeep }: Props) {
                 <input
                   className="field flex-1 font-serif"
                   defaultValue={m.title}
-                  placeholder={transcript.text.slice(first, first + 6).join(' ')}
+                  placeholder={joined(transcript.text.slice(first, first + 6))}
                   aria-label="Name of the mark"
                   onBlur={(e) =>
                     e.target.value !== m.title &&

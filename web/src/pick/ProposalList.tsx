@@ -6,6 +6,7 @@ import { clock } from '../ui/time';
 import { meantKey } from '../keyboard/keyMap';
 import { useWorkbench } from '../workbench/store';
 import { useFreshMarks } from './marks';
+import { joined } from '../ui/spacing';
 
 interface Props {
   episodeId: number;
@@ -265,5 +266,5 @@ function Nudge({
 
 function opening(transcript: TranscriptColumns, first: number): string {
   const end = transcript.sentenceEnds.find((e) => e > first) ?? first + 12;
-  return transcript.text.slice(first, Math.min(end, first + 24)).join(' ');
+  return joined(transcript.text.slice(first, Math.min(end, first + 24)));
 }

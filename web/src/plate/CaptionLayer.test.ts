@@ -56,12 +56,15 @@ describe('the captions on the plate', () => {
   let canvas: { dataset: Record<string, string>; className: string; remove: () => void };
   let layer: CaptionLayer;
   let unmount: () => void;
+  let font: { ok: boolean; arrayBuffer: () => Promise<ArrayBuffer> };
 
   beforeEach(() => {
     Object.assign(worker, { busy: false, drawn: [], pending: [], track: '' });
     canvas = { dataset: {}, className: '', remove: () => undefined };
     vi.stubGlobal('document', { createElement: () => canvas });
     vi.stubGlobal('location', { href: 'http://here/' });
+    font = { ok: true, arrayBuffer: () => Promise.resolve(new ArrayBuffer(1)) };
+    vi.stubGlobal('fetch', () => Promise.resolve(font));
     layer = new CaptionLayer(['/a.woff']);
     unmount = layer.mount({ appendChild: () => undefined } as unknown as HTMLElement);
   });
@@ -74,6 +77,19 @@ describe('the captions on the plate', () => {
     await finishOne();
     expect(worker.drawn).toEqual(['/one at 0.04']);
     expect(canvas.dataset).toMatchObject({ drawn: '40000', script: '/one' });
+  });
+
+  it('are drawn in their fonts or not at all, and are tried again', async () => {
+    vi.spyOn(console, 'error').mockReturnValue(undefined);
+    font = { ...font, ok: false };
+    layer.setScript('/one');
+    layer.show(0, 1080, 1920);
+    await finishOne();
+    expect(worker.drawn).toEqual([]);
+    font = { ...font, ok: true };
+    layer.show(40_000, 1080, 1920);
+    await finishOne();
+    expect(worker.drawn).toEqual(['/one at 0.04']);
   });
 
   it('leave out what was asked for while another drawing was under way, but for the last', async () => {

@@ -78,12 +78,19 @@ export class CaptionLayer {
   }
 
   private async load(script: Script) {
-    if (!this.renderer) this.renderer = await captionRenderer(this.canvas, this.fonts, script);
+    if (!this.renderer) this.renderer = await this.hired(script);
     else if ('address' in script)
       await this.renderer.renderer.setTrackByUrl(new URL(script.address, location.href).href);
     else await this.renderer.renderer.setTrack(script.text);
     this.loaded = script;
     this.drawn = null;
+  }
+
+  /** Nobody would let go of one that comes when all is over. */
+  private async hired(script: Script): Promise<JASSUB> {
+    const renderer = await captionRenderer(this.canvas, this.fonts, script);
+    if (this.closed) closeRenderer(renderer);
+    return renderer;
   }
 
   private async draw(moment: Moment) {

@@ -1,9 +1,10 @@
 import { useEffect, useLayoutEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import type { ClipState, EpisodeCard, Preview } from '../api/client';
+import { LogoLayer } from '../dress/LogoLayer';
 import { useWorkbench } from '../workbench/store';
 import { CaptionLayer } from './CaptionLayer';
 import { useCaptionFonts } from './fonts';
-import { CameraFilters, coloured, type MatchedColours } from './cameraColours';
+import { CameraFilters, coloured, type CameraColours } from './cameraColours';
 import { CutPlayer } from './CutPlayer';
 import { PlainPlayer } from './PlainPlayer';
 import { oneWindow } from './framePath';
@@ -25,7 +26,7 @@ interface Props {
   triedScript: string | null;
   /** What is done to the picture itself. */
   look: Look;
-  colours: MatchedColours;
+  colours: CameraColours;
   /** Whether the zones are shown that must stay free. */
   safeZones: boolean;
   /** The most room there is, pixels. */
@@ -147,7 +148,7 @@ export function Plate({
     void player.current?.setRate(rate * (clip?.pared.speed ?? 1));
   }, [rate, clip?.pared.speed]);
 
-  const fonts = useCaptionFonts();
+  const fonts = useCaptionFonts(preview?.largeFonts);
   const layer = useMemo(() => (fonts ? new CaptionLayer(fonts) : null), [fonts]);
   useEffect(() => {
     captions.current = layer;
@@ -186,6 +187,7 @@ export function Plate({
         role="img"
         aria-label="The picture as it will be delivered"
       />
+      {clip && preview?.logo && <LogoLayer shown={preview.logo} />}
       <div ref={captionHost} className={clip ? 'absolute inset-0' : 'hidden'} />
       {safe && safeZones && (
         <div

@@ -1,5 +1,5 @@
 import { useCallback, useRef } from 'react';
-import { coloured, type MatchedColours } from './cameraColours';
+import { coloured, type CameraColours } from './cameraColours';
 import type { Segment } from './framePath';
 import { paintFrame } from './paintFrame';
 import { useStill, type Paint } from './useStill';
@@ -9,7 +9,7 @@ export interface SegmentSeen {
   /** Width by height of what is delivered. */
   ratio: number;
   frameUs: number;
-  colours: MatchedColours;
+  colours: CameraColours;
 }
 
 /** The most room for one, pixels. */

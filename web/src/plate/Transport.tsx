@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, type ReactNode } from 'react';
 import { Pause, Play } from 'lucide-react';
 import { clockTenths } from '../ui/time';
 import { useWorkbench } from '../workbench/store';
@@ -7,7 +7,18 @@ import { usePlayback } from './Playback';
 import { usePlayhead } from './playhead';
 
 /** Play and pause, the time played and the whole length. */
-export function Transport({ lengthUs, speed, narrow }: { lengthUs: number; speed: number; narrow: boolean }) {
+export function Transport({
+  lengthUs,
+  speed,
+  narrow,
+  children,
+}: {
+  lengthUs: number;
+  speed: number;
+  narrow: boolean;
+  /** At its left end. */
+  children?: ReactNode;
+}) {
   const playback = usePlayback();
   const playing = useWorkbench((s) => s.playing);
   const rate = useWorkbench((s) => s.rate);
@@ -21,6 +32,7 @@ export function Transport({ lengthUs, speed, narrow }: { lengthUs: number; speed
   }, [speed]);
   return (
     <div className="relative mt-3 flex items-center justify-center gap-[5%] tabular-nums">
+      {children}
       <span ref={played} className="w-14 text-right text-soft" data-testid="played" />
       <button
         className="grid h-9 w-9 place-items-center rounded-full bg-ink text-paper"

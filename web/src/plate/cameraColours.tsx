@@ -1,8 +1,8 @@
 import type { ClipState } from '../api/client';
-import { rgbMatrix } from './look';
+import { rgbMatrix, type Look } from './look';
 import type { Drawable } from './player';
 
-export type MatchedColours = ClipState['framed']['colours'];
+export type CameraColours = ClipState['framed']['colours'];
 
 /** The pictures of all cameras side by side, pixels. */
 export interface Recorded {
@@ -13,7 +13,7 @@ export interface Recorded {
 
 const idOf = (camera: number) => `camera-colours-${camera}`;
 
-type ColourMap = MatchedColours['maps'][number];
+type ColourMap = CameraColours['maps'][number];
 
 export const AS_IT_IS: ColourMap = {
   lumaTimes: 1,
@@ -25,6 +25,25 @@ export const AS_IT_IS: ColourMap = {
   redByLuma: 0,
   redAdded: 0,
 };
+
+/** What becomes of each camera's colours: made alike, and then changed by hand. */
+export const mapsOf = ({ maps, looks }: CameraColours): ColourMap[] =>
+  Array.from({ length: Math.max(maps.length, looks.length) }, (_, camera) => {
+    const map = maps[camera] ?? AS_IT_IS;
+    const look = looks[camera];
+    return look ? looked(map, look) : map;
+  });
+
+const looked = (map: ColourMap, { brightness, contrast, saturation, warmth }: Look): ColourMap => ({
+  lumaTimes: contrast * map.lumaTimes,
+  lumaAdded: contrast * map.lumaAdded + 0.5 - 0.5 * contrast + brightness,
+  blueTimes: saturation * map.blueTimes,
+  blueByLuma: saturation * map.blueByLuma,
+  blueAdded: saturation * map.blueAdded - warmth,
+  redTimes: saturation * map.redTimes,
+  redByLuma: saturation * map.redByLuma,
+  redAdded: saturation * map.redAdded + warmth,
+});
 
 const changes = (map: ColourMap | undefined) =>
   map !== undefined && (Object.keys(AS_IT_IS) as (keyof ColourMap)[]).some((k) => map[k] !== AS_IT_IS[k]);
@@ -38,10 +57,10 @@ export const mapMatrix = (map: ColourMap) =>
   });
 
 /** The filters that change each camera's colours as the export will. */
-export function CameraFilters({ colours }: { colours: MatchedColours }) {
+export function CameraFilters({ colours }: { colours: CameraColours }) {
   return (
     <svg className="absolute h-0 w-0" aria-hidden="true">
-      {colours.maps.map((map, camera) => (
+      {mapsOf(colours).map((map, camera) => (
         <filter key={camera} id={idOf(camera)} colorInterpolationFilters="sRGB" x="0" y="0" width="100%" height="100%">
           <feColorMatrix type="matrix" values={mapMatrix(map).join(' ')} />
         </filter>
@@ -51,8 +70,9 @@ export function CameraFilters({ colours }: { colours: MatchedColours }) {
 }
 
 /** A picture of all cameras side by side, each in its colours; their filters are on the page. */
-export function coloured(picture: Drawable, recorded: Recorded, colours: MatchedColours): Drawable {
-  if (!colours.maps.some((m) => changes(m))) return picture;
+export function coloured(picture: Drawable, recorded: Recorded, colours: CameraColours): Drawable {
+  const maps = mapsOf(colours);
+  if (!maps.some((m) => changes(m))) return picture;
   const draw = (context: CanvasRenderingContext2D, x: number, y: number, width: number, height: number) => {
     const { canvas } = context;
     const across = width / recorded.width;
@@ -67,7 +87,7 @@ export function coloured(picture: Drawable, recorded: Recorded, colours: Matched
       context.beginPath();
       context.rect(left, top, right - left, bottom - top);
       context.clip();
-      if (changes(colours.maps[camera])) {
+      if (changes(maps[camera])) {
         const before = context.filter === 'none' ? '' : ` ${context.filter}`;
         context.filter = `url("#${idOf(camera)}")${before}`;
       }

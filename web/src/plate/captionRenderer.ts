@@ -5,16 +5,24 @@ import modernWasmUrl from 'jassub/dist/wasm/jassub-worker-modern.wasm?url';
 
 const absolute = (address: string) => new URL(address, location.href).href;
 
+async function fileAt(address: string): Promise<Uint8Array> {
+  const answer = await fetch(address);
+  if (!answer.ok) throw new Error(`The font ${address} cannot be had.`);
+  return new Uint8Array(await answer.arrayBuffer());
+}
+
 /** libass in a worker, drawing on a canvas from a script and from the fonts that the export burns. */
 export async function captionRenderer(
   canvas: HTMLCanvasElement,
   fonts: string[],
   script: { address: string } | { text: string },
 ): Promise<JASSUB> {
+  // All at once: libass looks through all that it has whenever it is given something.
+  const files = await Promise.all(fonts.map((font) => fileAt(absolute(font))));
   const renderer = new JASSUB({
     canvas,
     ...('address' in script ? { subUrl: absolute(script.address) } : { subContent: script.text }),
-    fonts: fonts.map(absolute),
+    fonts: files,
     availableFonts: {},
     defaultFont: 'noto sans semibold',
     queryFonts: false,

@@ -1,28 +1,38 @@
+import { useMemo } from 'react';
 import { create } from 'zustand';
 import type { ClipState } from '../api/client';
-import type { MatchedColours } from './cameraColours';
+import type { CameraColours } from './cameraColours';
 import { AS_RECORDED, type Look } from './look';
 
 interface ShownLook {
-  /** What is tried while a slider moves; null while nothing is. */
-  tried: Look | null;
+  /** What is tried while a slider moves, of one camera or of all that is seen (null); null while nothing is. */
+  tried: { camera: number | null; look: Look } | null;
   /** Whether the picture is seen as it was recorded, to compare. */
   asRecorded: boolean;
 }
 
 export const useShownLook = create<ShownLook>(() => ({ tried: null, asRecorded: false }));
 
-const NOT_MATCHED: MatchedColours = { camera: -1, maps: [] };
+const NOT_MATCHED: CameraColours = { camera: -1, maps: [], looks: [] };
+
+const withLook = (looks: Look[], camera: number, look: Look): Look[] =>
+  Array.from({ length: Math.max(looks.length, camera + 1) }, (_, c) =>
+    c === camera ? look : (looks[c] ?? AS_RECORDED),
+  );
 
 /** Whether the cameras of a clip look alike at the moment. */
-export function useColours(clip: ClipState | null): MatchedColours {
-  const asRecorded = useShownLook((s) => s.asRecorded);
-  return asRecorded || !clip ? NOT_MATCHED : clip.framed.colours;
+export function useColours(clip: ClipState | null): CameraColours {
+  const { tried, asRecorded } = useShownLook();
+  const kept = clip?.framed.colours;
+  return useMemo(() => {
+    if (asRecorded || !kept) return NOT_MATCHED;
+    return tried?.camera == null ? kept : { ...kept, looks: withLook(kept.looks, tried.camera, tried.look) };
+  }, [asRecorded, kept, tried]);
 }
 
 /** How the picture of a clip looks at the moment. */
 export function useLook(clip: ClipState | null): Look {
   const { tried, asRecorded } = useShownLook();
   if (asRecorded || !clip) return AS_RECORDED;
-  return tried ?? clip.framed.look;
+  return tried && tried.camera === null ? tried.look : clip.framed.look;
 }

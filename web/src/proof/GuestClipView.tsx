@@ -27,10 +27,13 @@ export function GuestClipView({ guest, id, file, told, downloads, onSaid }: Prop
   /** The word that is being remarked on, by its place. */
   const [remarking, setRemarking] = useState<number | null>(null);
   const { name, asking, withName } = useGuestName();
+  /** How often something was said: what was asked for before that is older than its answer. */
+  const said = useRef(0);
   useEffect(() => {
     let latest = true;
+    const before = said.current;
     guest.clip(id).then(
-      (now) => latest && setClip(now),
+      (now) => latest && said.current === before && setClip(now),
       (error: Refused) => latest && setProblem(error.message),
     );
     return () => {
@@ -51,7 +54,10 @@ export function GuestClipView({ guest, id, file, told, downloads, onSaid }: Prop
   };
   const send = async (ask: () => Promise<GuestClip>) => {
     try {
-      setClip(await ask());
+      said.current++;
+      const now = await ask();
+      said.current++;
+      setClip(now);
       setProblem('');
       onSaid();
       return true;

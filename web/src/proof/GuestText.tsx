@@ -1,6 +1,7 @@
 import { Fragment, useEffect, useRef, type ReactNode } from 'react';
 import type { GuestClip, GuestRemark } from './guestApi';
 import { placed } from './placed';
+import { isSpaced } from '../ui/spacing';
 
 /** What is said in a clip; a word is touched, or chosen by the arrow keys and Enter, to remark on it. */
 export function GuestText({
@@ -53,7 +54,8 @@ export function GuestText({
           }}
         >
           {w.text}
-        </span>{' '}
+        </span>
+        {isSpaced(w.text, clip.words[i + 1]?.text ?? '') && ' '}
         {remarks.get(i)?.map((r) => (
           <Fragment key={r.id}>{thread(r)}</Fragment>
         ))}

@@ -2,16 +2,13 @@ import { useRef, useState } from 'react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, type MediaFile } from '../api/client';
 import { sizeText } from '../ui/time';
+import { titleOf, transcriptOf } from './filesTogether';
 import { UploadList } from './UploadList';
 import { sendFile } from './uploads';
 
 const PICTURE = /\.(mp4|mov|mkv|webm)$/i;
 
 type Words = 'recognise' | 'file' | 'paste' | 'type';
-
-const stemOf = (file: string) => file.replace(/\.[^./]+$/, '');
-
-const titleOf = (file: string) => stemOf(file.split('/').pop()!).replace(/[_-]+/g, ' ');
 
 /** A new episode: files of the media folder, or files sent to it. */
 export function AddEpisode({ onDone }: { onDone: (mended: string[]) => void }) {
@@ -34,10 +31,11 @@ export function AddEpisode({ onDone }: { onDone: (mended: string[]) => void }) {
     latest.current = name;
     setRecording(name);
     setMicrophones((m) => m.filter((x) => x.file !== name));
-    setTitle((typed) => (!typed || typed === titleOf(before) ? titleOf(name) : typed));
-    const ofItsName = files.data?.find((f) => f.isTranscript && stemOf(f.name) === stemOf(name));
-    if (ofItsName && (words === 'recognise' || (words === 'file' && stemOf(transcript) === stemOf(before)))) {
-      setTranscript(ofItsName.name);
+    const there = files.data ?? [];
+    setTitle((typed) => (!typed || typed === titleOf(before, there) ? titleOf(name, there) : typed));
+    const found = transcriptOf(name, there);
+    if (found && (words === 'recognise' || (words === 'file' && transcript === transcriptOf(before, there)))) {
+      setTranscript(found);
       setWords('file');
     }
   };

@@ -1,9 +1,11 @@
 import { useMemo, useState } from 'react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { Link } from 'react-router';
 import { Plus } from 'lucide-react';
 import { api, type ShelfItem } from '../api/client';
-import { useServerEvents } from '../api/events';
 import { AwayNote } from '../ui/AwayNote';
+import { BatchNote } from '../queue/BatchNote';
+import { QueueLink } from '../queue/QueueLink';
 import { AddEpisode } from './AddEpisode';
 import { EpisodeRow } from './EpisodeRow';
 import { SaidList } from './SaidList';
@@ -18,7 +20,6 @@ const ORDERS: Record<string, (a: ShelfItem, b: ShelfItem) => number> = {
 
 /** The shelf: every episode, what has become of it, and a way to add one. */
 export function ShelfPage() {
-  useServerEvents();
   const queries = useQueryClient();
   const shelf = useQuery({ queryKey: ['shelf'], queryFn: api.shelf });
   const shelves = useQuery({ queryKey: ['shelves'], queryFn: api.shelves });
@@ -61,8 +62,10 @@ export function ShelfPage() {
           <img src="/assets/mark.svg" alt="" width="22" height="22" />
           Paring Knife
         </span>
+        <div className="ml-auto" />
+        <QueueLink />
         <button
-          className="button button-strong ml-auto flex items-center gap-1.5"
+          className="button button-strong ml-2 flex items-center gap-1.5"
           onClick={() => setAdding(!adding)}
           aria-expanded={adding}
         >
@@ -70,6 +73,7 @@ export function ShelfPage() {
         </button>
       </header>
       <AwayNote />
+      <BatchNote />
       <div className="flex min-h-0 flex-1">
         <ShelfTree
           place={place}
@@ -105,6 +109,11 @@ export function ShelfPage() {
             )}
             <div className="flex items-baseline gap-3">
               <h1 className="flex-1 font-serif text-[26px] font-semibold">{name}</h1>
+              {place !== 'bin' && here.some((e) => e.clips > 0) && (
+                <Link className="button" to={place === 'all' ? '/sheet' : `/sheet?shelf=${place}`}>
+                  Delivery sheet
+                </Link>
+              )}
               <select
                 className="field w-[130px]"
                 value={order}

@@ -2,7 +2,6 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { api, type EpisodeCard, type Pick } from '../api/client';
-import { useServerEvents } from '../api/events';
 import { deliverStage } from '../deliver/deliverStage';
 import { frameStage } from '../frame/frameStage';
 import { CorrectBar } from '../galley/CorrectBar';
@@ -17,6 +16,7 @@ import { pareStage } from '../pare/pareStage';
 import { pickStage } from '../pick/pickStage';
 import { Playback, PlaybackContext } from '../plate/Playback';
 import { Stills, StillsContext } from '../plate/Stills';
+import { BatchNote } from '../queue/BatchNote';
 import { AwayNote } from '../ui/AwayNote';
 import { ArrivalNote } from './ArrivalNote';
 import { Bench } from './Bench';
@@ -50,7 +50,6 @@ const USUAL_FRAME_US = 40_000;
 
 /** One episode: bench, galley with spine, plate, through the five stages. */
 export function EpisodePage() {
-  useServerEvents();
   const queries = useQueryClient();
   const [playback] = useState(() => new Playback());
   const changes = useMemo(() => new ClipChanges(queries), [queries]);
@@ -199,6 +198,7 @@ function OpenPage({ playback, changes }: { playback: Playback; changes: ClipChan
           <ReadingPanel episodeId={id} />
         </EpisodeHeader>
         <AwayNote />
+        <BatchNote />
         <Message />
         {item && item.state !== 'READY' && (
           <ArrivalNote

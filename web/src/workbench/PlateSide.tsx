@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { api } from '../api/client';
+import { TakeCover } from '../deliver/TakeCover';
 import { LengthGauge } from '../plate/LengthGauge';
 import { useShownLanguage } from '../letter/shownLanguage';
 import { useTriedScript } from '../letter/useTriedScript';
@@ -109,7 +110,15 @@ function ShownPlate({ open, acts, view }: Props) {
         lengthUs={clip ? clip.pared.lengthUs : card!.durationUs}
         speed={clip?.pared.speed ?? 1}
         narrow={narrow || Boolean(view.Beside && clip)}
-      />
+      >
+        {clip && !narrow && (
+          <TakeCover
+            clip={clip}
+            frameUs={(1e6 * card!.frameRateDenominator) / card!.frameRateNumerator}
+            named={!view.Beside}
+          />
+        )}
+      </Transport>
       {clip && <LengthGauge clip={clip} specs={specs!} />}
       {clip && transcript && !narrow && <RemarksCard clipId={clip.id} transcript={transcript} />}
     </>

@@ -46,9 +46,21 @@ describe('a step', () => {
     const renamed = applyStep(clip, {
       ...step,
       pared: null,
-      delivered: { title: 'Snow', specs: ['wide'], post: null, waived: [] },
+      delivered: {
+        title: 'Snow',
+        specs: ['wide'],
+        post: null,
+        waived: [],
+        cover: { episodeUs: null, hasHeading: false },
+      },
     })!;
-    expect(renamed.delivered).toEqual({ title: 'Snow', specs: ['wide'], post: null, waived: [] });
+    expect(renamed.delivered).toEqual({
+      title: 'Snow',
+      specs: ['wide'],
+      post: null,
+      waived: [],
+      cover: { episodeUs: null, hasHeading: false },
+    });
     expect(renamed.pared).toBe(clip.pared);
     expect(renamed.framed).toBe(clip.framed);
   });

@@ -34,6 +34,7 @@ export function applyStep(clip: ClipState, step: ClipStep): ClipState | null {
     pared,
     framed: step.framed ?? clip.framed,
     lettered: step.lettered ?? clip.lettered,
+    laidOver: step.laidOver ?? clip.laidOver,
     sounded: step.sounded ?? clip.sounded,
     delivered: step.delivered ?? clip.delivered,
   };

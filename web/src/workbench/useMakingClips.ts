@@ -5,6 +5,7 @@ import { api } from '../api/client';
 import { gather } from '../pick/gathered';
 import type { OpenEpisode } from './stageView';
 import { ordered, useWorkbench } from './store';
+import { joined } from '../ui/spacing';
 
 /** What makes something of the words that are selected. */
 export function useMakingClips({ id, item, transcript }: OpenEpisode) {
@@ -48,7 +49,7 @@ export function useMakingClips({ id, item, transcript }: OpenEpisode) {
       lastWord: last,
       startUs: transcript.startUs[first],
       lengthUs: transcript.endUs[last] - transcript.startUs[first],
-      text: transcript.text.slice(first, last + 1).join(' '),
+      text: joined(transcript.text.slice(first, last + 1)),
     });
     useWorkbench.setState({ message: `Gathered: ${last - first + 1} words. They wait under Pick, Gathered.` });
   }, [id, episode, transcript]);

@@ -36,6 +36,9 @@ public final class Bench {
     if (asked.isEmpty() || asked.contains("captions")) {
       CaptionBench.run(Files.createDirectories(work.resolve("captions")));
     }
+    if (asked.contains("scale")) {
+      ScaleBench.run(RenderBench.run(demo, work));
+    }
     if (asked.isEmpty() || asked.contains("media")) {
       RenderBench.run(demo, work);
       SeekBench.run(demo, work.resolve("episode"), Files.createDirectories(work.resolve("seek")));

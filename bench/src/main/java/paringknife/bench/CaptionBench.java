@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
@@ -15,8 +16,11 @@ import paringknife.core.letter.drawn.Canvas;
 import paringknife.core.letter.drawn.Lettering;
 import paringknife.core.letter.drawn.Letterings;
 import paringknife.core.letter.drawn.SafeArea;
+import paringknife.core.letter.style.Colour;
+import paringknife.core.letter.style.Fill;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
+import paringknife.core.transcript.Word;
 import paringknife.media.process.ChildProcess;
 import paringknife.media.store.CaptionFonts;
 
@@ -26,6 +30,8 @@ final class CaptionBench {
   private static final long TWO_HOURS_US = 7_200_000_000L;
   private static final int SECONDS = 20;
   private static final int RUNS = 9;
+  private static final List<String> JAPANESE =
+      List.of("水車小屋では", "昔から", "同じ石を", "使って", "粉を", "挽いて", "いますが、", "最近は", "静かです。");
 
   private CaptionBench() {}
 
@@ -38,10 +44,16 @@ final class CaptionBench {
       breaking(lettering, whole, transcript);
       writing(lettering, whole, transcript);
     }
+    System.out.println("in Japanese:");
+    Transcript japanese = inJapanese(transcript);
+    breaking(Letterings.MATINEE, whole, japanese);
+    writing(Letterings.MATINEE, whole, japanese);
     CutList start = new CutList(List.of(new Span(0, SECONDS * 1_000_000L)), List.of());
     Path fonts = new CaptionFonts(work.resolve("fonts")).directory();
     double plain = drawing("", work, fonts);
-    for (Lettering lettering : Letterings.all()) {
+    List<Lettering> letterings = new ArrayList<>(Letterings.all());
+    letterings.add(inTwoColours(Letterings.SLUICE));
+    for (Lettering lettering : letterings) {
       List<Cue> cues = new CueBreaker(lettering.breaking()).cues(start, transcript);
       String script =
           new AssScript(lettering.style(), new Canvas(1080, 1920, SafeArea.VERTICAL)).write(cues);
@@ -53,6 +65,25 @@ final class CaptionBench {
           SECONDS / Math.max(0.001, drawn - plain),
           script.length() * 60 / SECONDS / 1000);
     }
+  }
+
+  /** The heaviest there is: every line is drawn in strips, anew with every word, and blurred. */
+  private static Lettering inTwoColours(Lettering lettering) {
+    Fill fill = new Fill(Colour.rgb(0xF2B35B), 4);
+    return new Lettering(
+        lettering.id(),
+        lettering.name() + " in two colours, soft",
+        lettering.style().withFill(fill),
+        lettering.breaking());
+  }
+
+  /** Invented: as many words as in English, at the same times. */
+  private static Transcript inJapanese(Transcript transcript) {
+    List<Word> words = new ArrayList<>();
+    for (Word word : transcript.words()) {
+      words.add(word.withText(JAPANESE.get(words.size() % JAPANESE.size())));
+    }
+    return transcript.withWords(words);
   }
 
   private static void breaking(Lettering lettering, CutList whole, Transcript transcript) {

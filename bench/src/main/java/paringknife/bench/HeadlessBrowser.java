@@ -26,7 +26,7 @@ final class HeadlessBrowser implements AutoCloseable {
           .chromium()
           .launch(
               new BrowserType.LaunchOptions()
-                  .setExecutablePath(Path.of("/usr/bin/chromium"))
+                  .setExecutablePath(Path.of("/usr/bin/chromium-headless-shell"))
                   .setArgs(ARGUMENTS));
 
   /** A new page with nothing remembered from others. */

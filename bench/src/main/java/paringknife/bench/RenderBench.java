@@ -15,8 +15,8 @@ import paringknife.core.frame.Curve;
 import paringknife.core.frame.Framed;
 import paringknife.core.frame.PushIn;
 import paringknife.core.frame.Window;
+import paringknife.core.frame.colour.CameraColours;
 import paringknife.core.frame.colour.ColourMap;
-import paringknife.core.frame.colour.MatchedColours;
 import paringknife.core.letter.Lettered;
 import paringknife.core.listen.PauseSettings;
 import paringknife.core.pare.Pared;
@@ -25,6 +25,7 @@ import paringknife.media.ffmpeg.Probe;
 import paringknife.media.ffmpeg.Recording;
 import paringknife.media.process.ChildProcess;
 import paringknife.media.store.CaptionFonts;
+import paringknife.media.store.LogoPictures;
 import paringknife.media.transcripts.TranscriptFile;
 import paringknife.server.episodes.ClipRenderer;
 import paringknife.server.episodes.Episode;
@@ -38,7 +39,8 @@ import paringknife.server.episodes.EpisodeIngest;
 final class RenderBench {
   private RenderBench() {}
 
-  static void run(Path demo, Path work) throws IOException {
+  /** Prints how work compares, and answers what it takes here. */
+  static Costs run(Path demo, Path work) throws IOException {
     Path source = demo.resolve("slack-water-07");
     Recording recording = Probe.of(source.resolve("camera.mp4"));
     EpisodeFolder folder = new EpisodeFolder(work.resolve("episode"));
@@ -78,7 +80,7 @@ final class RenderBench {
     double ours =
         seconds(
             () ->
-                new ClipRenderer(fonts)
+                new ClipRenderer(fonts, new LogoPictures(work.resolve("logos")))
                     .render(episode, composition, work.resolve("ours.mp4"), share -> {}));
     double theirs = seconds(() -> byHand(recording, composition, work));
     System.out.printf(
@@ -91,6 +93,9 @@ final class RenderBench {
         composition.playback().cuts().cut().size());
     moving(episode, clip, stretch, theirs, work);
     matched(episode, clip, ours, work);
+    return new Costs(
+        ingest / (recording.durationUs() / 1e6),
+        ours / (composition.playback().cuts().lengthUs() / 1e6));
   }
 
   /** The same clip with a window that comes nearer from the first frame to the last. */
@@ -105,7 +110,9 @@ final class RenderBench {
     double moved =
         seconds(
             () ->
-                new ClipRenderer(new CaptionFonts(work.resolve("fonts")))
+                new ClipRenderer(
+                        new CaptionFonts(work.resolve("fonts")),
+                        new LogoPictures(work.resolve("logos")))
                     .render(episode, moving, work.resolve("moving.mp4"), share -> {}));
     System.out.printf(
         Locale.ROOT,
@@ -119,12 +126,14 @@ final class RenderBench {
     ColourMap map = new ColourMap(1.1, -0.02, 1.05, 0.02, -0.01, 1.05, -0.02, 0.01);
     Composition matched =
         episode
-            .compose(clip.with(clip.framed().with(new MatchedColours(0, List.of(map)))))
+            .compose(clip.with(clip.framed().with(new CameraColours(0, List.of(map), List.of()))))
             .forSpec(DeliverySpecs.SHIPPED.byId("vertical-60"));
     double took =
         seconds(
             () ->
-                new ClipRenderer(new CaptionFonts(work.resolve("fonts")))
+                new ClipRenderer(
+                        new CaptionFonts(work.resolve("fonts")),
+                        new LogoPictures(work.resolve("logos")))
                     .render(episode, matched, work.resolve("matched.mp4"), share -> {}));
     System.out.printf(
         Locale.ROOT,

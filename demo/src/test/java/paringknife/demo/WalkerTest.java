@@ -141,7 +141,7 @@ class WalkerTest {
     ByteBuffer bytes = ByteBuffer.allocate(pixels.length * 4).order(ByteOrder.LITTLE_ENDIAN);
     Graphics2D g = frame.createGraphics();
     g.setRenderingHint(
-        RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BICUBIC);
+        RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BILINEAR);
     for (int n = 0; n < FRAMES; n++) {
       double t = n / 25.0;
       boolean shaken = t > 12 && t < 17;

@@ -76,6 +76,11 @@ class AccessibilityTest extends FerryInBrowser {
       assertThat(stage.shown().apply(page).first()).isVisible();
       look(page, stage.name(), scheme);
     }
+    openStage("Letter");
+    press(page, "For the show");
+    assertThat(page.getByLabel("Name of the style")).isVisible();
+    look(page, "a house style", scheme);
+    openStage("Deliver");
     page.getByRole(AriaRole.COLUMNHEADER).nth(1).getByRole(AriaRole.BUTTON).click();
     assertThat(page.getByLabel("Delivery spec")).isVisible();
     look(page, "a spec", scheme);
@@ -84,7 +89,24 @@ class AccessibilityTest extends FerryInBrowser {
     page.navigate(server.address());
     assertThat(page.getByText("The last ferry")).isVisible();
     look(page, "the shelf", scheme);
+    lookAtTheQueue(scheme);
     assertThat(found).isEmpty();
+  }
+
+  private void lookAtTheQueue(ColorScheme scheme) throws IOException {
+    post("/api/queue/pause", "{\"paused\":true}");
+    change("{\"type\":\"askFor\",\"specs\":[\"feed-square\"]}");
+    post("/api/episodes/1/renderings", "{}");
+    page.navigate(server.address() + "/queue");
+    Locator waiting = page.locator("[data-testid=queued][data-state=WAITING]");
+    assertThat(waiting).hasCount(1);
+    look(page, "the queue", scheme);
+    waiting.getByLabel("Cancel").click();
+    assertThat(waiting).hasCount(0);
+    post("/api/queue/pause", "{\"paused\":false}");
+    page.navigate(server.address() + "/sheet");
+    page.locator("[data-at='0 0']").click();
+    look(page, "the sheet of the shelf", scheme);
   }
 
   @Test

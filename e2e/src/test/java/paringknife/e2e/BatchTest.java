@@ -30,8 +30,8 @@ import tools.jackson.databind.json.JsonMapper;
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
 class BatchTest {
   private static final double FRAME = 1001 / 30000.0;
-  private static final int WIDTH = 720;
-  private static final int HEIGHT = 1280;
+  private static final int WIDTH = 540;
+  private static final int HEIGHT = 960;
 
   /** Reading a picture takes tesseract half a second. */
   private static final int MOST_READ = 8;
@@ -64,9 +64,9 @@ class BatchTest {
             "--specs",
             smallerSpecs().toString(),
             "--spec",
-            "smaller-60",
+            "smaller-vertical-60",
             "--spec",
-            "smaller-90",
+            "smaller-vertical-90",
             "--out",
             out.toString());
     assertThat(outcome.exit()).as(outcome.errors()).isZero();
@@ -76,13 +76,14 @@ class BatchTest {
   /** Shipped specs with less than half of their pixels: what is asked of them is no less. */
   private Path smallerSpecs() throws IOException {
     List<DeliverySpec> smaller = new ArrayList<>();
-    for (String id : List.of("60", "90")) {
-      DeliverySpec shipped = DeliverySpecs.SHIPPED.find("vertical-" + id).orElseThrow();
+    for (String id : List.of("vertical-60", "vertical-90", "feed-square")) {
+      DeliverySpec shipped = DeliverySpecs.SHIPPED.find(id).orElseThrow();
+      int height = id.equals("feed-square") ? WIDTH : HEIGHT;
       smaller.add(
           new DeliverySpec(
               "smaller-" + id,
               "Smaller " + id,
-              new Canvas(WIDTH, HEIGHT, shipped.canvas().safe()),
+              new Canvas(WIDTH, height, shipped.canvas().safe()),
               shipped.enlarges(),
               shipped.length(),
               shipped.frames(),
@@ -337,8 +338,10 @@ class BatchTest {
             "1",
             "--length",
             "6-12",
+            "--specs",
+            folder.resolve("specs.json").toString(),
             "--spec",
-            "feed-square",
+            "smaller-feed-square",
             "--layout",
             "stacked",
             "--liveliness",
@@ -371,7 +374,7 @@ class BatchTest {
     }
     assertThat(until).isCloseTo(at(pick, "out"), within(0.0011));
     assertThat(Eye.probe(framed.resolve(file.path("file").asString()), "stream=width,height"))
-        .startsWith("1080,1080");
+        .startsWith(WIDTH + "," + WIDTH);
   }
 
   @Test

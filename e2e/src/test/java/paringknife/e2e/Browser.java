@@ -51,7 +51,7 @@ final class Browser implements AutoCloseable {
             .chromium()
             .launch(
                 new BrowserType.LaunchOptions()
-                    .setExecutablePath(Path.of("/usr/bin/chromium"))
+                    .setExecutablePath(Path.of("/usr/bin/chromium-headless-shell"))
                     .setHeadless(true)
                     .setArgs(ARGUMENTS))
             .newContext(
@@ -71,7 +71,7 @@ final class Browser implements AutoCloseable {
             .launchPersistentContext(
                 profile,
                 new BrowserType.LaunchPersistentContextOptions()
-                    .setExecutablePath(Path.of("/usr/bin/chromium"))
+                    .setExecutablePath(Path.of("/usr/bin/chromium-headless-shell"))
                     .setHeadless(true)
                     .setArgs(ARGUMENTS)
                     .setViewportSize(1280, 800));

@@ -204,7 +204,7 @@ class BrowserPathTest extends FerryInBrowser {
 
   @Test
   void clipsAreTickedRenderedPlayedAndTakenHome() throws IOException {
-    openAShorterOne(14);
+    openAShorterOne(5);
     openStage("Deliver");
     page.getByTestId("cell-" + id + "-vertical-60").getByRole(AriaRole.CHECKBOX).check();
     assertThat(page.getByTestId("done")).hasText("0 of 1 files");
@@ -223,13 +223,14 @@ class BrowserPathTest extends FerryInBrowser {
     first.getByText("ready to post").click();
     page.getByTestId("result").evaluate("v => { v.muted = true; return v.play(); }");
     page.waitForFunction("() => document.querySelector('[data-testid=result]').currentTime > 0.5");
+    page.getByTestId("take-home").click();
     Download download = page.waitForDownload(() -> page.getByTestId("zip").click());
     Path zip = folder.resolve("delivery.zip");
     download.saveAs(zip);
     try (ZipFile file = new ZipFile(zip.toFile())) {
       List<? extends ZipEntry> entries = file.stream().toList();
       assertThat(entries)
-          .hasSize(8)
+          .hasSize(11)
           .allMatch(e -> !e.getName().contains("/") && !e.getName().contains(".."));
       for (ZipEntry entry : entries) {
         Files.copy(file.getInputStream(entry), folder.resolve(entry.getName()));

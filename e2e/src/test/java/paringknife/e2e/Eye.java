@@ -3,6 +3,7 @@ package paringknife.e2e;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
@@ -171,7 +172,9 @@ final class Eye {
             + "/TB,ass="
             + ass.getFileName()
             + ":fontsdir="
-            + fonts.getFileName();
+            + fonts.getFileName()
+            + ":original_size="
+            + drawnFor(ass);
     ChildProcess.run(
         List.of(
             "ffmpeg",
@@ -205,6 +208,16 @@ final class Eye {
         folder,
         LIMIT);
     return new Likeness(ssim(picture, burnt), ssim(picture, bare));
+  }
+
+  /** The size that a script's lengths are stated for; without it libass does not scale its blur. */
+  private static String drawnFor(Path ass) throws IOException {
+    Matcher size =
+        Pattern.compile("PlayResX: (\\d+)\\nPlayResY: (\\d+)").matcher(Files.readString(ass));
+    if (!size.find()) {
+      throw new IOException("the script does not say its size");
+    }
+    return size.group(1) + "x" + size.group(2);
   }
 
   /**

@@ -154,18 +154,28 @@ abstract class FerryInBrowser {
    * @return its id
    */
   String smallSpec() {
+    return smallSpec("vertical-60", "Small", 360, 640);
+  }
+
+  /**
+   * A shipped spec with another name and another picture.
+   *
+   * @return its id
+   */
+  String smallSpec(String shipped, String name, int width, int height) {
     JsonNode specs = api("/api/specs");
     ObjectNode spec =
         (ObjectNode)
             specs
                 .valueStream()
-                .filter(s -> s.path("id").asString().equals("vertical-60"))
+                .filter(s -> s.path("id").asString().equals(shipped))
                 .findFirst()
                 .orElseThrow();
-    spec.put("id", "small").put("name", "Small");
-    ((ObjectNode) spec.path("canvas")).put("width", 540).put("height", 960);
+    String made = name.toLowerCase(java.util.Locale.ROOT).replace(' ', '-');
+    spec.put("id", made).put("name", name);
+    ((ObjectNode) spec.path("canvas")).put("width", width).put("height", height);
     post("/api/specs/file", "{\"version\":1,\"specs\":[" + spec + "]}");
-    return "small";
+    return made;
   }
 
   void saved() {

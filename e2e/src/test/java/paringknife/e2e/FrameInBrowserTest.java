@@ -221,7 +221,7 @@ class FrameInBrowserTest extends FerryInBrowser {
   /** A clip of every kind of frame: at ten times the plate looks as the file does. */
   @Test
   void theFileLooksAsThePlateDoes() throws IOException {
-    openAShorterOne(40);
+    openAShorterOne(22);
     // They would stand between the two who are stacked.
     change("{\"type\":\"useCaptions\",\"use\":\"NONE\"}");
     change(
@@ -245,7 +245,7 @@ class FrameInBrowserTest extends FerryInBrowser {
             .formatted(start + 3 * length / 4, start + length));
     change(
         "{\"type\":\"changeLook\",\"look\":{\"brightness\":0.05,\"contrast\":1.1,\"saturation\":0.8,\"warmth\":0.02,\"mirrored\":false}}");
-    String spec = smallSpec();
+    String spec = smallSpec("vertical-60", "Small", 540, 960);
     change("{\"type\":\"askFor\",\"specs\":[\"" + spec + "\"]}");
     post("/api/episodes/1/renderings", "{}");
     openStage("Deliver");

@@ -8,16 +8,19 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
+import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import javax.imageio.ImageIO;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import paringknife.media.store.CaptionFonts;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /** Captions edited and set in the browser, and what is seen of them against what is burnt. */
 class LetterInBrowserTest extends FerryInBrowser {
@@ -84,6 +87,8 @@ class LetterInBrowserTest extends FerryInBrowser {
     page.waitForCondition(() -> texts().equals(proposed));
 
     word((int) first).click();
+    // A key is about what the page shows.
+    assertThat(page.getByLabel("Text of the caption")).hasValue(proposed.get(1));
     page.keyboard().press("Alt+.");
     page.waitForCondition(() -> begin(1) == cue.path("span").path("startUs").asLong() + 40_000);
     page.keyboard().press("Alt+,");
@@ -124,6 +129,97 @@ class LetterInBrowserTest extends FerryInBrowser {
     seekWithCaptions(640_000);
     page.keyboard().press("Control+z");
     page.waitForCondition(() -> lettered().path("style").isNull());
+  }
+
+  /** One caption goes elsewhere, the others stay; then all of this shape, and of no other. */
+  @Test
+  void captionsStandElsewhereOneByOneAndByShape() {
+    JsonNode cue = api("/api/clips/" + id + "/cues").get(1);
+    word(cue.path("lines").get(0).get(0).path("wordId").asInt()).click();
+    page.getByLabel("Where they stand").selectOption("elsewhere");
+    assertThat(page.getByText("1 set by hand")).isVisible();
+    double before = placed().path("place").path("y").asDouble();
+    Locator grip = page.getByLabel("Place of the captions");
+    grip.press("ArrowUp");
+    page.waitForCondition(() -> placed().path("place").path("y").asDouble() < before);
+    assertThat(lettered().path("style").isNull()).as("the others stay").isTrue();
+    page.getByLabel("Where they stand").selectOption("there");
+    assertThat(page.getByText("1 set by hand")).hasCount(0);
+    assertThat(placed()).isNull();
+
+    page.getByText("Place", new Page.GetByTextOptions().setExact(true)).click();
+    button("in 9:16 only").click();
+    page.waitForCondition(() -> lettered().path("style").path("places").size() == 1);
+    double stood =
+        lettered().path("style").path("places").get(0).path("place").path("y").asDouble();
+    saved();
+    grip.press("ArrowUp");
+    page.waitForCondition(
+        () ->
+            lettered().path("style").path("places").get(0).path("place").path("y").asDouble()
+                < stood);
+    assertThat(lettered().path("style").path("place").isNull()).isTrue();
+  }
+
+  private JsonNode placed() {
+    for (JsonNode edit : lettered().path("edits").path("")) {
+      if (edit.path("type").asString().equals("placed")) {
+        return edit;
+      }
+    }
+    return null;
+  }
+
+  @Test
+  void aShowTakesAHouseStyleByItsName() {
+    button("For the show").click();
+    page.getByLabel("House style of Test talk").selectOption("Fireside");
+    assertThat(page.getByText("This clip is other than Fireside")).isVisible();
+    button("As the show has it").click();
+    assertThat(page.getByText("This clip is as Fireside has it.")).isVisible();
+    assertThat(lettered().path("lettering").asString()).isEqualTo("quay");
+    assertThat(button("Keep this clip’s style")).isEnabled();
+    page.getByLabel("Name of the style").fill("Fireside");
+    assertThat(button("Change it to this clip’s")).isDisabled();
+    page.getByLabel("Name of the style").fill("The ferry's own");
+    button("Keep this clip’s style").click();
+    assertThat(page.getByText("This clip is as The ferry's own has it.")).isVisible();
+    button("Remove").click();
+    button("Remove for good").click();
+    assertThat(page.getByLabel("House style of Test talk")).hasValue("");
+  }
+
+  @Test
+  void aLogoStandsInItsCornerOnThePlate() throws IOException {
+    openStage("Letter");
+    button("For the show").click();
+    Path picture = folder.resolve("logo.png");
+    ImageIO.write(new BufferedImage(90, 30, BufferedImage.TYPE_INT_RGB), "png", picture.toFile());
+    page.getByLabel("Picture of the logo").setInputFiles(picture);
+    Locator logo = page.getByTestId("logo");
+    assertThat(logo).isVisible();
+    button("Bottom right").click();
+    JsonNode[] shown = new JsonNode[1];
+    page.waitForCondition(
+        () -> {
+          shown[0] = api("/api/clips/" + id + "/preview").path("logo");
+          return shown[0].path("corner").asString().equals("BOTTOM_RIGHT");
+        });
+    page.waitForCondition(
+        () -> {
+          BoundingBox plate = page.getByTestId("plate").boundingBox();
+          BoundingBox box = logo.boundingBox();
+          JsonNode place = shown[0].path("place");
+          return Math.abs((box.x - plate.x) / plate.width - place.path("x").asDouble()) < 0.005
+              && Math.abs((box.y - plate.y) / plate.height - place.path("y").asDouble()) < 0.005
+              && Math.abs(box.width / box.height - 3) < 0.1;
+        });
+    page.keyboard().press("Control+z");
+    page.keyboard().press("Control+z");
+    assertThat(logo).isHidden();
+    page.getByLabel("Picture of the logo")
+        .setInputFiles(Files.writeString(folder.resolve("no.png"), "no picture at all"));
+    assertThat(page.getByRole(AriaRole.ALERT)).containsText("PNG or a JPEG");
   }
 
   /** The end of a caption in the lane goes along, snaps to words and frames, and is kept. */
@@ -265,7 +361,23 @@ class LetterInBrowserTest extends FerryInBrowser {
     }
   }
 
-  /** Letters that the face does not have: other scripts, joined, right to left, stacked. */
+  @Test
+  void twoColoursAndSoftLettersAreDrawnInTheBrowserAsTheyAreBurnt() throws IOException {
+    Path fonts = new CaptionFonts(folder.resolve("fonts")).directory();
+    ObjectNode style =
+        (ObjectNode) api("/api/letterings").path("letterings").get(0).path("style").deepCopy();
+    ObjectNode fill = (ObjectNode) style.path("fill");
+    fill.putObject("foot").put("red", 240).put("green", 120).put("blue", 40).put("alpha", 255);
+    for (double softness : new double[] {0, 6}) {
+      fill.put("softness", softness);
+      change("{\"type\":\"restyle\",\"style\":" + style + "}");
+      JsonNode span = api("/api/clips/" + id + "/cues").get(1).path("span");
+      long frame = (span.path("startUs").asLong() + span.path("endUs").asLong()) / 2 / 40_000;
+      looksAsBurnt(frame * 40_000 + 100, fonts, "softness " + softness);
+    }
+  }
+
+  /** Letters that the face does not have: other scripts, joined, right to left, stacked, square. */
   @Test
   void everyScriptIsDrawnInTheBrowserAsItIsBurnt() throws IOException {
     Path fonts = new CaptionFonts(folder.resolve("fonts")).directory();
@@ -276,14 +388,13 @@ class LetterInBrowserTest extends FerryInBrowser {
     long frame = (cue.path("span").path("startUs").asLong() + 150_000) / 40_000;
     for (String text :
         new String[] {
-          "Žluťoučký kůň, Łódź",
-          "Нельзя вернуть",
-          "Η παλιά γέφυρα",
+          "Žluťoučký kůň, Łódź\\nНельзя вернуть",
+          "Η παλιά γέφυρα\\nMột cây cầu cũ",
           "مرحبا بكم هنا",
           "שלום לכולם",
-          "पुराना पुल यहाँ",
-          "สะพานเก่า",
-          "Một cây cầu cũ"
+          "पुराना पुल यहाँ\\nสะพานเก่า",
+          "最終便は出た\\n마지막 배가 떠났다",
+          "最后一班渡轮\\nwell done 👍 🎉"
         }) {
       List<String> seen = new ArrayList<>();
       for (int i = 0; i < words.size(); i++) {

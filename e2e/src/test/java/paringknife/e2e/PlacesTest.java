@@ -36,7 +36,7 @@ class PlacesTest {
             "-t",
             "8",
             "-i",
-            "testsrc2=s=640x360:r=25",
+            "testsrc2=s=320x180:r=25",
             "-f",
             "lavfi",
             "-t",

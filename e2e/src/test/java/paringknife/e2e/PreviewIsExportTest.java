@@ -137,7 +137,9 @@ class PreviewIsExportTest extends FerryInBrowser {
         .hasAttribute(
             "data-state", "DONE", new LocatorAssertions.HasAttributeOptions().setTimeout(240_000));
     Path zip = folder.resolve("delivery.zip");
+    page.getByTestId("take-home").click();
     page.waitForDownload(() -> page.getByTestId("zip").click()).saveAs(zip);
+    page.keyboard().press("Escape");
     try (ZipFile file = new ZipFile(zip.toFile())) {
       for (ZipEntry entry : file.stream().map(e -> (ZipEntry) e).toList()) {
         Files.copy(file.getInputStream(entry), folder.resolve(entry.getName()));

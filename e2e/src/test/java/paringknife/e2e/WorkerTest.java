@@ -65,6 +65,11 @@ class WorkerTest {
         .filter(cell -> cell.path("asked").asBoolean());
   }
 
+  private static Stream<JsonNode> workers(ServerUnderTest server)
+      throws IOException, InterruptedException {
+    return server.ask("/api/workers", null).valueStream();
+  }
+
   private static final Predicate<JsonNode> DONE =
       cell -> cell.path("current").asBoolean() && cell.path("state").asString().equals("DONE");
 
@@ -120,8 +125,22 @@ class WorkerTest {
       try {
         server.ask("/api/episodes/1/renderings", "{}");
         ServerUnderTest.await("a rendering of the worker's", () -> renders(worker));
+        ServerUnderTest.await(
+            "the page saying so",
+            () ->
+                workers(server)
+                    .anyMatch(
+                        w ->
+                            !w.path("serves").asBoolean()
+                                && w.path("does").toString().contains("Vertical 60 s")));
         worker.descendants().forEach(ProcessHandle::destroyForcibly);
         worker.destroyForcibly().waitFor();
+        ServerUnderTest.await(
+            "the page saying that it is not heard of",
+            () ->
+                workers(server)
+                    .anyMatch(
+                        w -> !w.path("serves").asBoolean() && !w.path("heardOf").asBoolean()));
         awaitAllDone(server);
       } finally {
         worker.destroyForcibly();

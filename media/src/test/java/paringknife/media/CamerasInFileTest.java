@@ -214,6 +214,7 @@ class CamerasInFileTest {
                 runs,
                 path,
                 Look.AS_RECORDED,
+                null,
                 "",
                 320,
                 180,

@@ -16,6 +16,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 import paringknife.core.clip.cut.CutList;
 import paringknife.core.clip.cut.PictureRun;
+import paringknife.core.deliver.Check;
 import paringknife.core.deliver.Codec;
 import paringknife.core.deliver.Encoding;
 import paringknife.core.frame.FramePath;
@@ -49,6 +50,10 @@ class EncodingsTest {
   }
 
   private static Path rendered(Encoding encoding, String name) {
+    return rendered(encoding, name, 320, 180);
+  }
+
+  private static Path rendered(Encoding encoding, String name, int width, int height) {
     CutList cuts =
         new CutList(
             List.of(new Span(1_000_000, 4_000_000), new Span(5_000_000, 7_000_000)), List.of());
@@ -63,9 +68,10 @@ class EncodingsTest {
                 runs,
                 FramePath.whole(320, 180, PictureRun.total(runs)),
                 Look.AS_RECORDED,
+                null,
                 "",
-                320,
-                180,
+                width,
+                height,
                 RATE,
                 new LoudnessTarget(-16, -1),
                 1,
@@ -102,14 +108,17 @@ class EncodingsTest {
   @ParameterizedTest
   @EnumSource(Codec.class)
   void everyCodecMakesAWholeFileOfItsKind(Codec codec) {
-    Path file = rendered(new Encoding(codec, 30, null, null, null, 128), "codec-" + codec);
+    Path file =
+        rendered(new Encoding(codec, 30, null, null, null, 128), "codec-" + codec, 256, 144);
     assertThat(codecs(file)).isEqualTo(written(codec));
     Measurement measured = Measurement.of(file);
     assertThat(measured.seconds()).isCloseTo(5, within(0.1));
     assertThat(measured.lufs()).isCloseTo(-16, within(0.7));
+    assertThat(measured.lookedThrough(List.of(), List.of()).checks())
+        .noneMatch(c -> c.verdict() == Check.Verdict.FAILS);
     if (codec.hasPicture()) {
-      assertThat(measured.width()).isEqualTo(320);
-      assertThat(measured.height()).isEqualTo(180);
+      assertThat(measured.width()).isEqualTo(256);
+      assertThat(measured.height()).isEqualTo(144);
       assertThat(probed(file, "stream=nb_read_frames", "-count_frames", "-select_streams", "v:0"))
           .isEqualToIgnoringWhitespace("125");
     }

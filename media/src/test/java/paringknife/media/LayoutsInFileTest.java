@@ -8,6 +8,7 @@ import java.time.Duration;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestInstance;
@@ -24,6 +25,7 @@ import paringknife.core.listen.SoundPlan;
 import paringknife.core.time.FrameRate;
 import paringknife.core.time.Span;
 import paringknife.media.ffmpeg.Cameras;
+import paringknife.media.ffmpeg.LaidPicture;
 import paringknife.media.ffmpeg.Probe;
 import paringknife.media.ffmpeg.Recording;
 import paringknife.media.ffmpeg.RenderOrder;
@@ -83,6 +85,11 @@ class LayoutsInFileTest {
   }
 
   private Path rendered(String name, Ground ground, Look look, FramePath.Pane... panes) {
+    return rendered(name, ground, look, null, panes);
+  }
+
+  private Path rendered(
+      String name, Ground ground, Look look, @Nullable LaidPicture laid, FramePath.Pane... panes) {
     Path file = folder.resolve(name + ".mp4");
     CutList cuts = new CutList(List.of(new Span(0, FRAMES * 40_000L)), List.of());
     FramePath path =
@@ -97,6 +104,7 @@ class LayoutsInFileTest {
                 PictureRun.of(cuts, RATE),
                 path,
                 look,
+                laid,
                 "",
                 360,
                 640,
@@ -114,7 +122,16 @@ class LayoutsInFileTest {
    * 2004).
    */
   private double alike(Path file, String filters) {
-    String told =
+    return measured(file, filters, "null", "ssim", "All");
+  }
+
+  /** How far above their difference the two are within a part of the picture, dB (PSNR). */
+  private double near(Path file, String filters, String part) {
+    return measured(file, filters, part, "psnr", "average");
+  }
+
+  private double measured(Path file, String filters, String part, String measure, String told) {
+    String said =
         run(
             List.of(
                 "-i",
@@ -122,13 +139,19 @@ class LayoutsInFileTest {
                 "-i",
                 film.toString(),
                 "-filter_complex",
-                filters.replace("[in]", "[1:v]") + "[reference];[0:v][reference]ssim",
+                filters.replace("[in]", "[1:v]")
+                    + ","
+                    + part
+                    + "[reference];[0:v]"
+                    + part
+                    + "[made];[made][reference]"
+                    + measure,
                 "-f",
                 "null",
                 "-"));
-    Matcher all = Pattern.compile("All:([0-9.]+)").matcher(told);
-    assertThat(all.find()).as(told).isTrue();
-    return Double.parseDouble(all.group(1));
+    Matcher found = Pattern.compile(told + ":([0-9.]+)").matcher(said);
+    assertThat(found.find()).as(said).isTrue();
+    return Double.parseDouble(found.group(1));
   }
 
   @Test
@@ -177,6 +200,42 @@ class LayoutsInFileTest {
             pane(new Place(0, 0.25, 1, 0.5), new Window(100, 20, 360, 320)));
     assertThat(alike(file, "[in]crop=360:320:100:20,pad=360:640:0:160:color=0xF4F4F4"))
         .isGreaterThan(0.98);
+  }
+
+  /** ffmpeg's drawbox mixes a colour with the picture by itself; so does a logo of that colour. */
+  @Test
+  void aLogoLiesInItsPlaceAndThePictureShinesThrough() {
+    Path logo = folder.resolve("logo.png");
+    run(
+        List.of(
+            "-f",
+            "lavfi",
+            "-i",
+            "color=white:s=40x20:d=1,format=rgba",
+            "-frames:v",
+            "1",
+            logo.toString()));
+    Window whole = new Window(0, 0, 202.5, 360);
+    LaidPicture laid = new LaidPicture(logo, 30, 500, 120, 60, 0.5);
+    Path held = rendered("laid", Ground.DARK, Look.AS_RECORDED, laid, pane(Place.WHOLE, whole));
+    String box = ",drawbox=30:500:120:60:color=white@0.5:t=fill";
+    String around = "crop=140:80:20:490";
+    String reference = "[in]crop=202.5:360:0:0:exact=1,scale=360:640:flags=bicubic";
+    assertThat(alike(held, reference + box)).isGreaterThan(0.98);
+    assertThat(near(held, reference + box, around)).isGreaterThan(23);
+    assertThat(near(held, reference, around)).as("it is there").isLessThan(14);
+    Path moving =
+        rendered(
+            "laid-moving",
+            Ground.DARK,
+            Look.AS_RECORDED,
+            laid,
+            pane(UPPER, new Window(40, 20, 225, 200)),
+            pane(LOWER, new Window(300, 100, 270, 240)));
+    String stacked =
+        "[in]split[a][b];[a]crop=225:200:40:20:exact=1,scale=360:320:flags=bicubic[u];"
+            + "[b]crop=270:240:300:100,scale=360:320:flags=bicubic[l];[u][l]vstack";
+    assertThat(near(moving, stacked + box, around)).isGreaterThan(23);
   }
 
   /** A grey and a colour worked out by hand in BT.709's luma and chroma (Rec. ITU-R BT.709). */

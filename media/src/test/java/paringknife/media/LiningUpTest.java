@@ -45,7 +45,7 @@ class LiningUpTest {
         "-f",
         "lavfi",
         "-i",
-        "testsrc2=s=320x180:r=25",
+        "testsrc2=s=160x90:r=5",
         "-i",
         talk.toString(),
         "-f",

@@ -39,7 +39,7 @@ class ManySpansTest {
   @Test
   void twoThousandSpansOfFortyMillisecondsAreRendered() {
     Recording recording =
-        Probe.of(SampleMedia.recording(folder.resolve("camera.mp4"), "320x180", "25", 122));
+        Probe.of(SampleMedia.recording(folder.resolve("camera.mp4"), "160x90", "25", 122));
     Path sound = SampleMedia.takenIn(recording);
     List<Span> kept = new ArrayList<>();
     List<PlannedFrame> windows = new ArrayList<>();
@@ -49,7 +49,7 @@ class ManySpansTest {
       windows.add(
           PlannedFrame.of(
               new HeldWindow(
-                  new Span(at, at + 60_000), new Window(i % 7 * 20, 0, 101.25, 180), -1)));
+                  new Span(at, at + 60_000), new Window(i % 7 * 10, 0, 50.625, 90), -1)));
     }
     java.util.Collections.swap(kept, 700, 1_400);
     CutList cuts = new CutList(kept, List.of());
@@ -64,9 +64,10 @@ class ManySpansTest {
                 runs,
                 FramePath.of(runs, windows, new FrameRate(25, 1)),
                 Look.AS_RECORDED,
+                null,
                 "",
-                180,
-                320,
+                90,
+                160,
                 new FrameRate(25, 1),
                 null,
                 1,

@@ -20,9 +20,9 @@ import paringknife.core.frame.Ground;
 import paringknife.core.frame.Place;
 import paringknife.core.frame.Window;
 import paringknife.core.frame.cameras.CameraGrid;
+import paringknife.core.frame.colour.CameraColours;
 import paringknife.core.frame.colour.EvenedLook;
 import paringknife.core.frame.colour.Look;
-import paringknife.core.frame.colour.MatchedColours;
 import paringknife.core.frame.colour.SeenColours;
 import paringknife.core.listen.Placement;
 import paringknife.core.listen.SoundPlan;
@@ -126,7 +126,7 @@ class MatchedColoursTest {
   }
 
   /** The second camera alone, in a held frame or a moving one. */
-  private Path rendered(MatchedColours colours, Window... windows) {
+  private Path rendered(CameraColours colours, Window... windows) {
     Path file = folder.resolve("out.mp4");
     Span all = new Span(0, 2_000_000);
     FramePath.Segment shown =
@@ -145,6 +145,7 @@ class MatchedColoursTest {
                 PictureRun.of(new CutList(List.of(all), List.of()), RATE),
                 new FramePath(List.of(shown)),
                 Look.AS_RECORDED,
+                null,
                 "",
                 640,
                 360,
@@ -158,7 +159,7 @@ class MatchedColoursTest {
   }
 
   /** How far the second camera's picture is from the first's, of 255, in windows of it. */
-  private double apartFromTheFirst(MatchedColours colours, Window... windows) {
+  private double apartFromTheFirst(CameraColours colours, Window... windows) {
     return apart(picture(folder.resolve("first.mp4")), picture(rendered(colours, windows)));
   }
 
@@ -166,15 +167,15 @@ class MatchedColoursTest {
   void theSecondCameraLooksLikeTheFirst() {
     CameraGrid.Cell cell = cameras.grid().cells().get(1);
     Window whole = new Window(cell.x(), cell.y(), cell.width(), cell.height());
-    double before = apartFromTheFirst(MatchedColours.AS_RECORDED, whole);
-    double after = apartFromTheFirst(MatchedColours.to(0, seen), whole);
+    double before = apartFromTheFirst(CameraColours.AS_RECORDED, whole);
+    double after = apartFromTheFirst(CameraColours.to(0, seen), whole);
     assertThat(before).isGreaterThan(20);
     assertThat(after).as("of 255, %.1f before", before).isLessThan(before / 6);
     // What comes out of a moving window goes another way through ffmpeg.
     Window[] moving = new Window[50];
     Arrays.fill(moving, whole);
     moving[49] = new Window(cell.x() + 1, cell.y(), cell.width() - 2, cell.height() - 1);
-    assertThat(apartFromTheFirst(MatchedColours.to(0, seen), moving)).isLessThan(before / 6);
+    assertThat(apartFromTheFirst(CameraColours.to(0, seen), moving)).isLessThan(before / 6);
   }
 
   /** What is dark and warm becomes brighter and cooler than what is neither. */

@@ -111,6 +111,7 @@ class MovingWindowTest {
                 PictureRun.of(cuts, new FrameRate(25, 1)),
                 path,
                 Look.AS_RECORDED,
+                null,
                 "",
                 WIDTH,
                 HEIGHT,

@@ -104,6 +104,7 @@ class OddPicturesTest {
                 runs,
                 FramePath.whole(width, height, PictureRun.total(runs)),
                 Look.AS_RECORDED,
+                null,
                 "",
                 width / 2 * 2,
                 height / 2 * 2,

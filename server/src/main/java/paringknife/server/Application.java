@@ -8,6 +8,7 @@ import org.springframework.scheduling.annotation.EnableScheduling;
 import paringknife.core.letter.translated.Translator;
 import paringknife.media.language.PhraseBook;
 import paringknife.media.store.CaptionFonts;
+import paringknife.media.store.LogoPictures;
 import paringknife.server.episodes.ClipRenderer;
 import paringknife.server.episodes.DataFolder;
 
@@ -34,7 +35,12 @@ public class Application {
   }
 
   @Bean
-  ClipRenderer clipRenderer(CaptionFonts fonts) {
-    return new ClipRenderer(fonts);
+  LogoPictures logoPictures(DataFolder data) {
+    return new LogoPictures(data.logos());
+  }
+
+  @Bean
+  ClipRenderer clipRenderer(CaptionFonts fonts, LogoPictures logos) {
+    return new ClipRenderer(fonts, logos);
   }
 }

@@ -1,4 +1,4 @@
-CREATE TABLE filler_list (
+CREATE TABLE IF NOT EXISTS filler_list (
   show_name VARCHAR(200) NOT NULL,
   language VARCHAR(20) NOT NULL,
   sure TEXT NOT NULL,

@@ -1,4 +1,4 @@
-CREATE TABLE person_correction (
+CREATE TABLE IF NOT EXISTS person_correction (
   id BIGINT NOT NULL AUTO_INCREMENT PRIMARY KEY,
   episode_id BIGINT NOT NULL,
   correction TEXT NOT NULL,

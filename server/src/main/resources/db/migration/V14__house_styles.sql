@@ -1,4 +1,4 @@
-CREATE TABLE house_style (
+CREATE TABLE IF NOT EXISTS house_style (
   show_name VARCHAR(255) NOT NULL PRIMARY KEY,
   style TEXT NOT NULL
 ) CHARACTER SET utf8mb4;

@@ -1,4 +1,4 @@
-CREATE TABLE proof_link (
+CREATE TABLE IF NOT EXISTS proof_link (
   id BIGINT NOT NULL AUTO_INCREMENT PRIMARY KEY,
   token CHAR(32) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,
   episode_id BIGINT NOT NULL,
@@ -12,7 +12,7 @@ CREATE TABLE proof_link (
   CONSTRAINT proof_of_episode FOREIGN KEY (episode_id) REFERENCES episode (id) ON DELETE CASCADE
 ) CHARACTER SET utf8mb4;
 
-CREATE TABLE proof_clip (
+CREATE TABLE IF NOT EXISTS proof_clip (
   link_id BIGINT NOT NULL,
   clip_id BIGINT NOT NULL,
   position INT NOT NULL,
@@ -28,7 +28,7 @@ CREATE TABLE proof_clip (
   CONSTRAINT proof_of_clip FOREIGN KEY (clip_id) REFERENCES clip (id) ON DELETE CASCADE
 ) CHARACTER SET utf8mb4;
 
-CREATE TABLE proof_remark (
+CREATE TABLE IF NOT EXISTS proof_remark (
   id BIGINT NOT NULL AUTO_INCREMENT PRIMARY KEY,
   link_id BIGINT NOT NULL,
   clip_id BIGINT NOT NULL,
@@ -47,4 +47,4 @@ CREATE TABLE proof_remark (
 ) CHARACTER SET utf8mb4;
 
 -- The words of a finished file, by its own time; only files for proof have them.
-ALTER TABLE rendering ADD COLUMN words MEDIUMTEXT NULL;
+ALTER TABLE rendering ADD COLUMN IF NOT EXISTS words MEDIUMTEXT NULL;

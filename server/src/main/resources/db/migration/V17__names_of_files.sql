@@ -1,4 +1,4 @@
-CREATE TABLE name_pattern (
+CREATE TABLE IF NOT EXISTS name_pattern (
   show_name VARCHAR(255) NOT NULL PRIMARY KEY,
   pattern VARCHAR(200) NOT NULL
 ) CHARACTER SET utf8mb4;

@@ -1,4 +1,4 @@
-CREATE TABLE episode (
+CREATE TABLE IF NOT EXISTS episode (
   id BIGINT NOT NULL AUTO_INCREMENT PRIMARY KEY,
   show_name VARCHAR(200) NOT NULL,
   title VARCHAR(200) NOT NULL,
@@ -11,7 +11,7 @@ CREATE TABLE episode (
   UNIQUE KEY one_source (source(700))
 ) CHARACTER SET utf8mb4;
 
-CREATE TABLE transcript (
+CREATE TABLE IF NOT EXISTS transcript (
   episode_id BIGINT NOT NULL PRIMARY KEY,
   revision INT NOT NULL,
   word_count INT NOT NULL,
@@ -19,7 +19,7 @@ CREATE TABLE transcript (
   FOREIGN KEY (episode_id) REFERENCES episode (id) ON DELETE CASCADE
 ) CHARACTER SET utf8mb4;
 
-CREATE TABLE clip (
+CREATE TABLE IF NOT EXISTS clip (
   id BIGINT NOT NULL AUTO_INCREMENT PRIMARY KEY,
   episode_id BIGINT NOT NULL,
   revision INT NOT NULL,
@@ -30,7 +30,7 @@ CREATE TABLE clip (
   FOREIGN KEY (episode_id) REFERENCES episode (id) ON DELETE CASCADE
 ) CHARACTER SET utf8mb4;
 
-CREATE TABLE clip_change (
+CREATE TABLE IF NOT EXISTS clip_change (
   clip_id BIGINT NOT NULL,
   step INT NOT NULL,
   name VARCHAR(200) NOT NULL,
@@ -40,7 +40,7 @@ CREATE TABLE clip_change (
   FOREIGN KEY (clip_id) REFERENCES clip (id) ON DELETE CASCADE
 ) CHARACTER SET utf8mb4;
 
-CREATE TABLE rendering (
+CREATE TABLE IF NOT EXISTS rendering (
   id BIGINT NOT NULL AUTO_INCREMENT PRIMARY KEY,
   clip_id BIGINT NOT NULL,
   spec VARCHAR(60) NOT NULL,
@@ -57,7 +57,7 @@ CREATE TABLE rendering (
   FOREIGN KEY (clip_id) REFERENCES clip (id) ON DELETE CASCADE
 ) CHARACTER SET utf8mb4;
 
-CREATE TABLE scheduled_tasks (
+CREATE TABLE IF NOT EXISTS scheduled_tasks (
   task_name VARCHAR(100) NOT NULL,
   task_instance VARCHAR(100) NOT NULL,
   task_data BLOB,

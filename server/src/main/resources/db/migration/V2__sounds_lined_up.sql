@@ -1,4 +1,4 @@
-CREATE TABLE episode_sound (
+CREATE TABLE IF NOT EXISTS episode_sound (
   episode_id BIGINT NOT NULL,
   position INT NOT NULL,
   source VARCHAR(1000) NOT NULL,

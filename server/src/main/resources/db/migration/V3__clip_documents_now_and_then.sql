@@ -1,2 +1,2 @@
-ALTER TABLE clip ADD COLUMN document_step INT NOT NULL DEFAULT 0 AFTER document;
+ALTER TABLE clip ADD COLUMN IF NOT EXISTS document_step INT NOT NULL DEFAULT 0 AFTER document;
 UPDATE clip SET document_step = applied;

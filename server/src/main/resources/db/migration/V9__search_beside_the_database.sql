@@ -1,3 +1,3 @@
-DROP TABLE sentence_said;
+DROP TABLE IF EXISTS sentence_said;
 
-ALTER TABLE transcript DROP COLUMN indexed_revision;
+ALTER TABLE transcript DROP COLUMN IF EXISTS indexed_revision;

@@ -158,6 +158,35 @@ class CamerasOverHttpTest {
     assertThat(change("{\"type\":\"changeLook\",\"look\":" + look + "}")).isEqualTo(200);
   }
 
+  @Test
+  void oneCameraLooksOtherwiseThanTheOthers() throws Exception {
+    String warm =
+        "{\"brightness\":0,\"contrast\":1.1,\"saturation\":1,\"warmth\":0.04,\"mirrored\":false}";
+    assertThat(change("{\"type\":\"changeCameraLook\",\"camera\":1,\"look\":" + warm + "}"))
+        .isEqualTo(200);
+    JsonNode looks = APP.get("/api/clips/" + clip).path("framed").path("colours").path("looks");
+    assertThat(looks).hasSize(2);
+    assertThat(looks.get(0).path("contrast").asDouble()).isEqualTo(1);
+    assertThat(looks.get(1).path("warmth").asDouble()).isEqualTo(0.04);
+    assertThat(change("{\"type\":\"matchColours\",\"camera\":0}")).isEqualTo(200);
+    assertThat(APP.get("/api/clips/" + clip).path("framed").path("colours").path("looks"))
+        .as("what was done by hand stays")
+        .isEqualTo(looks);
+    for (String wrong :
+        List.of(
+            "\"camera\":2,\"look\":" + warm,
+            "\"camera\":-1,\"look\":" + warm,
+            "\"camera\":null,\"look\":null",
+            "\"camera\":0,\"look\":null",
+            "\"camera\":0",
+            "\"camera\":0,\"look\":" + warm.replace("false", "true"))) {
+      assertThat(change("{\"type\":\"changeCameraLook\"," + wrong + "}"))
+          .as(wrong)
+          .isBetween(400, 499);
+    }
+    assertThat(change("{\"type\":\"matchColours\",\"camera\":-1}")).isEqualTo(200);
+  }
+
   /** Whether each segment's first window lies left of the second camera's picture. */
   private static List<Integer> lefts(JsonNode preview) {
     List<Integer> lefts = new java.util.ArrayList<>();

@@ -10,6 +10,7 @@ import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
@@ -37,6 +38,91 @@ class DeliveringOverHttpTest {
                 "{\"firstWord\":0,\"lastWord\":8,\"title\":\"Ice / water\"}")
             .path("id")
             .asLong();
+  }
+
+  /** A shelf's sheet holds what stands on it and on the shelves that stand on it, and no more. */
+  @Test
+  void theSheetOfAShelfHoldsWhatStandsOnIt() throws Exception {
+    long outer = APP.post("/api/shelves", "{\"name\":\"Outer\",\"parentId\":null}").asLong();
+    long inner =
+        APP.post("/api/shelves", "{\"name\":\"Inner\",\"parentId\":" + outer + "}").asLong();
+    long beside = APP.post("/api/shelves", "{\"name\":\"Beside\",\"parentId\":null}").asLong();
+    String described = "{\"show\":\"Test\",\"title\":\"Tones\",\"shelfId\":";
+    APP.sent("PUT", "/api/episodes/1", described + inner + "}");
+    change("{\"type\":\"askFor\",\"specs\":[\"wide\"]}");
+    JsonNode own = APP.get("/api/episodes/1/sheet");
+    assertThat(APP.get("/api/sheet?shelf=" + outer)).isEqualTo(own);
+    assertThat(APP.get("/api/sheet")).isEqualTo(own);
+    JsonNode line = own.path("lines").get(own.path("lines").size() - 1);
+    assertThat(line.path("episode").asString()).isEqualTo("Tones");
+    assertThat(line.path("clipId").asLong()).isEqualTo(clip);
+    assertThat(APP.get("/api/sheet?shelf=" + beside).path("lines")).isEmpty();
+
+    APP.sent("POST", "/api/queue/pause", "{\"paused\":true}");
+    assertThat(APP.sent("POST", "/api/renderings?shelf=" + beside, "").body()).isEqualTo("0");
+    int ordered = Integer.parseInt(APP.sent("POST", "/api/renderings?shelf=" + outer, "").body());
+    assertThat(ordered).isPositive();
+    assertThat(APP.sent("POST", "/api/renderings", "").body()).as("under way").isEqualTo("0");
+    for (JsonNode queued : APP.get("/api/queue").path("lines")) {
+      APP.postAny("/api/renderings/" + queued.path("renderingId").asLong() + "/cancel", "");
+    }
+    APP.sent("POST", "/api/queue/pause", "{\"paused\":false}");
+    APP.sent("PUT", "/api/episodes/1", described + "null}");
+    for (String wrong : new String[] {"x", "99999", "-1", "9".repeat(40)}) {
+      assertThat(APP.sent("GET", "/api/sheet?shelf=" + wrong, "").statusCode())
+          .as(wrong)
+          .isBetween(400, 422);
+    }
+  }
+
+  private static int tick(String cells, String asked) throws Exception {
+    return APP.sent("PUT", "/api/asked", "{\"cells\":" + cells + ",\"asked\":" + asked + "}")
+        .statusCode();
+  }
+
+  private static String cell(long clip, String spec) {
+    return "{\"clipId\":" + clip + ",\"spec\":\"" + spec + "\"}";
+  }
+
+  private static String asked(long clip) throws Exception {
+    return APP.get("/api/clips/" + clip).path("delivered").path("specs").toString();
+  }
+
+  /** Many cells in one request: each clip takes one step, and what cannot be asked changes none. */
+  @Test
+  void cellsAreTickedTogether() throws Exception {
+    long other = APP.clip("Other", 8);
+    APP.change(other, "{\"type\":\"askFor\",\"specs\":[\"feed-tall\"]}");
+    int revision = APP.get("/api/clips/" + other).path("revision").asInt();
+    String both =
+        "["
+            + cell(clip, "wide")
+            + ","
+            + cell(other, "wide")
+            + ","
+            + cell(other, "feed-square")
+            + "]";
+    assertThat(tick(both, "true")).isEqualTo(200);
+    assertThat(asked(clip)).isEqualTo("[\"wide\"]");
+    assertThat(asked(other)).isEqualTo("[\"feed-tall\",\"wide\",\"feed-square\"]");
+    assertThat(tick(both, "true")).isEqualTo(200);
+    JsonNode after = APP.get("/api/clips/" + other);
+    assertThat(after.path("revision").asInt()).as("one step").isEqualTo(revision + 1);
+    assertThat(after.path("undo").asString()).isEqualTo("choose specs");
+
+    for (String wrong :
+        List.of(
+            "[" + cell(other, "feed-tall") + "," + cell(999, "wide") + "]",
+            "[" + cell(other, "feed-tall") + "," + cell(other, "nothing") + "]",
+            "[" + cell(other, "feed-tall") + ",null]",
+            "[" + cell(other, "feed-tall") + ",{}]",
+            "null",
+            "7")) {
+      assertThat(tick(wrong, "false")).as(wrong).isBetween(400, 422);
+    }
+    assertThat(APP.get("/api/clips/" + other).path("revision").asInt()).isEqualTo(revision + 1);
+    assertThat(tick(both, "false")).isEqualTo(200);
+    assertThat(asked(other)).isEqualTo("[\"feed-tall\"]");
   }
 
   private static ObjectNode spec(String id) throws Exception {

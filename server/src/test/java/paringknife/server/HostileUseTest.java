@@ -19,7 +19,7 @@ import tools.jackson.databind.JsonNode;
 class HostileUseTest {
   @RegisterExtension static final RunningApplication APP = new RunningApplication();
 
-  private static final int STEPS = 10_000;
+  private static final int STEPS = 3_000;
   private static final int LAST = 11;
 
   private static JsonNode clip() throws Exception {
@@ -90,7 +90,7 @@ class HostileUseTest {
    * restart.
    */
   @Test
-  void tenThousandStepsAreAllUndone() throws Exception {
+  void thousandsOfStepsAreAllUndone() throws Exception {
     JsonNode first = APP.get(path(clip()));
     long id = first.path("id").asLong();
     ClipStore store = APP.part(ClipStore.class);

@@ -12,115 +12,52 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
 
-/** Captions, letterings and house styles through the real application and a real MariaDB. */
+/** Captions, letterings and fonts through the real application and a real MariaDB. */
 class LetteringOverHttpTest {
   @RegisterExtension static final RunningApplication APP = new RunningApplication();
 
-  private static long clip(String title) throws Exception {
-    return APP.post(
-            "/api/episodes/1/clips",
-            "{\"firstWord\":0,\"lastWord\":11,\"title\":\"" + title + "\"}")
-        .path("id")
-        .asLong();
-  }
-
-  private static JsonNode change(long clip, String intent) throws Exception {
-    int revision = APP.get("/api/clips/" + clip).path("revision").asInt();
-    APP.post(
-        "/api/clips/" + clip + "/changes",
-        "{\"revision\":" + revision + ",\"intent\":" + intent + "}");
-    return APP.get("/api/clips/" + clip);
-  }
-
-  private static JsonNode kept(long clip) throws Exception {
-    return APP.json(
-        APP.send(
-                HttpRequest.newBuilder(URI.create(APP.address() + house(clip)))
-                    .PUT(HttpRequest.BodyPublishers.noBody()))
-            .body());
-  }
-
-  private static String house(long clip) {
-    return "/api/clips/" + clip + "/house";
-  }
-
-  /** Kept once, it holds for what is made from then on; single settings stay where it is spread. */
   @Test
-  void aShowsStyleIsKeptGivenToNewClipsAndSpread() throws Exception {
-    long first = clip("One");
-    long second = clip("Two");
-    change(
-        second, "{\"type\":\"editCaptions\",\"edits\":[{\"type\":\"breakBefore\",\"wordId\":3}]}");
-    assertThat(APP.get(house(first)).path("changes").isNull()).isTrue();
-    change(first, "{\"type\":\"letter\",\"lettering\":\"heron\"}");
-    change(first, "{\"type\":\"useCaptions\",\"use\":\"BURNT\"}");
-
-    JsonNode kept = kept(first);
-    assertThat(kept.path("changes")).isEmpty();
-    assertThat(kept.path("others").asInt()).isGreaterThanOrEqualTo(1);
-    assertThat(kept.path("single").asInt()).isGreaterThanOrEqualTo(1);
-    assertThat(APP.get(house(second)).path("changes").toString())
-        .isEqualTo("[\"LETTERING\",\"CAPTION_USE\"]");
-
-    long third = clip("Three");
-    JsonNode made = APP.get("/api/clips/" + third).path("lettered");
-    assertThat(made.path("lettering").asString()).isEqualTo("heron");
-    assertThat(made.path("use").asString()).isEqualTo("BURNT");
-
-    assertThat(APP.post(house(first) + "/spread", "").path("others").asInt()).isZero();
-    JsonNode spread = APP.get("/api/clips/" + second);
-    assertThat(spread.path("lettered").path("lettering").asString()).isEqualTo("heron");
-    assertThat(spread.path("lettered").path("edits").path("")).hasSize(1);
-    assertThat(spread.path("undo").asString()).isEqualTo("take the house style");
-
-    change(third, "{\"type\":\"letter\",\"lettering\":\"bell\"}");
-    assertThat(APP.post(house(third) + "/taken", "").path("changes")).isEmpty();
-    APP.restart();
-    assertThat(APP.get("/api/clips/" + third).path("lettered").path("lettering").asString())
-        .isEqualTo("heron");
-  }
-
-  /** Saved from one clip and taken by another; what is no style changes nothing. */
-  @Test
-  void aStyleGoesOutAndInAsAFile() throws Exception {
-    long from = clip("From");
-    change(from, "{\"type\":\"letter\",\"lettering\":\"quay\"}");
-    change(from, "{\"type\":\"leaveOut\",\"fillers\":true,\"falseStarts\":false}");
-    String file = new String(APP.getBytes(house(from) + "/file"), StandardCharsets.UTF_8);
-    long to = clip("To");
-    String body = "{\"text\":" + new JsonMapper().writeValueAsString(file) + "}";
-    APP.post(house(to) + "/file", body);
-    JsonNode lettered = APP.get("/api/clips/" + to).path("lettered");
-    assertThat(lettered.path("lettering").asString()).isEqualTo("quay");
-    assertThat(lettered.path("leavesOut").path("fillers").asBoolean()).isTrue();
-    int revision = APP.get("/api/clips/" + to).path("revision").asInt();
+  void placesByShapeAreKeptAndNonsenseIsRefused() throws Exception {
+    long id = APP.clip("Placed", 11);
+    ObjectNode style =
+        (ObjectNode) APP.get("/api/letterings").path("letterings").get(0).path("style");
+    ObjectNode put = style.putArray("places").addObject();
+    put.putObject("shape").put("width", 9).put("height", 16);
+    put.putObject("place").put("x", 0.4).put("y", 0.3);
+    JsonNode kept = APP.change(id, "{\"type\":\"restyle\",\"style\":" + style + "}");
+    assertThat(kept.path("lettered").path("style").path("places")).hasSize(1);
     for (String wrong :
-        new String[] {
-          "",
-          "[]",
-          "null",
-          "{}",
-          "{\"lettering\":\"nowhere\"}",
-          "{\"id\":\"x\"}",
-          "{\"lettering\":\"quay\",\"style\":{}}",
-          "\u0000"
-        }) {
-      HttpResponse<String> answer =
-          APP.postAny(
-              house(to) + "/file", "{\"text\":" + new JsonMapper().writeValueAsString(wrong) + "}");
-      assertThat(answer.statusCode()).as(wrong).isBetween(400, 422);
+        List.of(
+            "[null]",
+            "[{}]",
+            "[{\"shape\":null,\"place\":null}]",
+            "[{\"shape\":{\"width\":0,\"height\":1},\"place\":{\"x\":0,\"y\":0}}]",
+            "[{\"shape\":{\"width\":1,\"height\":1},\"place\":{\"x\":7,\"y\":0}}]",
+            "7")) {
+      String asked = style.deepCopy().set("places", APP.json(wrong)).toString();
+      int revision = APP.get("/api/clips/" + id).path("revision").asInt();
+      assertThat(
+              APP.postAny(
+                      "/api/clips/" + id + "/changes",
+                      "{\"revision\":"
+                          + revision
+                          + ",\"intent\":{\"type\":\"restyle\",\"style\":"
+                          + asked
+                          + "}}")
+                  .statusCode())
+          .as(wrong)
+          .isBetween(400, 422);
     }
-    assertThat(APP.get("/api/clips/" + to).path("revision").asInt()).isEqualTo(revision);
   }
 
   /** Everything that can be set of a caption is there after a restart, and drawn. */
   @Test
   void whatIsSetOfCaptionsIsKeptAndDrawn() throws Exception {
-    long id = clip("Edits");
-    change(id, "{\"type\":\"letter\",\"lettering\":\"sluice\"}");
-    change(
+    long id = APP.clip("Edits", 11);
+    APP.change(id, "{\"type\":\"letter\",\"lettering\":\"sluice\"}");
+    APP.change(
         id,
         "{\"type\":\"editCaptions\",\"edits\":["
             + "{\"type\":\"showAs\",\"wordId\":0,\"text\":\"{\\\\fs9}Frost\"},"
@@ -154,7 +91,7 @@ class LetteringOverHttpTest {
 
   @Test
   void whatNoCaptionCanBeIsRefusedWithAWord() throws Exception {
-    long id = clip("Refused");
+    long id = APP.clip("Refused", 11);
     for (String intent :
         new String[] {
           "{\"type\":\"letter\",\"lettering\":\"nowhere\"}",

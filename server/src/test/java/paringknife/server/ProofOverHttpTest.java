@@ -9,12 +9,12 @@ import java.net.URI;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
 import org.jooq.DSLContext;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -300,20 +300,19 @@ class ProofOverHttpTest {
   }
 
   /** Text stays text; what steers lines or turns their direction is left out. */
-  @ParameterizedTest
-  @ValueSource(
-      strings = {
-        "<script>alert(1)</script>",
-        "a\u202Eb\u2066c",
-        "x\u0000\u0007y",
-        "=1+1",
-        "{\\pos}"
-      })
-  void remarksAreText(String text) throws Exception {
+  @Test
+  void remarksAreText() throws Exception {
     String page = open(",\"downloads\":false,\"password\":null");
-    APP.post(clipOf(page) + "/remarks", remark(text, 0));
-    String kept = APP.get("/api/clips/" + clip + "/remarks").get(0).path("text").asString();
-    assertThat(kept).isEqualTo(text.replaceAll("[\u202E\u2066\u0000\u0007]", ""));
+    List<String> texts =
+        List.of(
+            "<script>alert(1)</script>", "a\u202Eb\u2066c", "x\u0000\u0007y", "=1+1", "{\\pos}");
+    for (String text : texts) {
+      APP.post(clipOf(page) + "/remarks", remark(text, 0));
+    }
+    List<String> kept = new ArrayList<>();
+    APP.get("/api/clips/" + clip + "/remarks").forEach(r -> kept.add(r.path("text").asString()));
+    assertThat(kept)
+        .containsExactlyInAnyOrder("<script>alert(1)</script>", "abc", "xy", "=1+1", "{\\pos}");
   }
 
   @Test

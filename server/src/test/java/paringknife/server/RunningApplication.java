@@ -21,8 +21,10 @@ import org.junit.jupiter.api.extension.ExtensionContext;
 import org.springframework.util.FileSystemUtils;
 import paringknife.media.process.ChildProcess;
 import paringknife.server.commands.RunningServer;
+import paringknife.server.database.MariaDbProcess;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
 
 /**
  * The real application on a random port with a MariaDB of its own, holding one short episode. The
@@ -138,7 +140,7 @@ public final class RunningApplication implements BeforeAllCallback, AfterAllCall
             home.resolve("data"),
             home.resolve("media"),
             0,
-            0,
+            () -> MariaDbProcess.start(home.resolve("data").resolve("mariadb"), 0),
             guestPort == 0 ? Map.of() : Map.of("paring-knife.guests.port", guestPort + ""));
   }
 
@@ -178,6 +180,18 @@ public final class RunningApplication implements BeforeAllCallback, AfterAllCall
   /** What runs, with its database. */
   public RunningServer server() {
     return server;
+  }
+
+  /** Makes a spec of small pictures, which are made quickly; its id. */
+  public String smallSpec(String name, int width, int height) throws Exception {
+    for (JsonNode spec : get("/api/specs")) {
+      if (spec.path("id").asString().equals("feed-square")) {
+        ObjectNode small = ((ObjectNode) spec).put("name", name);
+        ((ObjectNode) small.path("canvas")).put("width", width).put("height", height);
+        return post("/api/specs", small.toString()).path("id").asString();
+      }
+    }
+    throw new IllegalStateException("there are no specs");
   }
 
   /** Asks again and again until an answer is as wanted; gives up after a minute and a half. */
@@ -253,6 +267,24 @@ public final class RunningApplication implements BeforeAllCallback, AfterAllCall
             .uri(URI.create(address() + path))
             .header("Content-Type", "application/json")
             .POST(HttpRequest.BodyPublishers.ofString(body)));
+  }
+
+  /** A clip of the first words of the first episode. */
+  public long clip(String title, int lastWord) throws Exception {
+    return post(
+            "/api/episodes/1/clips",
+            "{\"firstWord\":0,\"lastWord\":" + lastWord + ",\"title\":\"" + title + "\"}")
+        .path("id")
+        .asLong();
+  }
+
+  /** Changes a clip as it is now; answers what it is then. */
+  public JsonNode change(long clip, String intent) throws Exception {
+    int revision = get("/api/clips/" + clip).path("revision").asInt();
+    post(
+        "/api/clips/" + clip + "/changes",
+        "{\"revision\":" + revision + ",\"intent\":" + intent + "}");
+    return get("/api/clips/" + clip);
   }
 
   /** Sends JSON by any method. */

@@ -7,6 +7,7 @@ import java.net.URI;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.zip.ZipEntry;
@@ -65,6 +66,33 @@ class TranslationsOverHttpTest {
 
   private String file(String format) throws Exception {
     return new String(APP.getBytes(path("/file?format=" + format)), StandardCharsets.UTF_8);
+  }
+
+  /** Broken and moved by hand: two captions, the first later than it is said. */
+  @Test
+  void captionsOfALanguageAreBrokenAndMoved() throws Exception {
+    String sentence =
+        "{\"first\":0,\"last\":4,\"source\":\"Um, the ice came up.\",\"text\":\"Das Eis\\n\\nkam\\nhoch.\","
+            + "\"state\":\"REVIEWED\",\"moved\":";
+    String intent = "{\"type\":\"translate\",\"language\":\"de\",\"sentences\":[";
+    change(intent + sentence + "{\"beginsLaterUs\":80000,\"endsLaterUs\":0}}]}");
+    String script = new String(APP.getBytes("/api/clips/" + clip + "/captions.ass?language=de"));
+    List<String> drawn = script.lines().filter(l -> l.startsWith("Dialogue")).toList();
+    assertThat(drawn.stream().map(l -> l.split(",")[1]).distinct()).hasSize(2);
+    assertThat(drawn).hasSize(3);
+    assertThat(sentences().get(0).path("moved").path("beginsLaterUs").asLong()).isEqualTo(80_000);
+    change(intent + sentence + "null}]}");
+    assertThat(sentences().get(0).path("moved").isNull()).isTrue();
+    for (String wrong :
+        List.of(
+            "{\"beginsLaterUs\":99000000,\"endsLaterUs\":0}",
+            "{}",
+            "7",
+            "{\"beginsLaterUs\":null}")) {
+      assertThat(tried(intent + sentence + wrong + "}]}").statusCode())
+          .as(wrong)
+          .isBetween(400, 422);
+    }
   }
 
   private HttpResponse<String> read(String name, String text) throws Exception {
@@ -126,10 +154,12 @@ class TranslationsOverHttpTest {
         JSON.readTree(
             "[{\"first\":5,\"last\":8,\"source\":\"Nobody had told me.\",\"text\":\"Keiner sagte es {mir}.\",\"state\":\"REVIEWED\"}]"));
     change("{\"type\":\"useLanguage\",\"language\":\"de\",\"use\":\"BOTH\"}");
-    change("{\"type\":\"askFor\",\"specs\":[\"wide\"]}");
+    String spec = APP.smallSpec("Small", 480, 270);
+    change("{\"type\":\"askFor\",\"specs\":[\"" + spec + "\"]}");
     String script =
         new String(
-            APP.getBytes("/api/clips/" + clip + "/captions.ass?spec=wide"), StandardCharsets.UTF_8);
+            APP.getBytes("/api/clips/" + clip + "/captions.ass?spec=" + spec),
+            StandardCharsets.UTF_8);
     assertThat(script)
         .contains("Text2")
         .contains("Nobody")
@@ -145,7 +175,9 @@ class TranslationsOverHttpTest {
     Map<String, String> files = new TreeMap<>();
     HttpRequest all =
         HttpRequest.newBuilder(
-                URI.create(APP.address() + "/api/episodes/1/delivery.zip?subtitles=srt,ttml,txt"))
+                URI.create(
+                    APP.address()
+                        + "/api/episodes/1/delivery.zip?covers=false&subtitles=srt,ttml,txt"))
             .build();
     byte[] zip =
         java.net.http.HttpClient.newHttpClient()

@@ -2,6 +2,7 @@ package paringknife.core.clip;
 
 import paringknife.core.deliver.DeliverIntent;
 import paringknife.core.deliver.DeliverySpecs;
+import paringknife.core.dress.DressIntent;
 import paringknife.core.frame.FrameDesk;
 import paringknife.core.frame.FrameIntent;
 import paringknife.core.letter.LetterIntent;
@@ -25,6 +26,9 @@ public record ClipDesk(PareDesk paring, FrameDesk framing, DeliverySpecs specs) 
     }
     if (intent instanceof LetterIntent letter) {
       return clip.with(letter.apply(clip.lettered(), paring.editor().transcript()));
+    }
+    if (intent instanceof DressIntent dress) {
+      return clip.with(dress.apply(clip.laidOver()));
     }
     if (intent instanceof SoundIntent sound) {
       return clip.with(sound.apply(clip.sounded()));

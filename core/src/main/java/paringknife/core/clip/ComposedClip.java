@@ -10,19 +10,23 @@ import paringknife.core.clip.cut.PlayedWord;
 import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.deliver.DeliverySpecs;
 import paringknife.core.deliver.Limit;
+import paringknife.core.dress.Logo;
 import paringknife.core.frame.CameraPlanner;
 import paringknife.core.frame.FaceWarning;
 import paringknife.core.frame.FramePath;
 import paringknife.core.frame.Framed;
 import paringknife.core.frame.PlannedFrame;
+import paringknife.core.frame.SeenFace;
 import paringknife.core.frame.Shape;
 import paringknife.core.frame.ShownFace;
+import paringknife.core.frame.colour.CameraColours;
 import paringknife.core.frame.colour.Look;
-import paringknife.core.frame.colour.MatchedColours;
 import paringknife.core.letter.CaptionTrack;
 import paringknife.core.letter.CaptionTracks;
+import paringknife.core.letter.LargeFonts;
 import paringknife.core.letter.cue.SaidSentence;
 import paringknife.core.letter.drawn.Canvas;
+import paringknife.core.letter.drawn.Obstacles;
 import paringknife.core.pare.SoundPlanner;
 import paringknife.core.time.FrameRate;
 import paringknife.core.time.Span;
@@ -82,13 +86,18 @@ public final class ComposedClip {
     return made;
   }
 
+  /** Files of the large fonts that captions are drawn from, besides those that all are. */
+  public List<String> largeFonts() {
+    return LargeFonts.of(state.clip().lettered(), cuts(), state.material().transcript());
+  }
+
   /** What is done to the picture itself. */
   public Look look() {
     return state.clip().framed().look();
   }
 
   /** Whether cameras are made to look alike. */
-  public MatchedColours colours() {
+  public CameraColours colours() {
     return state.clip().framed().colours();
   }
 
@@ -127,14 +136,32 @@ public final class ComposedClip {
     return made;
   }
 
+  /** What captions keep clear of on a canvas: faces, and what is laid over. */
+  public Obstacles obstacles(Canvas canvas, Shape shape) {
+    Obstacles seen = Obstacles.of(faces(shape));
+    Logo logo = logo();
+    return logo == null ? seen : seen.and(logo.on(canvas));
+  }
+
+  /** What stands in a corner of it; null for nothing. */
+  public @Nullable Logo logo() {
+    return state.clip().laidOver().logo();
+  }
+
   /** Where faces are seen in a shape. */
-  public List<ShownFace> faces(Shape shape) {
+  private List<ShownFace> faces(Shape shape) {
     return faces.computeIfAbsent(
         shape,
         s -> {
           Material material = state.material();
           return material.planner().shownFaces(path(s), playback().runs(), material.rate());
         });
+  }
+
+  /** The largest face that is seen at moments of a shape. */
+  public List<SeenFace> seenFaces(Shape shape) {
+    Material material = state.material();
+    return material.planner().seenFaces(path(shape), playback().runs(), material.rate());
   }
 
   /** What is seen of the episode in a shape, on the episode's clock. */
@@ -188,10 +215,11 @@ public final class ComposedClip {
         playback(),
         path,
         tracks().usedAs(spec.captions()),
-        faces(spec.shape()),
+        obstacles(spec.canvas(), spec.shape()),
         spec.within(path.leastLines()),
         look(),
         colours(),
+        logo(),
         state.material().rate(),
         new Composition.Noticed(faceWarnings(spec.shape()), doubtfulWords()),
         state.clip().delivered());

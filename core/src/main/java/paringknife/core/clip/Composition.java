@@ -1,28 +1,36 @@
 package paringknife.core.clip;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+import paringknife.core.clip.cut.PictureRun;
 import paringknife.core.deliver.Check;
 import paringknife.core.deliver.Delivered;
 import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.deliver.Finished;
+import paringknife.core.deliver.LookedThrough;
 import paringknife.core.deliver.Planned;
 import paringknife.core.deliver.Waiver;
+import paringknife.core.deliver.cover.CoverHeading;
+import paringknife.core.dress.Logo;
 import paringknife.core.formats.TimedText;
 import paringknife.core.frame.FaceWarning;
 import paringknife.core.frame.FramePath;
-import paringknife.core.frame.ShownFace;
+import paringknife.core.frame.colour.CameraColours;
 import paringknife.core.frame.colour.Look;
-import paringknife.core.frame.colour.MatchedColours;
 import paringknife.core.letter.CaptionTrack;
 import paringknife.core.letter.CaptionTracks;
 import paringknife.core.letter.Lettered;
 import paringknife.core.letter.cue.CaptionUse;
 import paringknife.core.letter.cue.Cue;
+import paringknife.core.letter.cue.CueWord;
+import paringknife.core.letter.drawn.Obstacles;
 import paringknife.core.letter.drawn.SafeArea;
 import paringknife.core.letter.fonts.Typefaces;
 import paringknife.core.letter.style.Face;
@@ -32,9 +40,10 @@ import paringknife.core.time.FrameRate;
  * A clip worked out for one delivery spec: what plays, through which windows, under which captions.
  * Preview and export are both made from its parts, so they are the same.
  *
- * @param faces where they are seen, for captions to keep clear of
+ * @param obstacles what captions keep clear of
  * @param look what is done to the picture itself
  * @param colours whether cameras are made to look alike
+ * @param logo what stands in a corner of it; null for nothing
  * @param rate frame rate of the recording
  * @param noticed what else was noticed of it
  * @param delivered how it goes out
@@ -43,13 +52,17 @@ public record Composition(
     Playback playback,
     FramePath path,
     CaptionTracks captions,
-    List<ShownFace> faces,
+    Obstacles obstacles,
     DeliverySpec spec,
     Look look,
-    MatchedColours colours,
+    CameraColours colours,
+    @Nullable Logo logo,
     FrameRate rate,
     Noticed noticed,
     Delivered delivered) {
+  /** At so many moments captions are looked for in a finished file. */
+  private static final int MOMENTS = 3;
+
   /** Less than a line of a picture. */
   private static final double EDGE = 0.001;
 
@@ -67,14 +80,70 @@ public record Composition(
     return found().stream().map(c -> c.waivedBy(waived)).toList();
   }
 
-  /** Holds the finished file against what was asked for. */
-  public List<Check> measured(Finished finished) {
+  /** Holds the finished file against what was asked for, and tells what was noticed of it. */
+  public List<Check> measured(Finished finished, LookedThrough through) {
     List<Check> foreseen = found();
     List<Waiver> waived =
         delivered.waivedFor(spec.id()).stream()
             .filter(w -> foreseen.stream().anyMatch(w::isOf))
             .toList();
-    return spec.measured(finished).stream().map(c -> c.foreseenBy(waived)).toList();
+    return Stream.concat(spec.measured(finished).stream(), through.checks().stream())
+        .map(c -> c.foreseenBy(waived))
+        .toList();
+  }
+
+  /**
+   * Moments at which captions can be looked for in the picture, on the clip's clock in
+   * microseconds: the first caption, one in the middle, the last. None where none are burnt in.
+   */
+  public List<Long> burntMoments() {
+    if (script().isEmpty()) {
+      return List.of();
+    }
+    List<Cue> cues =
+        captions.all().stream()
+            .filter(t -> t.use().isBurnt())
+            .flatMap(t -> t.cues().stream())
+            .sorted(Comparator.comparing(Cue::span))
+            .toList();
+    return IntStream.range(0, Math.min(MOMENTS, cues.size()))
+        .mapToObj(i -> cues.get(i * (cues.size() - 1) / Math.max(1, MOMENTS - 1)))
+        .map(Composition::middleOfAWord)
+        .distinct()
+        .toList();
+  }
+
+  /**
+   * A frame of the clip by itself.
+   *
+   * @param hasHeading whether the clip's title stands on it
+   */
+  public Still still(long clipFrame, boolean hasHeading) {
+    PictureRun shown = playback.runs().get(0);
+    for (PictureRun run : playback.runs()) {
+      if (run.clipFrame() <= clipFrame) {
+        shown = run;
+      }
+    }
+    long frame = Math.min(clipFrame - shown.clipFrame(), shown.count() - 1);
+    return new Still(
+        shown.episodeFrame() + (shown.held() ? 0 : frame),
+        path.only(clipFrame),
+        look,
+        colours,
+        logo,
+        spec.canvas(),
+        hasHeading
+            ? CoverHeading.script(
+                delivered.title(), captions.spoken().lettering(), spec.canvas(), obstacles)
+            : "");
+  }
+
+  /** Where nothing that marks words begins or ends. */
+  private static long middleOfAWord(Cue cue) {
+    List<CueWord> words = cue.words();
+    long us = words.get(words.size() / 2).span().middleUs();
+    return cue.span().contains(us) ? us : cue.span().middleUs();
   }
 
   private List<Check> found() {
@@ -166,7 +235,7 @@ public record Composition(
 
   /** What is drawn into the picture (ASS v4+) on the canvas of the spec; empty for nothing. */
   public String script() {
-    return spec.encoding().codec().hasPicture() ? captions.burnt(spec.canvas(), faces) : "";
+    return spec.encoding().codec().hasPicture() ? captions.burnt(spec.canvas(), obstacles) : "";
   }
 
   /** The captions as long as they show. */

@@ -5,10 +5,15 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
+import paringknife.core.dress.LaidOver;
+import paringknife.core.dress.Logo;
+import paringknife.core.frame.FrameIntent;
 import paringknife.core.frame.Manner;
+import paringknife.core.frame.PushInHabit;
 import paringknife.core.letter.Lettered;
 import paringknife.core.letter.cue.Breaking;
 import paringknife.core.letter.cue.CaptionUse;
+import paringknife.core.letter.style.Face;
 import paringknife.core.letter.style.Style;
 import paringknife.core.listen.clean.Cleanup;
 import paringknife.core.listen.clean.Sounded;
@@ -22,7 +27,9 @@ import paringknife.core.listen.clean.Sounded;
  * @param leavesOut what is left out of captions; null for nothing
  * @param use where captions go; null for into the picture and beside it
  * @param manner how windows move and how near they come
+ * @param pushIns how often and how far they come nearer; null for never
  * @param cleanup what is done to the voice
+ * @param logo what stands in a corner; null for nothing
  */
 public record HouseStyle(
     String lettering,
@@ -31,7 +38,13 @@ public record HouseStyle(
     Lettered.@Nullable LeftOut leavesOut,
     @Nullable CaptionUse use,
     Manner manner,
-    Cleanup cleanup) {
+    @Nullable PushInHabit pushIns,
+    Cleanup cleanup,
+    @Nullable Logo logo) {
+
+  public HouseStyle {
+    pushIns = pushIns == null ? PushInHabit.NONE : pushIns;
+  }
 
   /** What of a clip a house style decides. */
   public enum Part {
@@ -39,7 +52,9 @@ public record HouseStyle(
     BREAKS,
     CAPTION_USE,
     FRAME,
-    SOUND
+    PUSH_INS,
+    SOUND,
+    LOGO
   }
 
   /** As a clip has it. */
@@ -52,7 +67,9 @@ public record HouseStyle(
         lettered.leavesOut(),
         lettered.use(),
         clip.framed().manner(),
-        clip.sounded().cleanup());
+        PushInHabit.of(clip.framed()),
+        clip.sounded().cleanup(),
+        clip.laidOver().logo());
   }
 
   /** Captions in some way; all else as is usual. */
@@ -64,7 +81,15 @@ public record HouseStyle(
         lettered.leavesOut(),
         lettered.use(),
         Manner.USUAL,
-        Cleanup.NONE);
+        PushInHabit.NONE,
+        Cleanup.NONE,
+        null);
+  }
+
+  /** The same with another logo. */
+  public HouseStyle withLogo(Logo changed) {
+    return new HouseStyle(
+        lettering, style, breaking, leavesOut, use, manner, pushIns, cleanup, changed);
   }
 
   /** Captions in this style, none of them edited. */
@@ -72,11 +97,35 @@ public record HouseStyle(
     return new Lettered(lettering, style, breaking, leavesOut, use, Map.of(), Map.of());
   }
 
-  /** A clip in this style; what is single in it stays. */
+  /** A clip in this style but for push-ins on words; what is single in it stays. */
   public ClipDocument on(ClipDocument clip) {
     return clip.with(lettered().withSingle(clip.lettered()))
-        .with(clip.framed().with(manner))
+        .with(clip.framed().with(manner).withAlternating(pushIns.alternating()))
+        .with(new LaidOver(logo))
         .with(new Sounded(cleanup));
+  }
+
+  /** A clip in this style, push-ins on its strongest words among it. */
+  public ClipDocument on(ClipDocument clip, ClipDesk desk) {
+    ClipDocument styled = on(clip);
+    if (PushInHabit.of(clip.framed()).equals(pushIns)) {
+      return styled;
+    }
+    ClipDocument still = styled.with(pushIns.onJoins(styled.framed()));
+    return pushIns.share() == 0
+        ? still
+        : desk.apply(still, new FrameIntent.ProposePushIns(pushIns.share(), pushIns.move()));
+  }
+
+  /** The families of fonts that were chosen for it, beyond those of its lettering. */
+  public List<String> families() {
+    if (style == null) {
+      return List.of();
+    }
+    Face lower = style.lowerFace();
+    return lower == null
+        ? List.of(style.face().family())
+        : List.of(style.face().family(), lower.family());
   }
 
   /** What of a clip would change. */
@@ -94,6 +143,12 @@ public record HouseStyle(
     }
     if (!manner.equals(own.manner)) {
       parts.add(Part.FRAME);
+    }
+    if (!pushIns.equals(own.pushIns)) {
+      parts.add(Part.PUSH_INS);
+    }
+    if (!Objects.equals(logo, own.logo)) {
+      parts.add(Part.LOGO);
     }
     if (!cleanup.equals(own.cleanup)) {
       parts.add(Part.SOUND);

@@ -2,6 +2,7 @@ package paringknife.core.deliver;
 
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import paringknife.core.deliver.cover.Cover;
 import paringknife.core.deliver.post.Post;
 import paringknife.core.steps.Intent;
 
@@ -57,6 +58,19 @@ public sealed interface DeliverIntent extends Intent {
     @Override
     public String label() {
       return note == null ? "let it pass no longer" : "let it pass";
+    }
+  }
+
+  /** Choose the still that stands for the clip, or whether its title stands on it. */
+  record ChooseCover(Cover cover) implements DeliverIntent {
+    @Override
+    public Delivered apply(Delivered delivered, DeliverySpecs known) {
+      return delivered.withCover(cover);
+    }
+
+    @Override
+    public String label() {
+      return cover.episodeUs() == null ? "go back to the proposed cover" : "choose the cover";
     }
   }
 

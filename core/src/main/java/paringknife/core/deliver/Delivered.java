@@ -3,6 +3,7 @@ package paringknife.core.deliver;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import paringknife.core.deliver.cover.Cover;
 import paringknife.core.deliver.post.Post;
 
 /**
@@ -12,9 +13,14 @@ import paringknife.core.deliver.post.Post;
  * @param specs ids of the delivery specs asked for
  * @param post what is posted with it; null for what is proposed from its words
  * @param waived what is let pass
+ * @param cover what is wanted of the still that stands for it
  */
 public record Delivered(
-    String title, List<String> specs, @Nullable Post post, @Nullable List<Waiver> waived) {
+    String title,
+    List<String> specs,
+    @Nullable Post post,
+    @Nullable List<Waiver> waived,
+    @Nullable Cover cover) {
   public static final int LONGEST_TITLE = 120;
   private static final int MOST_WAIVED = 200;
 
@@ -25,11 +31,12 @@ public record Delivered(
     }
     specs = List.copyOf(specs);
     waived = waived == null ? List.of() : List.copyOf(waived);
+    cover = cover == null ? Cover.PROPOSED : cover;
   }
 
   /** With the text and the tags that are proposed. */
   public Delivered(String title, List<String> specs) {
-    this(title, specs, null, List.of());
+    this(title, specs, null, List.of(), Cover.PROPOSED);
   }
 
   private static String clean(String text) {
@@ -40,7 +47,7 @@ public record Delivered(
   }
 
   public Delivered withTitle(String changed) {
-    return new Delivered(changed, specs, post, waived);
+    return new Delivered(changed, specs, post, waived, cover);
   }
 
   /** With something behind its title, which is shortened to make room for it. */
@@ -50,11 +57,15 @@ public record Delivered(
   }
 
   Delivered withSpecs(List<String> changed) {
-    return new Delivered(title, changed, post, waived);
+    return new Delivered(title, changed, post, waived, cover);
   }
 
   Delivered withPost(@Nullable Post changed) {
-    return new Delivered(title, specs, changed, waived);
+    return new Delivered(title, specs, changed, waived, cover);
+  }
+
+  Delivered withCover(Cover changed) {
+    return new Delivered(title, specs, post, waived, changed);
   }
 
   /** What is let pass for a spec. */
@@ -80,6 +91,6 @@ public record Delivered(
     if (all.size() > MOST_WAIVED) {
       throw new IllegalArgumentException("Too much is let pass already.");
     }
-    return new Delivered(title, specs, post, all);
+    return new Delivered(title, specs, post, all, cover);
   }
 }

@@ -2,12 +2,9 @@ package paringknife.core.deliver;
 
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
-import java.util.Locale;
 import java.util.Map;
-import java.util.regex.MatchResult;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import paringknife.core.writing.FieldPattern;
 
 /**
  * How finished files are named: text with fields in braces. Underscores part a name; everything
@@ -20,8 +17,6 @@ public record NamePattern(String text) {
 
   /** File systems take 255 bytes; endings and numbers want some. */
   private static final int MOST_BYTES = 200;
-
-  private static final Pattern FIELD = Pattern.compile("\\{([^{}]{0,40})\\}");
 
   public static final NamePattern USUAL = new NamePattern("{show} {episode}_{clip}_{spec}");
 
@@ -38,27 +33,7 @@ public record NamePattern(String text) {
     /** As 42s. */
     LENGTH,
     /** As 1080x1920. */
-    SIZE;
-
-    private String written() {
-      return name().toLowerCase(Locale.ROOT);
-    }
-
-    private static Field of(String written) {
-      return Arrays.stream(values())
-          .filter(f -> f.written().equals(written.strip().toLowerCase(Locale.ROOT)))
-          .findFirst()
-          .orElseThrow(
-              () ->
-                  new IllegalArgumentException(
-                      "There is no field {"
-                          + written
-                          + "}; there are "
-                          + Arrays.stream(values())
-                              .map(f -> "{" + f.written() + "}")
-                              .collect(Collectors.joining(", "))
-                          + "."));
-    }
+    SIZE
   }
 
   public NamePattern {
@@ -66,26 +41,24 @@ public record NamePattern(String text) {
     if (text.length() > LONGEST) {
       throw new IllegalArgumentException("A pattern has up to " + LONGEST + " characters.");
     }
-    if (FIELD.matcher(text).results().map(r -> Field.of(r.group(1))).count() == 0) {
+    if (new FieldPattern<>(text, Field.class).count() == 0) {
       throw new IllegalArgumentException(
           "A pattern needs a field such as {clip}, or all files would have one name.");
     }
   }
 
+  private FieldPattern<Field> fields() {
+    return new FieldPattern<>(text, Field.class);
+  }
+
   /** Whether a field is in it. */
   public boolean uses(Field field) {
-    return FIELD.matcher(text).results().anyMatch(r -> Field.of(r.group(1)) == field);
+    return fields().uses(field);
   }
 
   /** The name of a file, without its ending. */
   public String name(Map<Field, String> values) {
-    String filled =
-        FIELD
-            .matcher(text)
-            .replaceAll(
-                (MatchResult r) ->
-                    Matcher.quoteReplacement(
-                        values.getOrDefault(Field.of(r.group(1)), "").replace('_', ' ')));
+    String filled = fields().filled(values, v -> v.replace('_', ' '));
     String name =
         Arrays.stream(filled.split("_"))
             .filter(p -> !p.isBlank())

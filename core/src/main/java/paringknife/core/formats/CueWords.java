@@ -5,6 +5,7 @@ import java.util.List;
 import paringknife.core.transcript.Syllables;
 import paringknife.core.transcript.Transcript;
 import paringknife.core.transcript.Word;
+import paringknife.core.writing.WordsOfText;
 
 /**
  * Makes a transcript of cues that carry only cue times: each cue's time is shared among its words
@@ -26,11 +27,9 @@ public final class CueWords {
       for (String line : cue.text().split("\n")) {
         SpokenLine said = SpokenLine.of(line);
         speaker = said.speakerAmong(speakers, speaker);
-        for (String token : said.text().split("\\s+")) {
-          if (!token.isEmpty()) {
-            tokens.add(token);
-            by.add(speaker);
-          }
+        for (String token : WordsOfText.of(said.text())) {
+          tokens.add(token);
+          by.add(speaker);
         }
       }
       share(cue, tokens, by, words);

@@ -9,6 +9,7 @@ import paringknife.core.transcript.Passage;
 import paringknife.core.transcript.Syllables;
 import paringknife.core.transcript.Transcript;
 import paringknife.core.transcript.Word;
+import paringknife.core.writing.WordsOfText;
 
 /**
  * Plain verbatim text: a paragraph a line or between blank lines, a speaker named by {@code Name:}
@@ -37,15 +38,13 @@ public final class PlainText {
       SpokenLine spoken = SpokenLine.of(line);
       speaker = spoken.speakerAmong(speakers, speaker);
       boolean first = true;
-      for (String token : spoken.text().split("\\s+")) {
-        if (!token.isEmpty()) {
-          if (first && !tokens.isEmpty()) {
-            paragraphs.put((long) tokens.size(), true);
-          }
-          first = false;
-          tokens.add(token);
-          said.add(speaker);
+      for (String token : WordsOfText.of(spoken.text())) {
+        if (first && !tokens.isEmpty()) {
+          paragraphs.put((long) tokens.size(), true);
         }
+        first = false;
+        tokens.add(token);
+        said.add(speaker);
       }
     }
     if (tokens.isEmpty()) {

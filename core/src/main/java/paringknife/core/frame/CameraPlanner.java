@@ -109,6 +109,11 @@ public final class CameraPlanner {
     return ShownFace.in(path, new FilmedFaces(grid, people, runs, rate));
   }
 
+  /** The largest face that is seen at moments of a path. */
+  public List<SeenFace> seenFaces(FramePath path, List<PictureRun> runs, FrameRate rate) {
+    return SeenFace.in(path, new FilmedFaces(grid, people, runs, rate));
+  }
+
   /** What is seen during each stretch of a clip, without gap. */
   public List<PlannedFrame> plan(List<Span> stretches, CutList cuts, Framed framed, Shape shape) {
     if (planners.size() == 1) {

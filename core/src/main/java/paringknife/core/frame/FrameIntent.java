@@ -5,8 +5,8 @@ import java.util.List;
 import java.util.Set;
 import paringknife.core.clip.cut.CutList;
 import paringknife.core.frame.cameras.CameraCut;
+import paringknife.core.frame.colour.CameraColours;
 import paringknife.core.frame.colour.Look;
-import paringknife.core.frame.colour.MatchedColours;
 import paringknife.core.steps.Intent;
 import paringknife.core.time.Span;
 
@@ -175,19 +175,36 @@ public sealed interface FrameIntent extends Intent {
     }
   }
 
-  /** Make cameras look like one of them, or again as they were recorded (-1). */
-  record MatchColours(int camera) implements FrameIntent {
+  /** Change the picture of one of the cameras. */
+  record ChangeCameraLook(int camera, Look look) implements FrameIntent {
     @Override
     public Framed apply(Framed framed, CutList cuts, FrameDesk desk) {
-      return framed.with(
-          camera == MatchedColours.TO_NONE
-              ? MatchedColours.AS_RECORDED
-              : MatchedColours.to(camera, desk.colours().ofCameras()));
+      if (camera < 0 || camera >= desk.cameras()) {
+        throw new IllegalArgumentException("There is no such camera.");
+      }
+      return framed.with(framed.colours().with(camera, look));
     }
 
     @Override
     public String label() {
-      return camera == MatchedColours.TO_NONE ? "cameras as recorded" : "match the cameras";
+      return "change a camera's picture";
+    }
+  }
+
+  /** Make cameras look like one of them, or again as they were recorded (-1). */
+  record MatchColours(int camera) implements FrameIntent {
+    @Override
+    public Framed apply(Framed framed, CutList cuts, FrameDesk desk) {
+      CameraColours matched =
+          camera == CameraColours.TO_NONE
+              ? CameraColours.AS_RECORDED
+              : CameraColours.to(camera, desk.colours().ofCameras());
+      return framed.with(matched.withLooksOf(framed.colours()));
+    }
+
+    @Override
+    public String label() {
+      return camera == CameraColours.TO_NONE ? "cameras as recorded" : "match the cameras";
     }
   }
 

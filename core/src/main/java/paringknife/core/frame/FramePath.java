@@ -157,6 +157,20 @@ public record FramePath(List<Segment> segments) {
     return new Pane(pane.place(), pane.person(), windows);
   }
 
+  /** One of its frames, as a clip of one frame; the last one for those behind it. */
+  public FramePath only(long frame) {
+    Segment shown = segments.get(0);
+    for (Segment segment : segments) {
+      if (segment.clipFrame() <= frame) {
+        shown = segment;
+      }
+    }
+    long n = Math.min(frame - shown.clipFrame(), shown.count() - 1);
+    List<Pane> panes =
+        shown.panes().stream().map(p -> new Pane(p.place(), p.person(), List.of(p.at(n)))).toList();
+    return new FramePath(List.of(new Segment(0, 1, panes, shown.ground(), shown.setBy())));
+  }
+
   /** How many frames it covers. */
   public long frames() {
     return segments.isEmpty()

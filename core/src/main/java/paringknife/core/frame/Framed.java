@@ -4,8 +4,8 @@ import java.util.List;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import paringknife.core.frame.cameras.CameraCut;
+import paringknife.core.frame.colour.CameraColours;
 import paringknife.core.frame.colour.Look;
-import paringknife.core.frame.colour.MatchedColours;
 
 /**
  * The section of a clip that says how it is framed.
@@ -30,7 +30,7 @@ public record Framed(
     List<PushIn> pushIns,
     double alternating,
     Look look,
-    @Nullable MatchedColours colours,
+    @Nullable CameraColours colours,
     List<CameraCut> cameras,
     long nextId) {
   private static final int MOST = 500;
@@ -41,7 +41,7 @@ public record Framed(
   public Framed {
     set = List.copyOf(set);
     cameras = List.copyOf(cameras);
-    colours = colours == null ? MatchedColours.AS_RECORDED : colours;
+    colours = colours == null ? CameraColours.AS_RECORDED : colours;
     pushIns =
         pushIns.stream()
             .sorted((a, b) -> Long.compare(a.span().startUs(), b.span().startUs()))
@@ -64,7 +64,7 @@ public record Framed(
         List.of(),
         0,
         Look.AS_RECORDED,
-        MatchedColours.AS_RECORDED,
+        CameraColours.AS_RECORDED,
         List.of(),
         1);
   }
@@ -84,7 +84,7 @@ public record Framed(
         shape, layout, manner, set, pushIns, alternating, other, colours, cameras, nextId);
   }
 
-  public Framed with(MatchedColours other) {
+  public Framed with(CameraColours other) {
     return new Framed(
         shape, layout, manner, set, pushIns, alternating, look, other, cameras, nextId);
   }

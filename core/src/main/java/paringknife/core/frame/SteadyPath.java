@@ -24,10 +24,6 @@ public final class SteadyPath {
   private static final double ROUGHLY = 1e-3;
 
   private static final int MOST_STEPS = 80;
-  private static final int BANDS = 3;
-  private static final double[] PLACE = {1};
-  private static final double[] SPEED = {-1, 1};
-  private static final double[] CHANGE = {1, -2, 1};
   private static final int ROUNDS = 2;
 
   /** Of what is as good as still, what the solver leaves of standing still. */
@@ -44,8 +40,13 @@ public final class SteadyPath {
 
   private final int n;
   private final int rows;
-  private final int[] firstColumn;
-  private final double[][] coefficients;
+
+  /** Where the rows of speeds begin, after those of places wanted, least and most. */
+  private final int speeds;
+
+  /** Where the rows of changes of speed begin. */
+  private final int changes;
+
   private final double[] target;
   private final double[] costAbove;
   private final double[] costBelow;
@@ -58,34 +59,30 @@ public final class SteadyPath {
   private SteadyPath(
       double[] wanted, double[] least, double[] most, Costs costs, double[] speedShares) {
     this.n = wanted.length;
-    this.rows = 3 * n + Math.max(0, n - 1) + Math.max(0, n - 2);
-    this.firstColumn = new int[rows];
-    this.coefficients = new double[rows][];
+    this.speeds = 3 * n;
+    this.changes = speeds + Math.max(0, n - 1);
+    this.rows = changes + Math.max(0, n - 2);
     this.target = new double[rows];
     this.costAbove = new double[rows];
     this.costBelow = new double[rows];
-    int row = 0;
     for (int i = 0; i < n; i++) {
-      row = add(row, i, wanted[i], costs.distance(), costs.distance(), PLACE);
-      row = add(row, i, least[i], OUTSIDE, 0, PLACE);
-      row = add(row, i, most[i], 0, OUTSIDE, PLACE);
+      row(i, wanted[i], costs.distance(), costs.distance());
+      row(n + i, least[i], OUTSIDE, 0);
+      row(2 * n + i, most[i], 0, OUTSIDE);
     }
     for (int i = 0; i + 1 < n; i++) {
       double speed = costs.speed() * speedShares[i];
-      row = add(row, i, 0, speed, speed, SPEED);
+      row(speeds + i, 0, speed, speed);
     }
     for (int i = 0; i + 2 < n; i++) {
-      row = add(row, i, 0, costs.change(), costs.change(), CHANGE);
+      row(changes + i, 0, costs.change(), costs.change());
     }
   }
 
-  private int add(int row, int column, double value, double above, double below, double[] factors) {
-    firstColumn[row] = column;
-    coefficients[row] = factors;
+  private void row(int row, double value, double above, double below) {
     target[row] = value;
     costAbove[row] = above;
     costBelow[row] = below;
-    return row + 1;
   }
 
   /**
@@ -147,31 +144,53 @@ public final class SteadyPath {
   /** The total that a path costs; the least is found by {@link #of}. */
   static double cost(double[] path, double[] wanted, double[] least, double[] most, Costs costs) {
     SteadyPath problem = new SteadyPath(wanted, least, most, costs, alike(wanted.length));
+    double[] sides = new double[problem.rows];
+    problem.sides(path, sides);
+    return problem.worth(sides);
+  }
+
+  /** What a path costs whose rows come to these sides. */
+  private double worth(double[] sides) {
     double sum = 0;
-    for (int r = 0; r < problem.rows; r++) {
-      double rest = problem.target[r] - problem.times(r, path);
-      sum += rest > 0 ? problem.costAbove[r] * rest : -problem.costBelow[r] * rest;
+    for (int r = 0; r < rows; r++) {
+      double away = target[r] - sides[r];
+      sum += away > 0 ? costAbove[r] * away : -costBelow[r] * away;
     }
     return sum;
   }
 
-  /** A row of the equations times a vector. */
-  private double times(int row, double[] x) {
-    double[] factors = coefficients[row];
-    int first = firstColumn[row];
-    double sum = factors[0] * x[first];
-    for (int k = 1; k < factors.length; k++) {
-      sum += factors[k] * x[first + k];
+  /** The equations times a path: places three times, speeds, changes of speed. */
+  private void sides(double[] path, double[] to) {
+    System.arraycopy(path, 0, to, 0, n);
+    System.arraycopy(path, 0, to, n, n);
+    System.arraycopy(path, 0, to, 2 * n, n);
+    for (int i = 0; i < changes - speeds; i++) {
+      to[speeds + i] = path[i + 1] - path[i];
     }
-    return sum;
+    for (int i = 0; i < rows - changes; i++) {
+      to[changes + i] = path[i] - 2 * path[i + 1] + path[i + 2];
+    }
   }
 
-  /** A row's share of the transposed equations, added to a vector. */
-  private void addTransposed(int row, double factor, double[] to) {
-    double[] factors = coefficients[row];
-    int first = firstColumn[row];
-    for (int k = 0; k < factors.length; k++) {
-      to[first + k] += factors[k] * factor;
+  /** The transposed equations times something of each row. */
+  private void columns(double[] ofRows, double[] to) {
+    for (int i = 0; i < n; i++) {
+      to[i] = ofRows[i] + ofRows[n + i] + ofRows[2 * n + i];
+    }
+    for (int i = 0; i < changes - speeds; i++) {
+      to[i] -= ofRows[speeds + i];
+    }
+    for (int i = 0; i < changes - speeds; i++) {
+      to[i + 1] += ofRows[speeds + i];
+    }
+    for (int i = 0; i < rows - changes; i++) {
+      to[i] += ofRows[changes + i];
+    }
+    for (int i = 0; i < rows - changes; i++) {
+      to[i + 1] -= 2 * ofRows[changes + i];
+    }
+    for (int i = 0; i < rows - changes; i++) {
+      to[i + 2] += ofRows[changes + i];
     }
   }
 
@@ -181,56 +200,47 @@ public final class SteadyPath {
    * their slacks; the path comes out as what the balances are worth.
    */
   private double[] solved(double gap) {
-    double[] x = new double[rows];
-    double[] s = new double[rows];
-    double[] z = new double[rows];
-    double[] w = new double[rows];
-    double[] y = new double[n];
-    for (int i = 0; i < n; i++) {
-      y[i] = target[3 * i];
-    }
-    for (int r = 0; r < rows; r++) {
-      boolean bound = costBelow[r] == 0 || costAbove[r] == 0;
-      x[r] = bound ? (costAbove[r] + costBelow[r]) / 2 : costBelow[r];
-      s[r] = costAbove[r] + costBelow[r] - x[r];
-    }
-    for (int r = 0; r < rows; r++) {
-      double rest = target[r] - times(r, y);
-      rest = Math.abs(rest) < 1e-3 ? Math.copySign(1e-3, rest) : rest;
-      w[r] = Math.max(rest, 0) + 1e-3;
-      z[r] = Math.max(-rest, 0) + 1e-3;
-    }
-    Step step = new Step(x, s, z, w, y);
-    for (int i = 0; i < MOST_STEPS && step.gap() > gap * (1 + step.worth()); i++) {
+    Step step = new Step(Arrays.copyOf(target, n));
+    for (int i = 0; i < MOST_STEPS && step.gap() > gap * (1 + worth(step.sides)); i++) {
       step.take();
     }
-    return y;
+    return step.y;
   }
 
   /** One step of the method, from where it stands. */
   private final class Step {
-    private final double[] x;
-    private final double[] s;
-    private final double[] z;
-    private final double[] w;
+    private final double[] x = new double[rows];
+    private final double[] s = new double[rows];
+    private final double[] z = new double[rows];
+    private final double[] w = new double[rows];
     private final double[] y;
+    private final double[] sides = new double[rows];
+    private final double[] perX = new double[rows];
+    private final double[] perS = new double[rows];
     private final double[] q = new double[rows];
     private final double[] rest = new double[rows];
+    private final double[] above = new double[rows];
+    private final double[] below = new double[rows];
     private final double[] dx = new double[rows];
     private final double[] dz = new double[rows];
     private final double[] dw = new double[rows];
-    private final double[] cross = new double[rows];
-    private final double[] crossed = new double[rows];
     private final double[] centred = new double[rows];
+    private final double[] ofRows = new double[rows];
     private final double[] right = new double[n];
-    private final double[] bands = new double[BANDS * n];
+    private final FiveBands normal = new FiveBands(n);
 
-    Step(double[] x, double[] s, double[] z, double[] w, double[] y) {
-      this.x = x;
-      this.s = s;
-      this.z = z;
-      this.w = w;
+    Step(double[] y) {
       this.y = y;
+      sides(y, sides);
+      for (int r = 0; r < rows; r++) {
+        boolean bound = costBelow[r] == 0 || costAbove[r] == 0;
+        x[r] = bound ? (costAbove[r] + costBelow[r]) / 2 : costBelow[r];
+        s[r] = costAbove[r] + costBelow[r] - x[r];
+        double away = target[r] - sides[r];
+        away = Math.abs(away) < 1e-3 ? Math.copySign(1e-3, away) : away;
+        w[r] = Math.max(away, 0) + 1e-3;
+        z[r] = Math.max(-away, 0) + 1e-3;
+      }
     }
 
     /** How far the price and the path are from agreeing. */
@@ -242,69 +252,83 @@ public final class SteadyPath {
       return gap;
     }
 
-    double worth() {
-      double sum = 0;
-      for (int r = 0; r < rows; r++) {
-        double away = target[r] - times(r, y);
-        sum += away > 0 ? costAbove[r] * away : -costBelow[r] * away;
-      }
-      return sum;
-    }
-
     void take() {
-      Arrays.fill(bands, 0);
       for (int r = 0; r < rows; r++) {
-        q[r] = 1 / (z[r] / x[r] + w[r] / s[r]);
+        perX[r] = 1 / x[r];
+        perS[r] = 1 / s[r];
+        q[r] = 1 / (z[r] * perX[r] + w[r] * perS[r]);
         // What the slacks do not yet explain of the rest.
-        rest[r] = target[r] - times(r, y) - w[r] + z[r];
-        double[] a = coefficients[r];
-        for (int k = 0; k < a.length; k++) {
-          for (int j = k; j < a.length; j++) {
-            bands[BANDS * (firstColumn[r] + k) + j - k] += q[r] * a[k] * a[j];
-          }
-        }
+        rest[r] = target[r] - sides[r] - w[r] + z[r];
       }
-      factor(bands);
+      weigh();
       double mu = gap() / (2 * rows);
-      direct(0, false);
-      double price = longest(x, dx, s, -1);
+      Arrays.fill(above, 0);
+      Arrays.fill(below, 0);
+      direct();
+      double price = longestOfPrices();
       double slack = Math.min(longest(z, dz), longest(w, dw));
       double after = 0;
       for (int r = 0; r < rows; r++) {
         after +=
             (x[r] + price * dx[r]) * (z[r] + slack * dz[r])
                 + (s[r] - price * dx[r]) * (w[r] + slack * dw[r]);
-        cross[r] = dx[r] * dz[r];
       }
       double ratio = after / (2 * rows) / mu;
+      double centre = mu * ratio * ratio * ratio;
       for (int r = 0; r < rows; r++) {
-        crossed[r] = -dx[r] * dw[r];
+        above[r] = (centre - dx[r] * dz[r]) * perX[r];
+        below[r] = (centre + dx[r] * dw[r]) * perS[r];
       }
-      direct(mu * ratio * ratio * ratio, true);
+      direct();
+      go();
     }
 
-    private void direct(double mu, boolean last) {
-      Arrays.fill(right, 0);
+    /** The normal equations, weighed by row, and their factors. */
+    private void weigh() {
+      double[] diagonal = normal.diagonal();
+      double[] near = normal.near();
+      double[] far = normal.far();
+      for (int i = 0; i < n; i++) {
+        diagonal[i] = q[i] + q[n + i] + q[2 * n + i];
+      }
+      Arrays.fill(near, 0);
+      Arrays.fill(far, 0);
+      for (int i = 0; i < changes - speeds; i++) {
+        double weight = q[speeds + i];
+        diagonal[i] += weight;
+        diagonal[i + 1] += weight;
+        near[i] = -weight;
+      }
+      for (int i = 0; i < rows - changes; i++) {
+        double weight = q[changes + i];
+        diagonal[i] += weight;
+        diagonal[i + 1] += 4 * weight;
+        diagonal[i + 2] += weight;
+        near[i] -= 2 * weight;
+        near[i + 1] -= 2 * weight;
+        far[i] = weight;
+      }
+      normal.factor();
+    }
+
+    private void direct() {
       for (int r = 0; r < rows; r++) {
-        double above = last ? (mu - cross[r]) / x[r] : 0;
-        double below = last ? (mu - crossed[r]) / s[r] : 0;
         // Slacks that the centre asks for, against those there are.
-        centred[r] = rest[r] + (above - z[r]) - (below - w[r]);
-        addTransposed(r, q[r] * centred[r], right);
-        addTransposed(r, x[r] - costBelow[r], right);
+        centred[r] = rest[r] + (above[r] - z[r]) - (below[r] - w[r]);
+        ofRows[r] = q[r] * centred[r] + x[r] - costBelow[r];
       }
-      substitute(bands, right);
+      columns(ofRows, right);
+      normal.substitute(right);
+      sides(right, ofRows);
       for (int r = 0; r < rows; r++) {
-        double above = last ? (mu - cross[r]) / x[r] : 0;
-        double below = last ? (mu - crossed[r]) / s[r] : 0;
-        dx[r] = q[r] * (centred[r] - times(r, right));
-        dz[r] = above - z[r] - z[r] / x[r] * dx[r];
-        dw[r] = below - w[r] + w[r] / s[r] * dx[r];
+        dx[r] = q[r] * (centred[r] - ofRows[r]);
+        dz[r] = above[r] - z[r] - z[r] * perX[r] * dx[r];
+        dw[r] = below[r] - w[r] + w[r] * perS[r] * dx[r];
       }
-      if (!last) {
-        return;
-      }
-      double price = Math.min(1, STEP * longest(x, dx, s, -1));
+    }
+
+    private void go() {
+      double price = Math.min(1, STEP * longestOfPrices());
       double slack = Math.min(1, STEP * Math.min(longest(z, dz), longest(w, dw)));
       for (int r = 0; r < rows; r++) {
         x[r] += price * dx[r];
@@ -315,67 +339,24 @@ public final class SteadyPath {
       for (int i = 0; i < n; i++) {
         y[i] += slack * right[i];
       }
+      sides(y, sides);
     }
 
     /** How far prices can go before one of them, or what is left above it, is used up. */
-    private double longest(double[] at, double[] by, double[] left, int sign) {
-      double longest = longest(at, by);
+    private double longestOfPrices() {
+      double steepest = STEP;
       for (int r = 0; r < rows; r++) {
-        if (sign * by[r] < 0) {
-          longest = Math.min(longest, left[r] / -(sign * by[r]));
-        }
+        steepest = Math.max(steepest, Math.max(-dx[r] * perX[r], dx[r] * perS[r]));
       }
-      return longest;
+      return 1 / steepest;
     }
 
     private double longest(double[] at, double[] by) {
-      double longest = 1 / STEP;
+      double steepest = STEP;
       for (int r = 0; r < rows; r++) {
-        if (by[r] < 0) {
-          longest = Math.min(longest, -at[r] / by[r]);
-        }
+        steepest = Math.max(steepest, -by[r] / at[r]);
       }
-      return longest;
-    }
-  }
-
-  /** Turns a symmetric matrix of {@value #BANDS} bands into L, D and L transposed, in its place. */
-  private void factor(double[] bands) {
-    for (int i = 0; i < n; i++) {
-      int at = BANDS * i;
-      double pivot = Math.max(bands[at], 1e-12);
-      bands[at] = pivot;
-      double one = bands[at + 1] / pivot;
-      double two = bands[at + 2] / pivot;
-      if (i + 1 < n) {
-        bands[at + BANDS] -= one * bands[at + 1];
-        bands[at + BANDS + 1] -= one * bands[at + 2];
-      }
-      if (i + 2 < n) {
-        bands[at + 2 * BANDS] -= two * bands[at + 2];
-      }
-      bands[at + 1] = one;
-      bands[at + 2] = two;
-    }
-  }
-
-  private void substitute(double[] factors, double[] right) {
-    for (int i = 0; i < n; i++) {
-      if (i + 1 < n) {
-        right[i + 1] -= factors[BANDS * i + 1] * right[i];
-      }
-      if (i + 2 < n) {
-        right[i + 2] -= factors[BANDS * i + 2] * right[i];
-      }
-    }
-    for (int i = n - 1; i >= 0; i--) {
-      right[i] /= factors[BANDS * i];
-      if (i + 1 < n) {
-        right[i] -= factors[BANDS * i + 1] * right[i + 1];
-      }
-      if (i + 2 < n) {
-        right[i] -= factors[BANDS * i + 2] * right[i + 2];
-      }
+      return 1 / steepest;
     }
   }
 }

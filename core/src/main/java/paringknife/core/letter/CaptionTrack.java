@@ -2,7 +2,6 @@ package paringknife.core.letter;
 
 import java.util.List;
 import paringknife.core.clip.cut.CutList;
-import paringknife.core.frame.ShownFace;
 import paringknife.core.letter.cue.CaptionUse;
 import paringknife.core.letter.cue.Cue;
 import paringknife.core.letter.cue.CueBreaker;
@@ -11,6 +10,7 @@ import paringknife.core.letter.drawn.AssScript;
 import paringknife.core.letter.drawn.Canvas;
 import paringknife.core.letter.drawn.ClearPlace;
 import paringknife.core.letter.drawn.Lettering;
+import paringknife.core.letter.drawn.Obstacles;
 import paringknife.core.letter.style.Place;
 import paringknife.core.letter.style.SpokenMark;
 import paringknife.core.letter.translated.SentencePair;
@@ -71,8 +71,8 @@ public record CaptionTrack(
   }
 
   /** The drawing instructions (ASS v4+) that preview and export follow. */
-  public String ass(Canvas canvas, List<ShownFace> faces) {
-    return AssScript.clearOf(faces, lettering.style(), canvas, cues).write(cues);
+  public String ass(Canvas canvas, Obstacles obstacles) {
+    return AssScript.clearOf(obstacles, lettering.style(), canvas, cues).write(cues);
   }
 
   CaptionTrack with(CaptionUse changed) {
@@ -84,7 +84,7 @@ public record CaptionTrack(
   }
 
   /** Where captions stand that have no place of their own. */
-  public Place place(Canvas canvas, List<ShownFace> faces) {
-    return new ClearPlace(lettering.style(), canvas, cues).among(faces);
+  public Place place(Canvas canvas, Obstacles obstacles) {
+    return new ClearPlace(lettering.style(), canvas, cues).among(obstacles);
   }
 }

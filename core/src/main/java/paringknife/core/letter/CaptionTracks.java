@@ -4,10 +4,10 @@ import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import paringknife.core.clip.cut.CutList;
-import paringknife.core.frame.ShownFace;
 import paringknife.core.letter.cue.CaptionUse;
 import paringknife.core.letter.cue.SaidSentence;
 import paringknife.core.letter.drawn.Canvas;
+import paringknife.core.letter.drawn.Obstacles;
 import paringknife.core.letter.drawn.TwoLanguages;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
@@ -92,16 +92,16 @@ public record CaptionTracks(CaptionTrack spoken, List<CaptionTrack> translated) 
   /**
    * What goes into the picture, as drawing instructions (ASS v4+); empty where nothing does.
    *
-   * @param faces to keep clear of
+   * @param obstacles to keep clear of
    */
-  public String burnt(Canvas canvas, List<ShownFace> faces) {
+  public String burnt(Canvas canvas, Obstacles obstacles) {
     List<CaptionTrack> burnt =
         all().stream().filter(t -> t.use().isBurnt()).limit(MOST_BURNT).toList();
     if (burnt.isEmpty()) {
       return "";
     }
     return burnt.size() == 1 || burnt.get(1).cues().isEmpty()
-        ? burnt.get(0).ass(canvas, faces)
-        : new TwoLanguages(canvas, burnt.get(0).part(), burnt.get(1).part()).write(faces);
+        ? burnt.get(0).ass(canvas, obstacles)
+        : new TwoLanguages(canvas, burnt.get(0).part(), burnt.get(1).part()).write(obstacles);
   }
 }

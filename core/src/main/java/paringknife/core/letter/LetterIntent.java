@@ -15,6 +15,7 @@ import paringknife.core.letter.translated.TranslatedSentence;
 import paringknife.core.letter.translated.Translation;
 import paringknife.core.steps.Intent;
 import paringknife.core.transcript.Transcript;
+import paringknife.core.writing.WordsOfText;
 
 /** What a producer wants done to the captions of a clip. */
 public sealed interface LetterIntent extends Intent {
@@ -180,7 +181,7 @@ public sealed interface LetterIntent extends Intent {
       List<CaptionEdit> edits =
           ShownWords.of(transcript, words)
               .edited(lettered.editsOf(Lettered.SPOKEN))
-              .replaced(List.of(wanted.split("\\s+")), by.strip());
+              .replaced(WordsOfText.of(wanted), by.strip());
       if (edits.isEmpty()) {
         throw new IllegalArgumentException("The captions of this clip do not say that.");
       }
@@ -204,6 +205,22 @@ public sealed interface LetterIntent extends Intent {
     @Override
     public String label() {
       return "translate captions";
+    }
+  }
+
+  /** Take what was proposed for sentences that are still open. */
+  record TakeProposals(String language, List<TranslatedSentence> sentences)
+      implements LetterIntent {
+    @Override
+    public Lettered apply(Lettered lettered, Transcript transcript) {
+      String tag = Translation.language(language);
+      Translation before = lettered.translation(tag);
+      return lettered.with(tag, before.with(before.open(sentences, transcript), transcript));
+    }
+
+    @Override
+    public String label() {
+      return "take proposed captions";
     }
   }
 

@@ -11,6 +11,7 @@ import paringknife.core.letter.cue.CaptionEdit.ShowAs;
 import paringknife.core.transcript.TokenAlignment;
 import paringknife.core.transcript.Transcript;
 import paringknife.core.transcript.Word;
+import paringknife.core.writing.WordsOfText;
 
 /** Words of a clip with the text that captions show for them, to be shown as another text. */
 final class ShownWords {
@@ -70,7 +71,7 @@ final class ShownWords {
         opening.add(tokens.size());
       }
       if (!line.isBlank()) {
-        tokens.addAll(List.of(line.strip().split("[\\s\\p{Z}]{1,200}")));
+        tokens.addAll(WordsOfText.of(line));
       }
     }
     String[] shown = new String[words.size()];

@@ -21,6 +21,7 @@ import paringknife.core.listen.RoomLevel;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
 import paringknife.core.transcript.Word;
+import paringknife.core.writing.Spacing;
 
 /**
  * The intentions a producer can have with a clip. Each takes a state and answers the next one; a
@@ -361,7 +362,7 @@ public final class PareEditor {
   }
 
   private String textIn(Span span) {
-    return String.join(" ", transcript.within(span).stream().map(Word::text).toList());
+    return Spacing.joined(transcript.within(span).stream().map(Word::text).toList());
   }
 
   static boolean insideStretch(Pared clip, Span span) {

@@ -74,6 +74,11 @@ public record Brief(
         specs.stream().filter(known::contains).toList());
   }
 
+  /** The same wishes, for other specs. */
+  public Brief asking(List<String> others) {
+    return new Brief(count, shortestUs, longestUs, subjects, avoid, unheard, share, others);
+  }
+
   /** The same wishes for other lengths. */
   Brief ofLength(long shortest, long longest) {
     return new Brief(count, shortest, longest, subjects, avoid, unheard, share, specs);

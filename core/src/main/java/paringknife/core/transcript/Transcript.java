@@ -3,6 +3,7 @@ package paringknife.core.transcript;
 import java.util.List;
 import java.util.Map;
 import paringknife.core.time.Span;
+import paringknife.core.writing.Spacing;
 
 /**
  * Everything said in an episode, in order of time.
@@ -91,13 +92,6 @@ public record Transcript(
 
   /** The text of words {@code from} (included) to {@code to} (not), separated by blanks. */
   public String text(int from, int to) {
-    StringBuilder text = new StringBuilder();
-    for (Word word : words.subList(from, to)) {
-      if (!text.isEmpty()) {
-        text.append(' ');
-      }
-      text.append(word.text());
-    }
-    return text.toString();
+    return Spacing.joined(words.subList(from, to).stream().map(Word::text).toList());
   }
 }

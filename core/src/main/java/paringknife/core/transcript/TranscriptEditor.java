@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import paringknife.core.time.Span;
+import paringknife.core.writing.WordsOfText;
 
 /**
  * Corrections of a transcript. Each answers the corrected one; the times of what did not change
@@ -86,8 +87,7 @@ public final class TranscriptEditor {
   }
 
   private static List<String> tokens(String text) {
-    String plain = text.strip();
-    return plain.isEmpty() ? List.of() : List.of(plain.split("\\s+"));
+    return WordsOfText.of(text);
   }
 
   private static String bare(String token) {

@@ -50,6 +50,14 @@ public record Word(long id, String text, long startUs, long endUs, int speaker, 
     return text.substring(from, to).toLowerCase(java.util.Locale.ROOT).replace('\u2019', '\'');
   }
 
+  private static final String CLOSING = "\"')]\u201d\u2019\u300d\u300f\uff09\u300b";
+
+  /** Of Latin, Arabic, Chinese and Japanese, and Hindi. */
+  private static final String SENTENCE_ENDS = ".?!\u2026\u061f\u06d4\u3002\uff1f\uff01\uff61\u0964";
+
+  private static final String CLAUSE_ENDS =
+      ",;:\u2013\u2014\u060c\u061b\u3001\uff0c\uff1b\uff1a\uff64";
+
   /** English words that are written with a full stop wherever they stand (common practice). */
   private static final Set<String> ABBREVIATED =
       Set.of(
@@ -66,10 +74,10 @@ public record Word(long id, String text, long startUs, long endUs, int speaker, 
       return false;
     }
     int last = text.length() - 1;
-    while (last >= 0 && "\"')]\u201d\u2019".indexOf(text.charAt(last)) >= 0) {
+    while (last >= 0 && CLOSING.indexOf(text.charAt(last)) >= 0) {
       last--;
     }
-    return last >= 0 && ".?!\u2026".indexOf(text.charAt(last)) >= 0;
+    return last >= 0 && SENTENCE_ENDS.indexOf(text.charAt(last)) >= 0;
   }
 
   /** A single capital with a full stop; a sentence may well end in "I." */
@@ -83,6 +91,6 @@ public record Word(long id, String text, long startUs, long endUs, int speaker, 
   /** Whether the word closes a clause (comma, semicolon, colon, dash) or a sentence. */
   public boolean endsClause() {
     int last = text.length() - 1;
-    return endsSentence() || (last >= 0 && ",;:\u2013\u2014".indexOf(text.charAt(last)) >= 0);
+    return endsSentence() || (last >= 0 && CLAUSE_ENDS.indexOf(text.charAt(last)) >= 0);
   }
 }

@@ -25,8 +25,6 @@ final class BurntCaptions implements RenderPart {
 
   @Override
   public String filters() {
-    return script.isEmpty()
-        ? ""
-        : "format=gbrp,ass=captions.ass:fontsdir=fonts,scale=out_color_matrix=bt709:out_range=tv";
+    return script.isEmpty() ? "" : "ass=captions.ass:fontsdir=fonts";
   }
 }

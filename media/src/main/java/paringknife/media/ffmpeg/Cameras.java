@@ -6,8 +6,8 @@ import java.util.Locale;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import paringknife.core.frame.cameras.CameraGrid;
+import paringknife.core.frame.colour.CameraColours;
 import paringknife.core.frame.colour.ColourMap;
-import paringknife.core.frame.colour.MatchedColours;
 import paringknife.core.time.FrameRate;
 
 /**
@@ -57,7 +57,7 @@ public record Cameras(List<Camera> all, FrameRate rate) {
   }
 
   /** With their colours made alike. */
-  public Cameras with(MatchedColours colours) {
+  public Cameras with(CameraColours colours) {
     return new Cameras(
         IntStream.range(0, all.size()).mapToObj(c -> all.get(c).with(colours.of(c))).toList(),
         rate);

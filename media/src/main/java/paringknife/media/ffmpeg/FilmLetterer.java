@@ -44,7 +44,7 @@ public final class FilmLetterer {
     Canvas canvas = canvas(film);
     try (ScratchFolder scratch = ScratchFolder.in(target.toAbsolutePath().getParent())) {
       Path work = scratch.path();
-      BurntCaptions captions = new BurntCaptions(script, fonts.directory());
+      DrawnOn captions = new DrawnOn(new BurntCaptions(script, fonts.directory()));
       captions.layOut(work);
       Ffmpeg run =
           Ffmpeg.inBackground()

@@ -24,7 +24,7 @@ final class RenderGraph {
         new HeldFrames(order.runs(), order.rate()),
         new CroppedWindow(order.path(), order.width(), order.height()),
         new ChangedLook(order.look()),
-        new BurntCaptions(order.captions(), fonts),
+        drawn(order, fonts),
         pace(order));
   }
 
@@ -41,8 +41,13 @@ final class RenderGraph {
     return new RenderGraph(
         new WarpedPictures(order.width(), order.height(), order.rate()),
         new ChangedLook(order.look()),
-        new BurntCaptions(order.captions(), fonts),
+        drawn(order, fonts),
         pace(order));
+  }
+
+  private static RenderPart drawn(RenderOrder order, Path fonts) {
+    return new DrawnOn(
+        new LaidOverPicture(order.laid()), new BurntCaptions(order.captions(), fonts));
   }
 
   private static RenderPart pace(RenderOrder order) {
@@ -64,8 +69,16 @@ final class RenderGraph {
     return inputs;
   }
 
-  String text() {
-    return Stream.concat(parts.stream().map(RenderPart::filters), Stream.of("format=yuv420p[v]"))
+  /**
+   * All of it. It ends the picture itself: where ffmpeg is told how many frames a file has, it
+   * leaves out what of the sound it has not written when the last of them is.
+   *
+   * @param frames how many there are at most
+   */
+  String text(long frames) {
+    return Stream.concat(
+            parts.stream().map(RenderPart::filters),
+            Stream.of("trim=end_frame=" + frames, "format=yuv420p[v]"))
         .filter(f -> !f.isEmpty())
         .collect(Collectors.joining(","));
   }

@@ -21,6 +21,7 @@ import paringknife.core.time.FrameRate;
  * @param runs what of the picture plays
  * @param path what every frame shows of the cameras' pictures side by side
  * @param look what is done to the picture itself
+ * @param laid what is laid over it, under the captions; null for nothing
  * @param captions an ASS script for that size; empty for none
  * @param width of the finished picture, pixels, even
  * @param height of the finished picture, pixels, even
@@ -35,6 +36,7 @@ public record RenderOrder(
     List<PictureRun> runs,
     FramePath path,
     Look look,
+    @Nullable LaidPicture laid,
     String captions,
     int width,
     int height,
@@ -62,6 +64,7 @@ public record RenderOrder(
         runs,
         path.moved(grid, grid.only(kept), kept),
         look,
+        laid,
         captions,
         width,
         height,

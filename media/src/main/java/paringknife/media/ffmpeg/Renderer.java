@@ -26,6 +26,9 @@ import paringknife.media.store.WholeFile;
  * ffmpeg process. The file appears under its name only when it is complete.
  */
 public final class Renderer {
+  /** Goes up when the same order comes to another file, so that files of before are made anew. */
+  public static final int EDITION = 2;
+
   private static final FrameRate WITHOUT_PICTURE = new FrameRate(25, 1);
 
   /** AAC overshoots a limited signal a little; this much is left for it, in dB. */
@@ -65,6 +68,25 @@ public final class Renderer {
   public void render(RenderOrder order, Path target, DoubleConsumer progress) {
     try (ScratchFolder scratch = ScratchFolder.in(target.toAbsolutePath().getParent())) {
       render(order.withCamerasSeen(), scratch.path(), target, progress);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  /**
+   * Renders the first frame to {@code target}, as JPEG.
+   *
+   * @throws ProcessFailed when ffmpeg fails; nothing is left behind then
+   */
+  public void still(RenderOrder order, Path target) {
+    try (ScratchFolder scratch = ScratchFolder.in(target.toAbsolutePath().getParent())) {
+      Path film = scratch.path().resolve("film");
+      Files.createDirectories(film);
+      Path made = scratch.path().resolve("frame.mp4");
+      render(order.withCamerasSeen(), film, made, share -> {});
+      Path picture = scratch.path().resolve("still.jpg");
+      Ffmpeg.now().recording(made).with("-frames:v", "1", "-q:v", "2", picture.toString()).run();
+      WholeFile.move(picture, target);
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
@@ -150,22 +172,21 @@ public final class Renderer {
 
   private static void feed(Ffmpeg run, RenderGraph graph, RenderOrder order, Path work)
       throws IOException {
-    Files.writeString(work.resolve("graph.txt"), graph.text());
+    Files.writeString(work.resolve("graph.txt"), graph.text(order.frames()));
     int sound = graph.open(run);
     run.ownSound("sound.f32");
     run.with("-filter_complex_script", "graph.txt", "-map", "[v]", "-map", sound + ":a:0");
-    run.with("-frames:v", Long.toString(order.frames()));
   }
 
   /** Decodes what plays and hands it on, warped. */
   private static void warp(RenderOrder order, PlaneWarper warper, Path work, OutputStream pictures)
       throws IOException {
     RenderGraph recorded = RenderGraph.recorded(order, warper);
-    Files.writeString(work.resolve("recorded.txt"), recorded.text());
+    long frames = PictureRun.total(order.runs());
+    Files.writeString(work.resolve("recorded.txt"), recorded.text(frames));
     Ffmpeg decode = Ffmpeg.inBackground().in(work).within(limit(order));
     recorded.open(decode);
     decode.with("-filter_complex_script", "recorded.txt", "-map", "[v]");
-    decode.with("-frames:v", Long.toString(PictureRun.total(order.runs())));
     decode.with("-f", "rawvideo", "pipe:1");
     OutputStream buffered = new BufferedOutputStream(pictures, PIPE_BYTES);
     decode.read(

@@ -14,6 +14,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import paringknife.core.letter.translated.Translator;
+import paringknife.core.writing.Spacing;
 
 /**
  * Stands in for a translation service: knows some sentences, and a list of words for what it does
@@ -92,7 +93,7 @@ public final class PhraseBook implements Translator {
       glossed.add(found == null ? "[" + word + "]" : found);
     }
     boolean helps = known >= words.length * LEAST_KNOWN;
-    return new Proposal(helps ? String.join(" ", glossed) : "", false);
+    return new Proposal(helps ? Spacing.joined(glossed) : "", false);
   }
 
   /** Letters and digits alone, in small letters, without hesitations. */

@@ -7,6 +7,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
@@ -36,7 +37,7 @@ public final class CaptionFonts {
     this.directory = directory;
     try {
       Files.createDirectories(directory);
-      for (String name : Typefaces.files()) {
+      for (String name : shipped()) {
         try (InputStream in = Typefaces.open(name)) {
           Files.copy(in, directory.resolve(name), StandardCopyOption.REPLACE_EXISTING);
         }
@@ -51,7 +52,13 @@ public final class CaptionFonts {
     return directory;
   }
 
-  /** Names of all files: those that ship, and one's own. */
+  private static List<String> shipped() {
+    return Stream.concat(
+            Typefaces.files().stream(), Typefaces.large().stream().flatMap(t -> t.files().stream()))
+        .toList();
+  }
+
+  /** Names of all files but the large ones: those that ship, and one's own. */
   public List<String> files() {
     return Stream.concat(Typefaces.files().stream(), own().stream()).toList();
   }
@@ -116,6 +123,44 @@ public final class CaptionFonts {
     before.stream().filter(n -> !n.equals(name)).forEach(this::remove);
     Typefaces.install(typeface);
     return typeface;
+  }
+
+  /**
+   * One's own fonts of some families, as they were given; those that may not be embedded are never
+   * among them.
+   */
+  public List<byte[]> ownOf(List<String> families) {
+    List<byte[]> fonts = new ArrayList<>();
+    for (Typeface typeface : Typefaces.installed()) {
+      if (families.contains(typeface.family())) {
+        try {
+          fonts.add(Files.readAllBytes(directory.resolve(typeface.files().get(0))));
+        } catch (IOException e) {
+          throw new UncheckedIOException(e);
+        }
+      }
+    }
+    return fonts;
+  }
+
+  /**
+   * Adds those of some fonts whose family is not there in their weight and slant.
+   *
+   * @throws IllegalArgumentException when one of them is no font, before any is added, or must not
+   *     be used
+   */
+  public void addMissing(List<byte[]> fonts) {
+    List<byte[]> missing = fonts.stream().filter(f -> !isThere(FontFile.read(f))).toList();
+    missing.forEach(this::add);
+  }
+
+  private static boolean isThere(FontFile font) {
+    return Typefaces.choices().stream()
+        .anyMatch(
+            t ->
+                t.family().equals(font.family())
+                    && t.isBold() == font.isBold()
+                    && t.isItalic() == font.isItalic());
   }
 
   private static boolean isOf(String kind, String name) {

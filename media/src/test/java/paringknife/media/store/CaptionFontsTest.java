@@ -91,4 +91,25 @@ class CaptionFontsTest {
     }
     assertThat(folder.resolve(Typefaces.files().get(0))).exists();
   }
+
+  /** On another machine a style finds its letters, and what is there already is not overwritten. */
+  @Test
+  void fontsGoAlongAndComeInWhereTheyAreMissing() throws IOException {
+    fonts.add(font("DejaVuSerif.ttf"));
+    fonts.add(font("DejaVuSansMono.ttf"));
+    List<byte[]> along = fonts.ownOf(List.of("DejaVu Serif", "Archivo Black"));
+    assertThat(along).as("those that ship are everywhere").hasSize(1);
+    assertThat(along.get(0)).isEqualTo(font("DejaVuSerif.ttf"));
+
+    removeAll();
+    fonts.addMissing(along);
+    assertThat(families()).contains("DejaVu Serif").doesNotContain("DejaVu Sans Mono");
+    byte[] other = font("DejaVuSerif.ttf");
+    other[other.length - 1] ^= 1;
+    fonts.addMissing(List.of(other));
+    assertThat(fonts.ownOf(List.of("DejaVu Serif")).get(0)).isEqualTo(font("DejaVuSerif.ttf"));
+    assertThatThrownBy(() -> fonts.addMissing(List.of(font("DejaVuSansMono.ttf"), new byte[9])))
+        .isInstanceOf(IllegalArgumentException.class);
+    assertThat(families()).as("all or none").doesNotContain("DejaVu Sans Mono");
+  }
 }

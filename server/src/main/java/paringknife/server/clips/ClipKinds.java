@@ -5,6 +5,7 @@ import java.util.Map;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import paringknife.core.deliver.DeliverIntent;
+import paringknife.core.dress.DressIntent;
 import paringknife.core.frame.FrameIntent;
 import paringknife.core.frame.Layout;
 import paringknife.core.frame.SetFrame;
@@ -52,6 +53,7 @@ class ClipKinds {
     kinds.put("proposePushIns", FrameIntent.ProposePushIns.class);
     kinds.put("alternate", FrameIntent.Alternate.class);
     kinds.put("changeLook", FrameIntent.ChangeLook.class);
+    kinds.put("changeCameraLook", FrameIntent.ChangeCameraLook.class);
     kinds.put("matchColours", FrameIntent.MatchColours.class);
     kinds.put("cutTo", FrameIntent.CutTo.class);
     kinds.put("dropCameraCuts", FrameIntent.DropCameraCuts.class);
@@ -66,12 +68,15 @@ class ClipKinds {
     kinds.put("shiftCaptions", LetterIntent.Shift.class);
     kinds.put("replaceInCaptions", LetterIntent.ReplaceInCaptions.class);
     kinds.put("translate", LetterIntent.Translate.class);
+    kinds.put("takeProposals", LetterIntent.TakeProposals.class);
     kinds.put("useLanguage", LetterIntent.UseLanguage.class);
     kinds.put("dropLanguage", LetterIntent.DropLanguage.class);
+    kinds.put("layLogo", DressIntent.LayLogo.class);
     kinds.put("rename", DeliverIntent.Rename.class);
     kinds.put("askFor", DeliverIntent.AskFor.class);
     kinds.put("writePost", DeliverIntent.WritePost.class);
     kinds.put("waive", DeliverIntent.Waive.class);
+    kinds.put("chooseCover", DeliverIntent.ChooseCover.class);
     return new JsonKinds(Intent.class, kinds);
   }
 

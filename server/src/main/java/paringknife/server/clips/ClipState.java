@@ -10,6 +10,7 @@ import paringknife.core.clip.cut.Gap;
 import paringknife.core.clip.cut.Reason;
 import paringknife.core.clip.cut.Removal;
 import paringknife.core.deliver.Delivered;
+import paringknife.core.dress.LaidOver;
 import paringknife.core.frame.Framed;
 import paringknife.core.letter.Lettered;
 import paringknife.core.listen.clean.Sounded;
@@ -31,6 +32,7 @@ public record ClipState(
     ParedState pared,
     Framed framed,
     Lettered lettered,
+    LaidOver laidOver,
     Sounded sounded,
     Delivered delivered) {
 
@@ -80,6 +82,7 @@ public record ClipState(
         pared(document.pared(), episode),
         document.framed(),
         document.lettered(),
+        document.laidOver(),
         document.sounded(),
         document.delivered());
   }

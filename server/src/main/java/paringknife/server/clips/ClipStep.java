@@ -4,6 +4,7 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import paringknife.core.clip.cut.Removal;
 import paringknife.core.deliver.Delivered;
+import paringknife.core.dress.LaidOver;
 import paringknife.core.frame.Framed;
 import paringknife.core.letter.Lettered;
 import paringknife.core.listen.clean.Sounded;
@@ -25,6 +26,7 @@ public record ClipStep(
     @Nullable ParedStep pared,
     @Nullable Framed framed,
     @Nullable Lettered lettered,
+    @Nullable LaidOver laidOver,
     @Nullable Sounded sounded,
     @Nullable Delivered delivered) {
 
@@ -65,6 +67,7 @@ public record ClipStep(
         before.pared().equals(after.pared()) ? null : between(before.pared(), after.pared()),
         changed(before.framed(), after.framed()),
         changed(before.lettered(), after.lettered()),
+        changed(before.laidOver(), after.laidOver()),
         changed(before.sounded(), after.sounded()),
         changed(before.delivered(), after.delivered()));
   }

@@ -13,7 +13,7 @@ import paringknife.core.time.FrameRate;
 import paringknife.server.episodes.Episode;
 
 /** A clip's cut as an interchange file; its frames are those that the render shows. */
-final class CutListFile {
+public final class CutListFile {
   private CutListFile() {}
 
   /**

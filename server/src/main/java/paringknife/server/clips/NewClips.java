@@ -3,6 +3,7 @@ package paringknife.server.clips;
 import java.util.List;
 import org.springframework.stereotype.Component;
 import paringknife.core.clip.ClipDocument;
+import paringknife.core.clip.HouseStyle;
 import paringknife.core.deliver.Delivered;
 import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.frame.Framed;
@@ -44,7 +45,17 @@ class NewClips {
             Lettered.in(LETTERING),
             new Delivered(title, wanted.specsFor(episodeId)));
     return store.create(
-        episodeId, houses.of(episodes.row(episodeId).show()).map(h -> h.on(plain)).orElse(plain));
+        episodeId,
+        houses
+            .of(episodes.row(episodeId).show())
+            .map(h -> styled(h.style(), plain, episodeId))
+            .orElse(plain));
+  }
+
+  private ClipDocument styled(HouseStyle style, ClipDocument plain, long episodeId) {
+    return episodes.isPlayable(episodeId)
+        ? style.on(plain, episodes.open(episodeId).desk())
+        : style.on(plain);
   }
 
   /**
@@ -66,6 +77,6 @@ class NewClips {
             new Delivered(row.title(), List.of(spec.id())));
     return store.create(
         episodeId,
-        houses.of(row.show()).map(h -> plain.with(h.on(plain).lettered())).orElse(plain));
+        houses.of(row.show()).map(h -> plain.with(h.style().on(plain).lettered())).orElse(plain));
   }
 }

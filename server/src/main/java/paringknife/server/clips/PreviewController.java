@@ -18,15 +18,16 @@ import paringknife.core.clip.Playback;
 import paringknife.core.clip.cut.PictureRun;
 import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.deliver.DeliverySpecs;
+import paringknife.core.dress.Logo;
 import paringknife.core.frame.FaceWarning;
 import paringknife.core.frame.Shape;
-import paringknife.core.frame.ShownFace;
 import paringknife.core.letter.CaptionTrack;
 import paringknife.core.letter.Lettered;
 import paringknife.core.letter.cue.Cue;
 import paringknife.core.letter.cue.KeyWordFinder;
 import paringknife.core.letter.drawn.AssScript;
 import paringknife.core.letter.drawn.Canvas;
+import paringknife.core.letter.drawn.Obstacles;
 import paringknife.core.letter.drawn.Specimen;
 import paringknife.core.letter.style.Place;
 import paringknife.core.letter.style.Style;
@@ -61,6 +62,8 @@ class PreviewController {
    *     person, how many windows follow (1: for all frames), and of each window its left and upper
    *     edge, width and height in pixels of the recording
    * @param faces segments in which a face is cut or small
+   * @param largeFonts files that its captions are drawn from besides those that all are
+   * @param logo what stands in a corner of it; null for nothing
    */
   record Preview(
       int revision,
@@ -71,7 +74,27 @@ class PreviewController {
       boolean dressed,
       List<PictureRun> runs,
       double[] path,
-      List<FaceWarning> faces) {}
+      List<FaceWarning> faces,
+      List<String> largeFonts,
+      @Nullable LogoShown logo) {}
+
+  /**
+   * A logo as it stands on the canvas.
+   *
+   * @param picture names it
+   * @param place in shares of the canvas
+   */
+  record LogoShown(
+      String picture,
+      Logo.Corner corner,
+      Obstacles.StandingBox place,
+      double size,
+      double opacity) {
+    static LogoShown of(Logo logo, Canvas canvas) {
+      return new LogoShown(
+          logo.picture(), logo.corner(), logo.on(canvas), logo.size(), logo.opacity());
+    }
+  }
 
   /** As one of the specs asks for it; without a name, as the first that the clip is asked for. */
   @GetMapping("/preview")
@@ -82,16 +105,20 @@ class PreviewController {
     Optional<DeliverySpec> seen = seenAs(episode.specs(), clip.document(), spec);
     Shape shape = seen.map(DeliverySpec::shape).orElse(clip.document().framed().shape());
     Playback playback = worked.playback();
+    Canvas canvas = seen.map(DeliverySpec::canvas).orElse(Canvas.of(shape));
+    Logo logo = worked.logo();
     return new Preview(
         clip.revision(),
         seen.map(DeliverySpec::id).orElse(null),
-        seen.map(DeliverySpec::canvas).orElse(Canvas.of(shape)),
+        canvas,
         episode.rate().numerator(),
         episode.rate().denominator(),
         playback.isDressed(),
         playback.runs(),
         worked.path(shape).packed(),
-        worked.faceWarnings(shape));
+        worked.faceWarnings(shape),
+        worked.largeFonts(),
+        logo == null ? null : LogoShown.of(logo, canvas));
   }
 
   /**
@@ -110,8 +137,8 @@ class PreviewController {
     Episode episode = episodes.open(clip.episodeId());
     ComposedClip worked = composed(clip, episode);
     CaptionTrack captions = worked.captions();
-    Place place =
-        captions.place(canvasOf(clip, episode, spec), worked.faces(shapeOf(clip, episode, spec)));
+    Canvas canvas = canvasOf(clip, episode, spec);
+    Place place = captions.place(canvas, worked.obstacles(canvas, shapeOf(clip, episode, spec)));
     OptionalDouble contrast = captions.lettering().style().contrast();
     return new CaptionStanding(place, contrast.isPresent() ? contrast.getAsDouble() : null);
   }
@@ -151,12 +178,12 @@ class PreviewController {
     Episode episode = episodes.open(clip.episodeId());
     ComposedClip worked = composed(clip, episode);
     Canvas canvas = canvasOf(clip, episode, spec);
-    List<ShownFace> faces = worked.faces(shapeOf(clip, episode, spec));
+    Obstacles obstacles = worked.obstacles(canvas, shapeOf(clip, episode, spec));
     if (!language.isEmpty()) {
-      return worked.tracks().in(language).ass(canvas, faces);
+      return worked.tracks().in(language).ass(canvas, obstacles);
     }
-    String burnt = worked.tracks().burnt(canvas, faces);
-    return burnt.isEmpty() ? worked.captions().ass(canvas, faces) : burnt;
+    String burnt = worked.tracks().burnt(canvas, obstacles);
+    return burnt.isEmpty() ? worked.captions().ass(canvas, obstacles) : burnt;
   }
 
   /** How captions would look that are only being tried. */
@@ -173,8 +200,8 @@ class PreviewController {
     ComposedClip worked = composed(clip, episode);
     Canvas canvas = canvasOf(clip, episode, spec);
     List<Cue> cues = worked.captions().cues();
-    List<ShownFace> faces = worked.faces(shapeOf(clip, episode, spec));
-    return AssScript.clearOf(faces, asked.style(), canvas, cues).write(cues);
+    Obstacles obstacles = worked.obstacles(canvas, shapeOf(clip, episode, spec));
+    return AssScript.clearOf(obstacles, asked.style(), canvas, cues).write(cues);
   }
 
   private static Shape shapeOf(ClipStore.StoredClip clip, Episode episode, String spec) {

@@ -63,6 +63,7 @@ class TranslationController {
    * @param played when it is heard as the clip plays
    * @param source what is said
    * @param text nothing where it is not translated
+   * @param moved how far its captions are from when it is said; null for not at all
    * @param changed whether what is said has changed since
    */
   record Sentence(
@@ -72,6 +73,7 @@ class TranslationController {
       String source,
       String text,
       TranslatedSentence.State state,
+      TranslatedSentence.@Nullable Moved moved,
       boolean changed) {
     static Sentence of(SentencePair pair, double speed) {
       SaidSentence said = pair.said();
@@ -83,6 +85,7 @@ class TranslationController {
           said.text(),
           pair.text(),
           pair.state(),
+          pair.moved(),
           pair.isChanged());
     }
   }

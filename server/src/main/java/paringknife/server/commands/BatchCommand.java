@@ -125,7 +125,9 @@ final class BatchCommand implements Callable<Integer> {
     }
     try (ScratchFolder scratch = ScratchFolder.in(out)) {
       Path work = scratch.path();
-      ClipRenderer renderer = new ClipRenderer(letters.laidOut(work.resolve("fonts")));
+      ClipRenderer renderer =
+          new ClipRenderer(
+              letters.laidOut(work.resolve("fonts")), letters.logo(work.resolve("logos")));
       EpisodeFolder folder = new EpisodeFolder(work.resolve("episode"));
       List<HeardSound> placed =
           others.isEmpty()
@@ -252,8 +254,7 @@ final class BatchCommand implements Callable<Integer> {
     ClipDocument made =
         whole
             .with(pared)
-            .with(
-                framing.of(episode.editor().cuts(pared), episode.desk().framing(), house.manner()));
+            .with(framing.of(episode.editor().cuts(pared), episode.desk().framing(), house));
     return languages.on(made, episode.compose(made).said(), episode.transcript());
   }
 
@@ -346,7 +347,7 @@ final class BatchCommand implements Callable<Integer> {
     node.put("duration", Math.round(measured.seconds() * 1000) / 1000.0);
     node.put("lufs", measured.lufs()).put("truePeak", measured.truePeakDbtp());
     List<Check> all = new ArrayList<>(before);
-    all.addAll(composition.measured(measured.finished(composition.playback().lengthUs())));
+    all.addAll(step("look through", () -> renderer.checked(composition, target, measured)));
     addChecks(node, all);
   }
 

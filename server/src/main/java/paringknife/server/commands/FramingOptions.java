@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
+import paringknife.core.clip.HouseStyle;
 import paringknife.core.clip.cut.CutList;
 import paringknife.core.frame.Arrangement;
 import paringknife.core.frame.FrameDesk;
@@ -45,13 +46,14 @@ final class FramingOptions {
 
   @Option(
       names = "--push-ins",
-      defaultValue = "0",
-      description = "per cent nearer on the strongest words, 8, 12 and 20 are usual; 0 for none")
-  private double pushIns;
+      description =
+          "per cent nearer on the strongest words, 8, 12 and 20 are usual; 0 for none; none, or as"
+              + " --style has it")
+  private @Nullable Double pushIns;
 
   /** What cannot be done is refused before anything is taken in. */
   void check() {
-    if (pushIns != 0 && !(pushIns >= 1 && pushIns <= 100)) {
+    if (pushIns != null && pushIns != 0 && !(pushIns >= 1 && pushIns <= 100)) {
       throw new IllegalArgumentException("--push-ins is 1 to 100 per cent, or 0 for none.");
     }
   }
@@ -59,15 +61,20 @@ final class FramingOptions {
   /**
    * The framing of a clip; layouts of several people need them in the picture.
    *
-   * @param usual how windows move where it is not said
+   * @param style how windows move and come nearer where it is not said
    */
-  Framed of(CutList cuts, FrameDesk desk, Manner usual) {
+  Framed of(CutList cuts, FrameDesk desk, HouseStyle style) {
+    Manner usual = style.manner();
     Manner manner = liveliness == null ? usual : new Manner(liveliness, usual.tightness());
-    Framed framed = Framed.of(Framed.UPRIGHT.shape(), layout(desk.people())).with(manner);
-    return pushIns == 0
+    double share = pushIns == null ? style.pushIns().share() : pushIns / 100;
+    PushIn.Move move = pushIns == null ? style.pushIns().move() : PushIn.Move.GLIDE;
+    Framed framed =
+        Framed.of(Framed.UPRIGHT.shape(), layout(desk.people()))
+            .with(manner)
+            .withAlternating(style.pushIns().alternating());
+    return share == 0
         ? framed
-        : new FrameIntent.ProposePushIns(pushIns / 100, PushIn.Move.GLIDE)
-            .apply(framed, cuts, desk);
+        : new FrameIntent.ProposePushIns(share, move).apply(framed, cuts, desk);
   }
 
   private Layout layout(int people) {

@@ -14,12 +14,15 @@ import paringknife.core.letter.drawn.Lettering;
 import paringknife.core.letter.drawn.Letterings;
 import paringknife.core.letter.fonts.FontFile;
 import paringknife.media.store.CaptionFonts;
+import paringknife.media.store.LogoPictures;
 import paringknife.server.letterings.StyleFile;
 import picocli.CommandLine.Option;
 
 /** How captions are set, on the command line. */
 final class LetteringOptions {
-  private static final long LARGEST = 1 << 20;
+  /** As much as a style with its fonts may come with over HTTP. */
+  private static final long LARGEST = 12 << 20;
+
   private static final String USUAL = "sluice";
 
   @Option(
@@ -69,6 +72,18 @@ final class LetteringOptions {
         throw new IllegalArgumentException(font.getFileName() + ": " + refused.getMessage());
       }
     }
+    if (style != null) {
+      laidOut.addMissing(StyleFile.content(textOf(style), nameOf(style)).fonts());
+    }
+    return laidOut;
+  }
+
+  /** The logo that comes with the style, laid out in a folder. */
+  LogoPictures logo(Path folder) throws IOException {
+    LogoPictures laidOut = new LogoPictures(folder);
+    if (style != null) {
+      StyleFile.content(textOf(style), nameOf(style)).logo().ifPresent(laidOut::add);
+    }
     return laidOut;
   }
 
@@ -117,16 +132,26 @@ final class LetteringOptions {
         used.leavesOut(),
         used.use(),
         given.manner(),
-        given.cleanup());
+        given.pushIns(),
+        given.cleanup(),
+        given.logo());
   }
 
   private HouseStyle given() throws IOException {
     if (style == null) {
       return HouseStyle.of(Lettered.in(USUAL));
     }
+    return StyleFile.read(textOf(style), nameOf(style));
+  }
+
+  private static String nameOf(Path style) {
+    return style.getFileName().toString();
+  }
+
+  private static String textOf(Path style) throws IOException {
     if (Files.size(style) > LARGEST) {
-      throw new IllegalArgumentException(style.getFileName() + " is no style.");
+      throw new IllegalArgumentException(nameOf(style) + " is no style.");
     }
-    return StyleFile.read(Files.readString(style), style.getFileName().toString());
+    return Files.readString(style);
   }
 }

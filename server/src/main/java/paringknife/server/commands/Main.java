@@ -5,13 +5,20 @@ import paringknife.media.transcripts.UnreadableTranscript;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 
-/** The command line: {@code serve}, {@code worker}, {@code batch} and {@code tool}. */
+/** The command line: a subcommand for each thing there is to do. */
 @Command(
     name = "paring-knife",
     description = "Turns a long episode into finished short clips.",
     mixinStandardHelpOptions = true,
     scope = CommandLine.ScopeType.INHERIT,
-    subcommands = {ServeCommand.class, WorkerCommand.class, BatchCommand.class, ToolCommand.class})
+    subcommands = {
+      ServeCommand.class,
+      WorkerCommand.class,
+      BatchCommand.class,
+      ToolCommand.class,
+      BackupCommand.class,
+      RestoreCommand.class
+    })
 public final class Main implements Runnable {
   private static final int BAD_INPUT = 2;
   private static final int FAILURE = 1;
@@ -47,6 +54,6 @@ public final class Main implements Runnable {
   @Override
   public void run() {
     throw new CommandLine.ParameterException(
-        spec.commandLine(), "say what to do: serve, worker, batch or tool");
+        spec.commandLine(), "say what to do: serve, worker, batch, tool, backup or restore");
   }
 }

@@ -7,22 +7,23 @@ import java.net.ServerSocket;
 import java.nio.file.Path;
 import java.util.HashMap;
 import java.util.Map;
+import java.util.function.Supplier;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.WebApplicationType;
 import org.springframework.boot.web.server.servlet.context.ServletWebServerApplicationContext;
 import org.springframework.context.ConfigurableApplicationContext;
 import paringknife.server.Application;
+import paringknife.server.database.Database;
 import paringknife.server.database.MariaDbProcess;
 import paringknife.server.events.Events;
 
 /** The application and its database, started together and stopped in the right order. */
 public final class RunningServer implements AutoCloseable {
   private final DataLock lock;
-  private final MariaDbProcess database;
+  private final Database database;
   private final ConfigurableApplicationContext context;
 
-  private RunningServer(
-      DataLock lock, MariaDbProcess database, ConfigurableApplicationContext context) {
+  private RunningServer(DataLock lock, Database database, ConfigurableApplicationContext context) {
     this.lock = lock;
     this.database = database;
     this.context = context;
@@ -35,22 +36,23 @@ public final class RunningServer implements AutoCloseable {
    * @throws IllegalArgumentException when the port or the data is in use
    */
   public static RunningServer start(Path data, Path media, int port) {
-    return start(data, media, port, 0, Map.of());
+    return start(
+        data, media, port, () -> MariaDbProcess.start(data.resolve("mariadb"), 0), Map.of());
   }
 
   /**
    * Starts both. A process that ends while this goes on leaves no database behind.
    *
-   * @param databasePort of the database on loopback; 0 for the one it had before
+   * @param opened brings the database, once nobody else works with the data
    * @param more settings of the application, by their names
    */
   public static RunningServer start(
-      Path data, Path media, int port, int databasePort, Map<String, Object> more) {
+      Path data, Path media, int port, Supplier<Database> opened, Map<String, Object> more) {
     refuseTakenPort(port);
     DataLock lock = DataLock.take(data);
-    MariaDbProcess database = null;
+    Database database = null;
     try {
-      database = MariaDbProcess.start(data.resolve("mariadb"), databasePort);
+      database = opened.get();
       SpringApplication application = new SpringApplication(Application.class);
       application.setRegisterShutdownHook(false);
       Map<String, Object> properties =
@@ -123,9 +125,9 @@ public final class RunningServer implements AutoCloseable {
     return context.getBean(type);
   }
 
-  /** Process number of the database. */
+  /** Process number of the database, where it is one that was started here. */
   public long databasePid() {
-    return database.pid();
+    return ((MariaDbProcess) database).pid();
   }
 
   @Override

@@ -3,7 +3,9 @@ package paringknife.server.commands;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.concurrent.Callable;
 import java.util.stream.Stream;
 import paringknife.server.episodes.EpisodeSource;
@@ -24,15 +26,17 @@ final class ServeCommand implements Callable<Integer> {
       description = "folder from which recordings can be chosen; default DATA/media")
   private Path media;
 
+  @Option(
+      names = "--out",
+      description = "folder that finished files can be put into; default DATA/delivered")
+  private Path out;
+
   @Option(names = "--port", defaultValue = "8080")
   private int port;
 
-  @Option(
-      names = "--database-port",
-      description = "of the database on loopback; by default the one it had before")
-  private int databasePort;
-
+  @Mixin private DatabaseOptions database = new DatabaseOptions();
   @Mixin private GuestOptions guests = new GuestOptions();
+  @Mixin private NoticeOptions notice = new NoticeOptions();
 
   @Option(
       names = "--shelve",
@@ -43,6 +47,11 @@ final class ServeCommand implements Callable<Integer> {
   public Integer call() throws IOException, InterruptedException {
     Path folder = media == null ? data.resolve("media") : media;
     Files.createDirectories(folder);
+    Map<String, Object> settings = new HashMap<>(guests.settings(port));
+    settings.putAll(notice.settings());
+    if (out != null) {
+      settings.put("paring-knife.out", out.toAbsolutePath().toString());
+    }
     Stopping stopping = new Stopping();
     RunningServer server =
         stopping.of(
@@ -50,8 +59,8 @@ final class ServeCommand implements Callable<Integer> {
                 data.toAbsolutePath(),
                 folder.toAbsolutePath(),
                 port,
-                databasePort,
-                guests.settings(port)));
+                () -> database.open(data.toAbsolutePath()),
+                settings));
     if (shelve != null) {
       shelveAll(server);
     }

@@ -2,6 +2,7 @@ package paringknife.server.commands;
 
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
+import paringknife.server.database.OutsideDatabase;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 
@@ -24,9 +25,10 @@ final class WorkerCommand implements Callable<Integer> {
 
   @Override
   public Integer call() throws InterruptedException {
-    String password = System.getenv().getOrDefault("PARING_KNIFE_DATABASE_PASSWORD", "");
     Stopping stopping = new Stopping();
-    stopping.of(RunningServer.startWorker(database, user, password, data, media));
+    stopping.of(
+        RunningServer.startWorker(
+            OutsideDatabase.address(database), user, DatabaseOptions.password(), data, media));
     System.out.println("This worker takes its share.");
     stopping.await();
     return 0;

@@ -28,9 +28,10 @@ import paringknife.media.store.NoRoom;
  * that stays, with a password made at its first start. A server left over from a killed run is
  * stopped first; one that dies is brought back.
  */
-public final class MariaDbProcess implements AutoCloseable {
+public final class MariaDbProcess implements Database {
   private static final Logger LOG = LoggerFactory.getLogger(MariaDbProcess.class);
   private static final String NAME = "paring_knife";
+  private static final String USER = "paring";
   private static final Duration START_LIMIT = Duration.ofSeconds(60);
   private static final Duration STOP_LIMIT = Duration.ofSeconds(4);
   private static final Duration LEFT_OVER_LIMIT = Duration.ofSeconds(30);
@@ -271,7 +272,7 @@ public final class MariaDbProcess implements AutoCloseable {
     }
   }
 
-  /** Told false when it has died, true when it answers again. */
+  @Override
   public void onChange(Consumer<Boolean> told) {
     onChange = told;
   }
@@ -303,7 +304,45 @@ public final class MariaDbProcess implements AutoCloseable {
     }
   }
 
+  /** How a database on this machine is reached. */
+  public record Access(int port, String userName, String password) {
+    public String name() {
+      return NAME;
+    }
+
+    public String url() {
+      return MariaDbProcess.url(port);
+    }
+  }
+
+  public Access access() {
+    return new Access(port, userName(), password);
+  }
+
+  /** The one that somebody else has started on a directory; empty where none runs. */
+  public static Optional<Access> running(Path directory) throws IOException {
+    Path home = directory.toAbsolutePath();
+    Path pid = home.resolve("pid");
+    String id = Files.exists(pid) ? Files.readString(pid).trim() : "";
+    boolean runs =
+        id.matches("\\d{1,18}")
+            && ProcessHandle.of(Long.parseLong(id)).filter(p -> worksOn(p, data(home))).isPresent();
+    if (!runs) {
+      return Optional.empty();
+    }
+    return Optional.of(
+        new Access(
+            Integer.parseInt(Files.readString(home.resolve("port")).trim()),
+            USER,
+            Files.readString(home.resolve("password")).trim()));
+  }
+
+  @Override
   public String url() {
+    return url(port);
+  }
+
+  private static String url(int port) {
     return "jdbc:mariadb://127.0.0.1:"
         + port
         + "/"
@@ -312,10 +351,12 @@ public final class MariaDbProcess implements AutoCloseable {
         + "&connectTimeout=1000";
   }
 
+  @Override
   public String userName() {
-    return "paring";
+    return USER;
   }
 
+  @Override
   public String password() {
     return password;
   }

@@ -15,6 +15,7 @@ import paringknife.core.deliver.NamePattern.Field;
 import paringknife.server.clips.ClipStore;
 import paringknife.server.shelf.EpisodeStore;
 import paringknife.server.shelf.Episodes;
+import paringknife.server.shows.ShowPatterns;
 import paringknife.server.specs.SpecStore;
 
 /**
@@ -22,27 +23,27 @@ import paringknife.server.specs.SpecStore;
  * own. What is asked for comes first where several would have one name.
  */
 @Component
-class CellNames {
+public class CellNames {
   private final Episodes episodes;
   private final SpecStore specs;
-  private final NamePatterns patterns;
+  private final ShowPatterns patterns;
 
-  CellNames(Episodes episodes, SpecStore specs, NamePatterns patterns) {
+  CellNames(Episodes episodes, SpecStore specs, ShowPatterns patterns) {
     this.episodes = episodes;
     this.specs = specs;
     this.patterns = patterns;
   }
 
   /** A cell of the sheet. */
-  record Cell(long clipId, String spec) {}
+  public record Cell(long clipId, String spec) {}
 
   /**
    * By the pattern of the show.
    *
    * @param clips all of the episode
    */
-  Map<Cell, String> of(long episodeId, List<ClipStore.StoredClip> clips) {
-    return of(episodeId, clips, patterns.of(episodes.row(episodeId).show()));
+  public Map<Cell, String> of(long episodeId, List<ClipStore.StoredClip> clips) {
+    return of(episodeId, clips, patterns.names(episodes.row(episodeId).show()));
   }
 
   /** By another pattern. */

@@ -1,12 +1,15 @@
 package paringknife.server.deliver;
 
+import java.io.UncheckedIOException;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import paringknife.core.deliver.Check;
@@ -14,10 +17,14 @@ import paringknife.core.deliver.Delivered;
 import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.deliver.DeliverySpecs;
 import paringknife.server.clips.ClipStore;
-import paringknife.server.episodes.Episode;
+import paringknife.server.shelf.EpisodeStore;
 import paringknife.server.shelf.Episodes;
+import paringknife.server.shelf.OnShelf;
+import paringknife.server.specs.SpecStore;
+import paringknife.server.web.NotThere;
+import paringknife.server.web.NotYet;
 
-/** The clips of an episode by delivery specs. */
+/** The clips of an episode, or of a whole shelf, by delivery specs. */
 @Service
 class DeliverySheet {
   /** Before this share of a rendering is done, its rest time is a guess. */
@@ -29,6 +36,8 @@ class DeliverySheet {
   private final PlannedCells planned;
   private final RenderOrders orders;
   private final CellNames cellNames;
+  private final SpecStore specs;
+  private final OnShelf onShelf;
 
   DeliverySheet(
       Episodes episodes,
@@ -36,7 +45,11 @@ class DeliverySheet {
       RenderingStore renderings,
       PlannedCells planned,
       RenderOrders orders,
-      CellNames cellNames) {
+      CellNames cellNames,
+      SpecStore specs,
+      OnShelf onShelf) {
+    this.specs = specs;
+    this.onShelf = onShelf;
     this.episodes = episodes;
     this.clips = clips;
     this.renderings = renderings;
@@ -49,12 +62,27 @@ class DeliverySheet {
    * Clips by specs.
    *
    * @param shipped ids of the specs that ship, which stay as they are
+   * @param away titles of episodes whose clips cannot be seen now
    */
-  record Sheet(List<DeliverySpec> specs, List<String> shipped, List<Line> lines) {}
+  record Sheet(
+      List<DeliverySpec> specs, List<String> shipped, List<Line> lines, List<String> away) {}
 
-  /** One clip of the sheet. */
+  /**
+   * One clip of the sheet.
+   *
+   * @param show of its episode
+   * @param episode its title
+   */
   record Line(
-      long clipId, String title, long lengthUs, long originalUs, int revision, List<Cell> cells) {}
+      long episodeId,
+      String show,
+      String episode,
+      long clipId,
+      String title,
+      long lengthUs,
+      long originalUs,
+      int revision,
+      List<Cell> cells) {}
 
   /**
    * A clip for a spec.
@@ -62,6 +90,8 @@ class DeliverySheet {
    * @param current whether the finished file is of the clip as it is now
    * @param fileName with its ending
    * @param secondsLeft rest time of a rendering; null when not known
+   * @param measured what was found of the finished file
+   * @param right whether nothing of that fails, but for what is let pass
    */
   record Cell(
       String spec,
@@ -76,16 +106,57 @@ class DeliverySheet {
       long bytes,
       String fileName,
       List<Check> measured,
+      boolean right,
       @Nullable String problem) {}
 
+  /** The sheet of an episode. */
   Sheet of(long episodeId) {
-    Episode episode = episodes.open(episodeId);
+    return sheet(lines(episodeId), List.of());
+  }
+
+  /**
+   * The sheet of all episodes on a shelf and on those that stand on it.
+   *
+   * @param shelf null for all that there are
+   */
+  Sheet ofShelf(@Nullable Long shelf) {
+    List<EpisodeStore.Row> there = onShelf.all(shelf);
+    List<Optional<List<Line>>> seen =
+        there.parallelStream().map(row -> linesIfSeen(row.id())).toList();
+    return sheet(
+        seen.stream().flatMap(Optional::stream).flatMap(List::stream).toList(),
+        IntStream.range(0, there.size())
+            .filter(i -> seen.get(i).isEmpty())
+            .mapToObj(i -> there.get(i).title())
+            .toList());
+  }
+
+  private Optional<List<Line>> linesIfSeen(long episodeId) {
+    try {
+      return Optional.of(lines(episodeId));
+    } catch (NotYet | NotThere | UncheckedIOException e) {
+      return Optional.empty();
+    }
+  }
+
+  private Sheet sheet(List<Line> lines, List<String> away) {
+    return new Sheet(
+        specs.all().all(),
+        DeliverySpecs.SHIPPED.all().stream().map(DeliverySpec::id).toList(),
+        lines,
+        away);
+  }
+
+  private List<Line> lines(long episodeId) {
+    Episodes.Standing standing = episodes.standing(episodeId);
+    EpisodeStore.Row row = episodes.row(episodeId);
     Map<String, RenderingStore.Row> rows = rows(episodeId);
     List<ClipStore.StoredClip> all = clips.ofEpisode(episodeId);
     Map<CellNames.Cell, String> names = cellNames.of(episodeId, all);
+    all.parallelStream().forEach(clip -> planned.of(clip, standing));
     List<Line> lines = new ArrayList<>();
     for (ClipStore.StoredClip clip : all) {
-      PlannedCells.Clip plan = planned.of(clip, episode);
+      PlannedCells.Clip plan = planned.of(clip, standing);
       Delivered delivered = clip.document().delivered();
       List<Cell> cells = new ArrayList<>();
       for (PlannedCells.Cell cell : plan.cells()) {
@@ -93,10 +164,15 @@ class DeliverySheet {
         String name = names.getOrDefault(new CellNames.Cell(clip.id(), id), id);
         boolean asked = delivered.specs().contains(id);
         String ending = cell.spec().encoding().codec().extension();
-        cells.add(cell(cell, asked, name + "." + ending, rows.get(key(clip.id(), id))));
+        RenderingStore.Row made = rows.get(key(clip.id(), id));
+        List<Check> measured = made == null ? List.of() : made.measuredFor(delivered);
+        cells.add(cell(cell, asked, name + "." + ending, made, measured));
       }
       lines.add(
           new Line(
+              episodeId,
+              row.show(),
+              row.title(),
               clip.id(),
               delivered.title(),
               plan.lengthUs(),
@@ -104,10 +180,7 @@ class DeliverySheet {
               clip.revision(),
               cells));
     }
-    return new Sheet(
-        episode.specs().all(),
-        DeliverySpecs.SHIPPED.all().stream().map(DeliverySpec::id).toList(),
-        lines);
+    return lines;
   }
 
   private Map<String, RenderingStore.Row> rows(long episodeId) {
@@ -120,7 +193,11 @@ class DeliverySheet {
   }
 
   private static Cell cell(
-      PlannedCells.Cell cell, boolean asked, String name, RenderingStore.@Nullable Row row) {
+      PlannedCells.Cell cell,
+      boolean asked,
+      String name,
+      RenderingStore.@Nullable Row row,
+      List<Check> measured) {
     return new Cell(
         cell.spec().id(),
         asked,
@@ -133,7 +210,8 @@ class DeliverySheet {
         row == null ? null : secondsLeft(row),
         row == null ? 0 : row.fileBytes(),
         name,
-        row == null ? List.of() : row.checks(),
+        measured,
+        Check.pass(measured),
         row == null ? null : row.problem());
   }
 
@@ -147,32 +225,55 @@ class DeliverySheet {
     return Math.round(spent / row.progress() * (1 - row.progress()));
   }
 
-  /** Orders every asked cell that passes and is not finished as it is now; answers how many. */
+  /**
+   * Orders every asked cell that passes and is not finished, as it is now and right; answers how
+   * many.
+   */
   int orderAll(long episodeId) {
-    Episode episode = episodes.open(episodeId);
+    List<RenderOrders.Wanted> wanted = wanted(episodeId);
+    orders.order(wanted);
+    return wanted.size();
+  }
+
+  /** The same for all episodes on a shelf; null for all that there are. */
+  int orderAllOnShelf(@Nullable Long shelf) {
+    List<RenderOrders.Wanted> wanted = new ArrayList<>();
+    for (EpisodeStore.Row row : onShelf.all(shelf)) {
+      if (episodes.isPlayable(row.id())) {
+        wanted.addAll(wanted(row.id()));
+      }
+    }
+    orders.order(wanted);
+    return wanted.size();
+  }
+
+  private List<RenderOrders.Wanted> wanted(long episodeId) {
+    Episodes.Standing standing = episodes.standing(episodeId);
     List<ClipStore.StoredClip> all = clips.ofEpisode(episodeId);
     Map<CellNames.Cell, String> names = cellNames.of(episodeId, all);
     Map<Long, ClipStore.StoredClip> byId =
         all.stream().collect(Collectors.toMap(ClipStore.StoredClip::id, Function.identity()));
-    int ordered = 0;
-    for (Line line : of(episodeId).lines()) {
+    List<RenderOrders.Wanted> wanted = new ArrayList<>();
+    for (Line line : lines(episodeId)) {
       ClipStore.StoredClip clip = byId.get(line.clipId());
       for (Cell cell : line.cells()) {
         if (clip != null && isWanted(cell)) {
-          orders.order(
-              line.clipId(),
-              cell.spec(),
-              fingerprint(planned.of(clip, episode), cell.spec()),
-              names.get(new CellNames.Cell(line.clipId(), cell.spec())));
-          ordered++;
+          PlannedCells.Clip plan = planned.of(clip, standing);
+          wanted.add(
+              new RenderOrders.Wanted(
+                  line.clipId(),
+                  cell.spec(),
+                  fingerprint(plan, cell.spec()),
+                  names.get(new CellNames.Cell(line.clipId(), cell.spec())),
+                  plan.work(standing.specs().find(cell.spec()).orElseThrow())));
         }
       }
     }
-    return ordered;
+    return wanted;
   }
 
   private static boolean isWanted(Cell cell) {
-    boolean done = cell.state() == RenderState.DONE && cell.current();
+    boolean done = cell.state() == RenderState.DONE && cell.current() && cell.right();
     boolean busy = cell.state() != null && cell.state().isUnderWay() && cell.current();
     return cell.asked() && cell.passes() && !done && !busy;
   }

@@ -7,7 +7,8 @@ import java.util.HexFormat;
 import paringknife.core.clip.ComposedClip;
 import paringknife.core.clip.Composition;
 import paringknife.core.clip.Playback;
-import paringknife.core.frame.colour.MatchedColours;
+import paringknife.core.frame.colour.CameraColours;
+import paringknife.media.ffmpeg.Renderer;
 import paringknife.server.episodes.Episode;
 
 /**
@@ -21,14 +22,13 @@ final class Fingerprint {
   static String ofClip(Episode episode, ComposedClip clip) {
     Playback playback = clip.playback();
     return digest(
+        Renderer.EDITION,
         recorded(episode),
         playback.sound(),
         playback.cleanup(),
         playback.runs(),
         clip.tracks(),
-        clip.colours().equals(MatchedColours.AS_RECORDED)
-            ? clip.look()
-            : clip.look() + " " + clip.colours(),
+        seen(clip),
         playback.speed());
   }
 
@@ -43,7 +43,15 @@ final class Fingerprint {
 
   /** The kept pieces of a clip as they are now. */
   static String ofPieces(Episode episode, ComposedClip clip) {
-    return digest(recorded(episode), clip.playback().sound(), clip.cuts());
+    return digest(Renderer.EDITION, recorded(episode), clip.playback().sound(), clip.cuts());
+  }
+
+  /** What is done to the picture, and what is laid over it; what is not done is not named. */
+  private static String seen(ComposedClip clip) {
+    String look = clip.look().toString();
+    String coloured =
+        clip.colours().equals(CameraColours.AS_RECORDED) ? look : look + " " + clip.colours();
+    return clip.logo() == null ? coloured : coloured + " " + clip.logo();
   }
 
   private static String recorded(Episode episode) {

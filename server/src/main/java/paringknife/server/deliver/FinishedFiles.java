@@ -14,7 +14,6 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
-import paringknife.media.store.ScratchFolder;
 import paringknife.media.store.WholeFile;
 import paringknife.server.episodes.DataFolder;
 
@@ -37,12 +36,6 @@ public class FinishedFiles {
   @Scheduled(initialDelay = 5, fixedRate = 60, timeUnit = TimeUnit.MINUTES)
   void sweep() {
     sweep(FRESH);
-  }
-
-  /** What killed processes left half made. */
-  @Scheduled(initialDelay = 0, fixedDelay = 20, timeUnit = TimeUnit.SECONDS)
-  void sweepScratch() {
-    ScratchFolder.sweep(data.finishedFolder());
   }
 
   /**

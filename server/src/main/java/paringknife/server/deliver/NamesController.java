@@ -15,17 +15,18 @@ import org.springframework.web.bind.annotation.RestController;
 import paringknife.core.deliver.NamePattern;
 import paringknife.server.clips.ClipStore;
 import paringknife.server.shelf.Episodes;
+import paringknife.server.shows.ShowPatterns;
 
 /** How the files of an episode's show are named, over HTTP. */
 @RestController
 @RequestMapping("/api/episodes/{id}/names")
 class NamesController {
   private final Episodes episodes;
-  private final NamePatterns patterns;
+  private final ShowPatterns patterns;
   private final CellNames names;
   private final ClipStore clips;
 
-  NamesController(Episodes episodes, NamePatterns patterns, CellNames names, ClipStore clips) {
+  NamesController(Episodes episodes, ShowPatterns patterns, CellNames names, ClipStore clips) {
     this.clips = clips;
     this.episodes = episodes;
     this.patterns = patterns;
@@ -45,7 +46,7 @@ class NamesController {
 
   @GetMapping
   NamesMade names(@PathVariable long id) {
-    return made(id, patterns.of(episodes.row(id).show()));
+    return made(id, patterns.names(episodes.row(id).show()));
   }
 
   /** What a pattern would make, without keeping it. */

@@ -86,10 +86,13 @@ class PiecesController {
     ClipStore.StoredClip clip = clips.byId(id);
     Episode episode = episodes.open(clip.episodeId());
     orders.order(
-        id,
-        asked.id(),
-        Fingerprint.ofPieces(episode, episode.compose(clip.document())),
-        FileNames.part(clip.document().title()));
+        List.of(
+            new RenderOrders.Wanted(
+                id,
+                asked.id(),
+                Fingerprint.ofPieces(episode, episode.compose(clip.document())),
+                FileNames.part(clip.document().title()),
+                0)));
     return made(id);
   }
 

@@ -12,6 +12,7 @@ import paringknife.core.proof.ProofCopy;
 import paringknife.server.clips.ClipStore;
 import paringknife.server.database.Recent;
 import paringknife.server.episodes.Episode;
+import paringknife.server.shelf.Episodes;
 
 /**
  * What is known of clips for every spec before rendering, worked out once for each state of a clip,
@@ -21,7 +22,15 @@ import paringknife.server.episodes.Episode;
 class PlannedCells {
   private static final int AT_HAND = 2_000;
 
+  /** What sound alone counts as, pixels; a guess. */
+  private static final double SOUND_ALONE = 40_000;
+
   private final Recent<Planned> planned = new Recent<>(AT_HAND);
+  private final Episodes episodes;
+
+  PlannedCells(Episodes episodes) {
+    this.episodes = episodes;
+  }
 
   /** A clip for one spec. */
   record Cell(DeliverySpec spec, List<Check> checks, String fingerprint) {
@@ -35,22 +44,35 @@ class PlannedCells {
    *
    * @param proof fingerprint of the small file that is shown for a yes
    */
-  record Clip(long lengthUs, List<Cell> cells, String proof) {}
-
-  private record Planned(int revision, Episode episode, long soundMadeAt, Clip clip) {}
-
-  Clip of(ClipStore.StoredClip clip, Episode episode) {
-    long soundMadeAt = episode.folder().soundMadeAt();
-    Planned known = planned.get(clip.id());
-    if (known != null
-        && known.revision() == clip.revision()
-        && known.episode() == episode
-        && known.soundMadeAt() == soundMadeAt) {
-      return known.clip();
+  record Clip(long lengthUs, List<Cell> cells, String proof) {
+    /** What there is to render: seconds of film times millions of pixels. */
+    double work(DeliverySpec spec) {
+      double pixels =
+          spec.encoding().codec().hasPicture()
+              ? (double) spec.canvas().width() * spec.canvas().height()
+              : SOUND_ALONE;
+      return lengthUs / 1e6 * pixels / 1e6;
     }
-    Clip made = plan(clip.document(), episode);
-    planned.put(clip.id(), new Planned(clip.revision(), episode, soundMadeAt, made));
-    return made;
+  }
+
+  private record Planned(int revision, Episodes.Standing standing, Clip clip) {}
+
+  /**
+   * What is known of a clip.
+   *
+   * @param standing of its episode, which is opened only where something has changed since
+   */
+  Clip of(ClipStore.StoredClip clip, Episodes.Standing standing) {
+    return planned
+        .getOrMake(
+            clip.id(),
+            known -> known.revision() == clip.revision() && known.standing().equals(standing),
+            id ->
+                new Planned(
+                    clip.revision(),
+                    standing,
+                    plan(clip.document(), episodes.open(clip.episodeId()))))
+        .clip();
   }
 
   private static Clip plan(ClipDocument document, Episode episode) {

@@ -80,7 +80,7 @@ public class ProofCopies {
   }
 
   private String fingerprint(ClipStore.StoredClip clip) {
-    return planned.of(clip, episodes.open(clip.episodeId())).proof();
+    return planned.of(clip, episodes.standing(clip.episodeId())).proof();
   }
 
   /** Has the file made of the clip as it is now, where it is not there or under way. */
@@ -94,7 +94,8 @@ public class ProofCopies {
                 || row.state() == RenderState.DONE
                     && row.finishedIn(data).filter(Files::exists).isPresent());
     if (!there) {
-      orders.order(clip.id(), ProofCopy.ID, fingerprint, ProofCopy.ID);
+      orders.order(
+          List.of(new RenderOrders.Wanted(clip.id(), ProofCopy.ID, fingerprint, ProofCopy.ID, 0)));
     }
   }
 

@@ -27,6 +27,7 @@ import paringknife.media.ffmpeg.Measurement;
 import paringknife.media.process.Interrupted;
 import paringknife.media.store.WholeFile;
 import paringknife.server.clips.ClipStore;
+import paringknife.server.cover.Covers;
 import paringknife.server.episodes.ClipRenderer;
 import paringknife.server.episodes.DataFolder;
 import paringknife.server.episodes.Episode;
@@ -48,19 +49,25 @@ class RenderTask {
   private final ClipStore clips;
   private final Episodes episodes;
   private final ClipRenderer renderer;
+  private final Covers covers;
   private final DataFolder data;
+  private final QueueStore queue;
 
   RenderTask(
       RenderingStore renderings,
+      QueueStore queue,
       ClipStore clips,
       Episodes episodes,
       ClipRenderer renderer,
+      Covers covers,
       DataFolder data) {
     this.renderings = renderings;
     this.clips = clips;
     this.episodes = episodes;
     this.renderer = renderer;
+    this.covers = covers;
     this.data = data;
+    this.queue = queue;
   }
 
   /** Thrown out of the renderer when its order has been cancelled or overtaken. */
@@ -87,6 +94,9 @@ class RenderTask {
     RenderingStore.Row row =
         renderings.byId(attempt.id()).filter(r -> r.present().equals(attempt)).orElse(null);
     if (row == null || !row.state().isUnderWay()) {
+      return Optional.empty();
+    }
+    if (queue.isPaused() && row.state() == RenderState.WAITING) {
       return Optional.empty();
     }
     try {
@@ -139,17 +149,31 @@ class RenderTask {
     Optional<Path> same = sameFile(row, fingerprint);
     if (same.isPresent()) {
       WholeFile.copy(same.get(), target);
+      queue.reckon(row.present(), 0);
     } else {
       renderer.render(episode, composition, target, reporting(row));
     }
-    List<Check> checks =
-        composition.measured(Measurement.of(target).finished(composition.playback().lengthUs()));
+    List<Check> checks = renderer.checked(composition, target, Measurement.of(target));
     List<ProofWord> words =
         row.spec().equals(ProofCopy.ID)
             ? ProofWord.of(composition.playback(), episode.transcript())
             : List.of();
     finish(row, target, checks, composition.subtitles(), words);
+    if (!row.spec().equals(ProofCopy.ID)) {
+      makeCover(clip, episode, composition);
+    }
     return Optional.empty();
+  }
+
+  /** Before somebody waits for it; where it does not succeed, it is made when it is asked for. */
+  private void makeCover(ClipStore.StoredClip clip, Episode episode, Composition composition) {
+    try {
+      covers.picture(clip, episode, composition.spec(), clip.document().delivered().cover());
+    } catch (Interrupted e) {
+      throw e;
+    } catch (RuntimeException e) {
+      LOG.info("no cover was made of clip {}: {}", clip.id(), e.toString());
+    }
   }
 
   private Optional<Duration> renderPieces(

@@ -19,6 +19,7 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import paringknife.core.deliver.Check;
+import paringknife.core.deliver.Delivered;
 import paringknife.core.deliver.KeptPieces;
 import paringknife.core.formats.TimedText;
 import paringknife.core.letter.Lettered;
@@ -76,8 +77,13 @@ public class RenderingStore {
       return new Attempt(id, attempt);
     }
 
+    /** What was measured of the finished file, as far as it is not let pass. */
+    public List<Check> measuredFor(Delivered delivered) {
+      return checks.stream().map(c -> c.waivedBy(delivered.waivedFor(spec))).toList();
+    }
+
     /** The finished file; empty while there is none. */
-    Optional<Path> finishedIn(DataFolder data) {
+    public Optional<Path> finishedIn(DataFolder data) {
       return Optional.ofNullable(finishedAttempt)
           .map(finished -> data.finished(clipId, spec, finished, finishedAs));
     }
@@ -106,14 +112,6 @@ public class RenderingStore {
         .fetch(this::row);
   }
 
-  /** Orders that have neither finished nor been given up, of clips in the bin too. */
-  List<Attempt> underWay() {
-    return db.select(RENDERING.ID, RENDERING.ATTEMPT)
-        .from(RENDERING)
-        .where(RENDERING.STATE.in(RenderState.UNDER_WAY))
-        .fetch(r -> new Attempt(r.value1(), r.value2()));
-  }
-
   public Optional<Row> byId(long id) {
     return db.select(RENDERING.fields())
         .from(RENDERING)
@@ -132,7 +130,7 @@ public class RenderingStore {
         .fetchOptional(this::row);
   }
 
-  private Row row(Record r) {
+  Row row(Record r) {
     String measured = r.get(RENDERING.MEASURED);
     return new Row(
         r.get(RENDERING.ID),
@@ -164,7 +162,7 @@ public class RenderingStore {
     return LocalDateTime.now(ZoneOffset.UTC);
   }
 
-  private static @Nullable Instant instant(@Nullable LocalDateTime utc) {
+  static @Nullable Instant instant(@Nullable LocalDateTime utc) {
     return utc == null ? null : utc.toInstant(ZoneOffset.UTC);
   }
 
@@ -308,7 +306,7 @@ public class RenderingStore {
   }
 
   /** The captions of a finished file as it is, by language. */
-  Map<String, List<TimedText>> subtitles(long id) {
+  public Map<String, List<TimedText>> subtitles(long id) {
     return db.select(RENDERING.SUBTITLES)
         .from(RENDERING)
         .where(RENDERING.ID.eq(id))
@@ -355,12 +353,16 @@ public class RenderingStore {
     return byId(attempt.id()).map(Row::errors).orElse(0);
   }
 
-  /** Cancels what has not finished yet. */
+  /** Cancels what has not finished yet, or lets go of what failed. */
   public void cancel(long id) {
     db.update(RENDERING)
         .set(RENDERING.STATE, RenderState.CANCELLED.name())
         .where(RENDERING.ID.eq(id))
-        .and(RENDERING.STATE.in(RenderState.UNDER_WAY))
+        .and(
+            RENDERING
+                .STATE
+                .in(RenderState.UNDER_WAY)
+                .or(RENDERING.STATE.eq(RenderState.FAILED.name())))
         .execute();
   }
 

@@ -3,28 +3,47 @@ package paringknife.server.episodes;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.function.DoubleConsumer;
+import org.jspecify.annotations.Nullable;
 import paringknife.core.clip.Composition;
 import paringknife.core.clip.Playback;
+import paringknife.core.clip.Still;
 import paringknife.core.clip.cut.PictureRun;
+import paringknife.core.deliver.Check;
 import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.deliver.Encoding;
+import paringknife.core.dress.Logo;
 import paringknife.core.frame.FramePath;
 import paringknife.core.frame.cameras.CameraGrid;
 import paringknife.core.frame.colour.Look;
+import paringknife.core.letter.drawn.Canvas;
+import paringknife.core.letter.drawn.Obstacles;
 import paringknife.core.listen.SoundPlan;
 import paringknife.core.listen.clean.Cleanup;
+import paringknife.core.time.FrameRate;
+import paringknife.core.time.Span;
+import paringknife.media.ffmpeg.BurntLetters;
+import paringknife.media.ffmpeg.LaidPicture;
+import paringknife.media.ffmpeg.Measurement;
 import paringknife.media.ffmpeg.RenderOrder;
 import paringknife.media.ffmpeg.Renderer;
 import paringknife.media.store.CaptionFonts;
+import paringknife.media.store.LogoPictures;
 
 /** Renders clips of episodes. */
 public final class ClipRenderer {
+  /** No difference to the frame itself can be seen. */
+  private static final int STILL_CRF = 10;
+
   private final Renderer renderer;
   private final CaptionFonts fonts;
+  private final BurntLetters letters;
+  private final LogoPictures logos;
 
-  public ClipRenderer(CaptionFonts fonts) {
+  public ClipRenderer(CaptionFonts fonts, LogoPictures logos) {
+    this.logos = logos;
     this.fonts = fonts;
     this.renderer = new Renderer(fonts);
+    this.letters = new BurntLetters(fonts);
   }
 
   /** Takes note of fonts that another process has added. */
@@ -45,6 +64,7 @@ public final class ClipRenderer {
             playback.runs(),
             composition.path(),
             composition.look(),
+            laid(composition.logo(), spec.canvas()),
             composition.script(),
             spec.canvas().width(),
             spec.canvas().height(),
@@ -54,6 +74,60 @@ public final class ClipRenderer {
             spec.encoding()),
         target,
         progress);
+  }
+
+  /** A logo as it stands on a canvas. */
+  private @Nullable LaidPicture laid(@Nullable Logo logo, Canvas canvas) {
+    if (logo == null) {
+      return null;
+    }
+    Obstacles.StandingBox box = logo.on(canvas);
+    return new LaidPicture(
+        logos
+            .file(logo.picture())
+            .orElseThrow(
+                () ->
+                    new IllegalArgumentException(
+                        "The logo's picture is not there any more; choose it again.")),
+        (int) Math.round(box.x() * canvas.width()),
+        (int) Math.round(box.y() * canvas.height()),
+        (int) Math.max(1, Math.round(box.width() * canvas.width())),
+        (int) Math.max(1, Math.round(box.height() * canvas.height())),
+        logo.opacity());
+  }
+
+  /** Renders one frame of a clip to a JPEG. */
+  public void renderStill(Episode episode, Still still, Path target) {
+    FrameRate rate = episode.rate();
+    long us = rate.startUs(still.episodeFrame());
+    renderer.still(
+        new RenderOrder(
+            episode.cameras().with(still.colours()),
+            episode.sound(Cleanup.NONE),
+            SoundPlan.of(List.of(new Span(us, rate.startUs(still.episodeFrame() + 1)))),
+            List.of(new PictureRun(0, still.episodeFrame(), 1)),
+            still.path(),
+            still.look(),
+            laid(still.logo(), still.canvas()),
+            still.script(),
+            still.canvas().width(),
+            still.canvas().height(),
+            rate,
+            null,
+            1,
+            Encoding.h264(STILL_CRF)),
+        target);
+  }
+
+  /** Goes through a finished file and holds it against what was asked for. */
+  public List<Check> checked(Composition composition, Path file, Measurement measured) {
+    double speed = composition.playback().speed();
+    List<Long> moments =
+        composition.burntMoments().stream().map(us -> Math.round(us / speed)).toList();
+    List<Long> unseen = letters.unseen(file, composition.script(), moments, speed, measured);
+    return composition.measured(
+        measured.finished(composition.playback().lengthUs()),
+        measured.lookedThrough(moments, unseen));
   }
 
   /**
@@ -77,6 +151,7 @@ public final class ClipRenderer {
             runs,
             FramePath.whole(width, height, PictureRun.total(runs)),
             Look.AS_RECORDED,
+            null,
             "",
             width / 2 * 2,
             height / 2 * 2,

@@ -55,6 +55,15 @@ public record DataFolder(Path root, Path media, long roomBytes) {
     return root.resolve("finished");
   }
 
+  /** Stills that stand for clips; each can be made again. */
+  public Path covers() {
+    return root.resolve("covers");
+  }
+
+  public Path logos() {
+    return root.resolve("logos");
+  }
+
   public Path fonts() {
     return root.resolve("fonts");
   }

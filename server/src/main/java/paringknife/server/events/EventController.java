@@ -5,7 +5,10 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
-/** The stream of events: {@code shelf}, {@code clips}, {@code renderings} and {@code beat}. */
+/**
+ * The stream of events: {@code shelf}, {@code clips}, {@code renderings}, {@code batch} and {@code
+ * beat}.
+ */
 @RestController
 class EventController {
   private final Events events;

@@ -46,6 +46,8 @@ public class Episodes {
   private final SpecStore specs;
   private final EpisodePeople people;
   private final TransactionTemplate transactions;
+  private static final String ARRIVING = "This episode is still being taken in.";
+
   private final Recent<Opened> opened = new Recent<>(8);
 
   /** A new episode, and what had to be put right in its transcript. */
@@ -297,6 +299,26 @@ public class Episodes {
     return store.byId(id).orElseThrow(() -> new NotThere("This episode is not on the shelf."));
   }
 
+  /**
+   * All that what is worked out of an episode's clips depends on, besides the clips: as long as it
+   * is the same, so is that.
+   *
+   * @param transcript its revision
+   * @param people the last that was put right of who is seen
+   * @param soundMadeAt when its sound was made, with all else that is made of the recording
+   */
+  public record Standing(int transcript, long people, DeliverySpecs specs, long soundMadeAt) {}
+
+  /** How an episode stands, without opening it. */
+  public Standing standing(long id) {
+    if (!isPlayable(id)) {
+      row(id);
+      throw new NotYet(ARRIVING);
+    }
+    return new Standing(
+        transcripts.revision(id), people.stateOf(id), specs.all(), data.episode(id).soundMadeAt());
+  }
+
   public List<EpisodeStore.Row> all() {
     return store.all();
   }
@@ -316,7 +338,7 @@ public class Episodes {
     }
     EpisodeStore.Row row = row(id);
     if (!isPlayable(id)) {
-      throw new NotYet("This episode is still being taken in.");
+      throw new NotYet(ARRIVING);
     }
     Transcript transcript =
         stored == null ? new Transcript("en", List.of(), List.of()) : stored.transcript();

@@ -1,6 +1,7 @@
 package paringknife.server.shelf;
 
 import com.github.kagkarlsson.scheduler.Scheduler;
+import com.github.kagkarlsson.scheduler.task.Priority;
 import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
 import java.time.Instant;
 import org.springframework.beans.factory.ObjectProvider;
@@ -30,7 +31,10 @@ class IngestQueue {
     scheduler
         .getObject()
         .scheduleIfNotExists(
-            INGEST.instance(work.episodeId() + "-" + work.number()).scheduledTo(Instant.now()));
+            INGEST
+                .instance(work.episodeId() + "-" + work.number())
+                .priority(Priority.HIGH)
+                .scheduledTo(Instant.now()));
   }
 
   /** The work that a task is for; tasks of before work was counted name the episode only. */

@@ -5,7 +5,9 @@ import static paringknife.server.database.generated.Tables.SHELF;
 
 import java.time.LocalDateTime;
 import java.time.ZoneOffset;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import org.jooq.DSLContext;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
@@ -28,6 +30,40 @@ public class ShelfStore {
     return db.selectFrom(SHELF)
         .orderBy(SHELF.NAME, SHELF.ID)
         .fetch(r -> new Shelf(r.get(SHELF.ID), r.get(SHELF.PARENT_ID), r.get(SHELF.NAME)));
+  }
+
+  /**
+   * What a shelf is called.
+   *
+   * @throws NotThere when there is no such shelf
+   */
+  public String name(long id) {
+    return all().stream()
+        .filter(s -> s.id() == id)
+        .findFirst()
+        .map(Shelf::name)
+        .orElseThrow(() -> new NotThere("This shelf is not there any more."));
+  }
+
+  /**
+   * A shelf and all that stand on it, and on those.
+   *
+   * @throws NotThere when there is no such shelf
+   */
+  public Set<Long> within(long id) {
+    List<Shelf> all = all();
+    if (all.stream().noneMatch(s -> s.id() == id)) {
+      throw new NotThere("This shelf is not there any more.");
+    }
+    Set<Long> within = new HashSet<>(Set.of(id));
+    boolean grows = true;
+    while (grows) {
+      grows = false;
+      for (Shelf shelf : all) {
+        grows |= within.contains(shelf.parentId()) && within.add(shelf.id());
+      }
+    }
+    return within;
   }
 
   @Transactional

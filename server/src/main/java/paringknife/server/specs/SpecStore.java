@@ -106,11 +106,18 @@ public class SpecStore {
   /** Takes in specs of a file; those that are there just so already are not taken twice. */
   @Transactional
   public List<DeliverySpec> takeIn(SpecFile file) {
-    return file.specs().stream().map(this::takenIn).toList();
+    return takenIn(file.specs());
+  }
+
+  /** As they are called here; those that are there just so already are not taken twice. */
+  @Transactional
+  public List<DeliverySpec> takenIn(List<DeliverySpec> given) {
+    return given.stream().map(this::takenIn).toList();
   }
 
   private DeliverySpec takenIn(DeliverySpec spec) {
-    Optional<DeliverySpec> same = all().find(spec.id()).filter(spec::equals);
+    Optional<DeliverySpec> same =
+        all().all().stream().filter(s -> spec.named(s.id(), spec.name()).equals(s)).findFirst();
     return same.orElseGet(() -> add(spec));
   }
 }

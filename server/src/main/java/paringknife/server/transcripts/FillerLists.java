@@ -7,6 +7,7 @@ import java.util.List;
 import org.jooq.DSLContext;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
+import paringknife.core.clip.Habits;
 import paringknife.core.pare.FillerList;
 
 /** The filler words that a show has for a language; the shipped ones until it changes them. */
@@ -24,6 +25,18 @@ public class FillerLists {
         .where(FILLER_LIST.SHOW_NAME.eq(show).and(FILLER_LIST.LANGUAGE.eq(language)))
         .fetchOptional(r -> new FillerList(lines(r.value1()), lines(r.value2())))
         .orElseGet(() -> FillerList.of(language));
+  }
+
+  /** All that a show has changed. */
+  public List<Habits.Fillers> ofShow(String show) {
+    return db.select(FILLER_LIST.LANGUAGE, FILLER_LIST.SURE, FILLER_LIST.DOUBTFUL)
+        .from(FILLER_LIST)
+        .where(FILLER_LIST.SHOW_NAME.eq(show))
+        .orderBy(FILLER_LIST.LANGUAGE)
+        .fetch(
+            r ->
+                new Habits.Fillers(
+                    r.value1(), new FillerList(lines(r.value2()), lines(r.value3()))));
   }
 
   @Transactional

@@ -3,6 +3,7 @@ package paringknife.server.watch;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import paringknife.server.deliver.RenderingStore;
@@ -18,10 +19,17 @@ class ProgressWatch {
   private final EpisodeStore episodes;
   private final RenderingStore renderings;
   private final Events events;
+  private final ObjectProvider<DoneNotice> notice;
+  private final Batch batch = new Batch();
   private List<EpisodeStore.Row> shelf = List.of();
   private Map<Long, RenderingStore.Row> cells = new HashMap<>();
 
-  ProgressWatch(EpisodeStore episodes, RenderingStore renderings, Events events) {
+  ProgressWatch(
+      EpisodeStore episodes,
+      RenderingStore renderings,
+      Events events,
+      ObjectProvider<DoneNotice> notice) {
+    this.notice = notice;
     this.episodes = episodes;
     this.renderings = renderings;
     this.events = events;
@@ -42,5 +50,11 @@ class ProgressWatch {
       cells = moved;
       events.send("renderings", Map.of());
     }
+    batch.look(moved.values()).ifPresent(this::tell);
+  }
+
+  private void tell(Batch.Done done) {
+    events.send("batch", done);
+    notice.ifAvailable(n -> n.tell(done));
   }
 }

@@ -31,6 +31,8 @@ import org.springframework.context.annotation.Configuration;
 class ApiDocument {
   private static final Map<String, Set<String>> NULLABLE =
       Map.ofEntries(
+          Map.entry("Cover", Set.of("episodeUs")),
+          Map.entry("Fill", Set.of("foot")),
           Map.entry("TypefaceShown", Set.of("own")),
           Map.entry("ShelfItem", Set.of("problem", "shelfId", "step")),
           Map.entry("Shelf", Set.of("parentId")),
@@ -46,9 +48,19 @@ class ApiDocument {
           Map.entry("TranscriptStep", Set.of("undo", "redo")),
           Map.entry(
               "ClipStep",
-              Set.of("undo", "redo", "pared", "framed", "lettered", "sounded", "delivered")),
+              Set.of(
+                  "undo",
+                  "redo",
+                  "pared",
+                  "framed",
+                  "lettered",
+                  "laidOver",
+                  "sounded",
+                  "delivered")),
           Map.entry("CaptionStanding", Set.of("contrast")),
-          Map.entry("HouseStanding", Set.of("changes")),
+          Map.entry("HouseStanding", Set.of("style", "changes")),
+          Map.entry("Sentence", Set.of("moved")),
+          Map.entry("TranslatedSentence", Set.of("moved")),
           Map.entry("TranslationState", Set.of("translator")),
           Map.entry("Lettered", Set.of("style", "breaking", "leavesOut", "use")),
           Map.entry("Style", Set.of("lowerFace", "place")),
@@ -73,7 +85,9 @@ class ApiDocument {
           Map.entry("GuestRemark", Set.of("answers")),
           Map.entry("GuestClip", Set.of("approved", "answeredBy")),
           Map.entry("Remark", Set.of("answers", "doneAt")),
-          Map.entry("Preview", Set.of("spec")),
+          Map.entry("Preview", Set.of("spec", "logo")),
+          Map.entry("LaidOver", Set.of("logo")),
+          Map.entry("LayLogoIntent", Set.of("logo")),
           Map.entry("PiecesMade", Set.of("problem")),
           Map.entry("Cell", Set.of("renderingId", "state", "secondsLeft", "problem")));
 

@@ -48,8 +48,10 @@ class BodyLimit extends OncePerRequestFilter {
     boolean holdsMuch =
         path.equals("/api/episodes")
             || path.equals("/api/fonts")
+            || path.equals("/api/logos")
             || path.endsWith("/transcript-text")
             || path.endsWith("/marks/import")
+            || path.endsWith("/house/file")
             || path.endsWith("/pieces")
             || path.endsWith("/changes");
     return holdsMuch ? TEXT_BYTES : USUAL_BYTES;

@@ -32,7 +32,9 @@ class StaticPages implements WebMvcConfigurer {
   @Override
   public void addViewControllers(ViewControllerRegistry registry) {
     for (String page :
-        new String[] {"/", "/episodes/{id:\\d+}", "/episodes/{id:\\d+}/{stage:[a-z]+}"}) {
+        new String[] {
+          "/", "/queue", "/sheet", "/episodes/{id:\\d+}", "/episodes/{id:\\d+}/{stage:[a-z]+}"
+        }) {
       registry.addViewController(page).setViewName("forward:/index.html");
     }
     registry.addViewController("/proof/{token:[0-9a-f]+}").setViewName("forward:/proof.html");

@@ -16,6 +16,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import paringknife.media.ffmpeg.Probe;
 import paringknife.media.ffmpeg.Recording;
@@ -41,21 +42,25 @@ class LetteredFilmTest {
 
   @BeforeEach
   void makeAFilm() throws Exception {
+    subtitles = Files.writeString(folder.resolve("film.srt"), SAID);
+    makeAFilm(4);
+  }
+
+  private void makeAFilm(int seconds) {
     film = folder.resolve("film.mp4");
     ffmpeg(
         "-f",
         "lavfi",
         "-i",
-        "color=c=0x304040:s=%dx%d:r=%d:d=4".formatted(WIDTH, HEIGHT, FRAMES_A_SECOND),
+        "color=c=0x304040:s=%dx%d:r=%d:d=%d".formatted(WIDTH, HEIGHT, FRAMES_A_SECOND, seconds),
         "-f",
         "lavfi",
         "-i",
-        "sine=f=300:d=4",
+        "sine=f=300:d=" + seconds,
         "-pix_fmt",
         "yuv420p",
         "-shortest",
         film.toString());
-    subtitles = Files.writeString(folder.resolve("film.srt"), SAID);
   }
 
   private byte[] ffmpeg(String... arguments) {
@@ -79,6 +84,10 @@ class LetteredFilmTest {
   }
 
   private String read(Path file, double second) {
+    return read(file, second, "eng");
+  }
+
+  private String read(Path file, double second, String language) {
     Path picture = folder.resolve("read.png");
     ffmpeg(
         "-ss",
@@ -92,7 +101,7 @@ class LetteredFilmTest {
         picture.toString());
     return new String(
             ChildProcess.run(
-                    List.of("tesseract", picture.toString(), "-", "--psm", "6"),
+                    List.of("tesseract", picture.toString(), "-", "--psm", "6", "-l", language),
                     folder,
                     Duration.ofMinutes(1))
                 .output(),
@@ -101,7 +110,7 @@ class LetteredFilmTest {
   }
 
   @ParameterizedTest
-  @ValueSource(strings = {"matinee", "ledger", "broadside", "lectern"})
+  @ValueSource(strings = {"matinee", "broadside"})
   void captionsAreReadBackWhereTheyStandAndNowhereElse(String lettering) {
     Path out = lettered("--lettering", lettering);
     assertThat(read(out, 3.2)).containsAnyOf("nobody", "rang");
@@ -110,6 +119,33 @@ class LetteredFilmTest {
     Recording made = Probe.of(out);
     assertThat(made.durationUs()).isCloseTo(4_000_000, within(50_000L));
     assertThat(made.hasSound()).isTrue();
+  }
+
+  /**
+   * Five captions in each of four letterings, in three scripts: that without blanks is broken by
+   * its own rules and takes twice the room. Tesseract's data are Debian's.
+   */
+  @ParameterizedTest
+  @CsvSource({
+    "ledger,eng,Boats left|Nobody rang|Old timber|Morning came|Seven gulls",
+    "twofold,rus,Паром ушёл рано|Никто не звонил|Старый мост стоит|Утро было тихим|Семь лодок ушли",
+    "matinee,jpn,最終便は静かに港を出ました|誰も鐘を鳴らさなかった|古い橋が見えます|朝の海は静かでした|七隻の船が出た",
+    "lectern,jpn,最終便は静かに港を出ました|誰も鐘を鳴らさなかった|古い橋が見えます|朝の海は静かでした|七隻の船が出た"
+  })
+  void everyScriptIsReadBack(String lettering, String language, String all) throws Exception {
+    String[] said = all.split("\\|");
+    StringBuilder srt = new StringBuilder();
+    for (int i = 0; i < said.length; i++) {
+      srt.append("%d\n00:00:0%d,000 --> 00:00:0%d,700\n%s\n\n".formatted(i + 1, i, i, said[i]));
+    }
+    Files.writeString(subtitles, srt.toString());
+    makeAFilm(said.length);
+    Path out = lettered("--lettering", lettering);
+    for (int i = 0; i < said.length; i++) {
+      String read = read(out, i + 0.5, language).replaceAll("\\s", "");
+      String wanted = said[i].toLowerCase(Locale.ROOT).replaceAll("\\s", "");
+      assertThat(read).isEqualTo(wanted);
+    }
   }
 
   /** The column about which a colour lies in a frame; -1 where there is none of it. */

@@ -5,12 +5,17 @@ import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import paringknife.core.clip.HouseStyle;
+import paringknife.core.clip.NamedStyle;
 import paringknife.core.letter.Lettered;
 import paringknife.core.letter.cue.CaptionUse;
+import paringknife.core.letter.fonts.Typefaces;
+import paringknife.media.store.CaptionFonts;
 import paringknife.server.letterings.StyleFile;
 import picocli.CommandLine;
 
@@ -26,7 +31,11 @@ class LetteringOptionsTest {
   @BeforeEach
   void saveAStyle() throws Exception {
     HouseStyle beside = HouseStyle.of(Lettered.in("heron").with(CaptionUse.BESIDE));
-    file = Files.writeString(folder.resolve("style.json"), StyleFile.write(beside)).toString();
+    file =
+        Files.writeString(
+                folder.resolve("style.json"),
+                StyleFile.write(new NamedStyle("Beside", beside), List.of(), Optional.empty()))
+            .toString();
   }
 
   private static Lettered asked(String... arguments) throws Exception {
@@ -50,5 +59,25 @@ class LetteringOptionsTest {
     assertThat(asked("--style", file).lettering()).isEqualTo("heron");
     assertThat(asked("--style", file, "--lettering", "ledger").lettering()).isEqualTo("ledger");
     assertThat(asked("--style", file, "--words", "1").asSet().breaking().words()).isEqualTo(1);
+  }
+
+  /** On the command line, too, a style is set in the fonts that came with it. */
+  @Test
+  void fontsThatCameWithAStyleAreLaidOut() throws Exception {
+    byte[] font = Files.readAllBytes(Path.of("/usr/share/fonts/truetype/dejavu/DejaVuSerif.ttf"));
+    HouseStyle style = HouseStyle.of(Lettered.in("heron"));
+    Path carrying =
+        Files.writeString(
+            folder.resolve("carrying.json"),
+            StyleFile.write(new NamedStyle("Set", style), List.of(font), Optional.empty()));
+    LetteringOptions options =
+        CommandLine.populateCommand(new LetteringOptions(), "--style", carrying.toString());
+    CaptionFonts laidOut = options.laidOut(folder.resolve("fonts"));
+    try {
+      assertThat(laidOut.ownOf(List.of("DejaVu Serif"))).hasSize(1);
+      assertThat(options.house()).isEqualTo(style);
+    } finally {
+      Typefaces.installed().forEach(t -> laidOut.remove(t.files().get(0)));
+    }
   }
 }

@@ -22,6 +22,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
+import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -34,6 +35,17 @@ import tools.jackson.databind.JsonNode;
 /** What is ordered of the renderer: overtaken, cancelled, alike, interrupted, swept. */
 class OrdersTest {
   @RegisterExtension static final RunningApplication APP = new RunningApplication();
+
+  private static String upright;
+  private static String uprightToo;
+  private static String broad;
+
+  @BeforeAll
+  static void makeSpecs() throws Exception {
+    upright = APP.smallSpec("Upright", 180, 320);
+    uprightToo = APP.smallSpec("Upright too", 180, 320);
+    broad = APP.smallSpec("Broad", 320, 180);
+  }
 
   private static RenderingStore store() {
     return APP.part(RenderingStore.class);
@@ -135,12 +147,12 @@ class OrdersTest {
 
   @Test
   void aRunThatWasOvertakenLeavesNoTrace() throws Exception {
-    long clip = clip("Overtaken", "wide");
+    long clip = clip("Overtaken", broad);
     APP.part(Scheduler.class).pause();
     try {
-      RenderingStore.Attempt old = order(clip, "wide", "a".repeat(64));
+      RenderingStore.Attempt old = order(clip, broad, "a".repeat(64));
       assertThat(store().begin(old, "a".repeat(64))).isEqualTo(RenderingStore.Turn.YOURS);
-      RenderingStore.Attempt fresh = order(clip, "wide", "b".repeat(64));
+      RenderingStore.Attempt fresh = order(clip, broad, "b".repeat(64));
       assertThat(fresh.id()).isEqualTo(old.id());
       assertThat(store().progress(old, 0.5)).as("still wanted").isFalse();
       assertThat(store().finish(old, Path.of("film.mp4"), List.of(), Map.of(), List.of()))
@@ -160,8 +172,8 @@ class OrdersTest {
 
   @Test
   void whatIsCancelledStaysCancelledEvenWhenItBeginsLate() throws Exception {
-    long clip = clip("Cancelled", "wide");
-    RenderingStore.Attempt attempt = order(clip, "wide", "c".repeat(64));
+    long clip = clip("Cancelled", broad);
+    RenderingStore.Attempt attempt = order(clip, broad, "c".repeat(64));
     store().cancel(attempt.id());
     assertThat(store().begin(attempt, "c".repeat(64))).isEqualTo(RenderingStore.Turn.OVERTAKEN);
     assertThat(store().progress(attempt, 0.1)).isFalse();
@@ -170,12 +182,12 @@ class OrdersTest {
 
   @Test
   void oneOfTwoAlikeIsMadeAndTheOtherWaits() throws Exception {
-    long clip = clip("Alike", "vertical-60", "vertical-90");
+    long clip = clip("Alike", upright, uprightToo);
     APP.part(Scheduler.class).pause();
     try {
       String same = "d".repeat(64);
       List<RenderingStore.Attempt> both =
-          List.of(order(clip, "vertical-60", same), order(clip, "vertical-90", same));
+          List.of(order(clip, upright, same), order(clip, uprightToo, same));
       ExecutorService two = Executors.newFixedThreadPool(2);
       List<Callable<RenderingStore.Turn>> begins = new ArrayList<>();
       both.forEach(a -> begins.add(() -> store().begin(a, same)));
@@ -194,12 +206,12 @@ class OrdersTest {
 
   @Test
   void identicalCellsAreOneFileAndBothAreReady() throws Exception {
-    long clip = clip("Twice", "vertical-60", "vertical-90");
+    long clip = clip("Twice", upright, uprightToo);
     APP.post("/api/episodes/1/renderings", "{}");
-    awaitDone(clip, "vertical-60");
-    awaitDone(clip, "vertical-90");
-    byte[] first = file(clip, "vertical-60");
-    assertThat(first).isEqualTo(file(clip, "vertical-90"));
+    awaitDone(clip, upright);
+    awaitDone(clip, uprightToo);
+    byte[] first = file(clip, upright);
+    assertThat(first).isEqualTo(file(clip, uprightToo));
     assertThat(first.length).isGreaterThan(1_000);
   }
 
@@ -211,23 +223,23 @@ class OrdersTest {
   /** Nothing on the way from a recording to a file depends on when it is done. */
   @Test
   void theSameOrderTwiceGivesTheSameBytes() throws Exception {
-    long one = clip("Once", "feed-square");
-    long two = clip("Once more", "feed-square");
+    long one = clip("Once", broad);
+    long two = clip("Once more", broad);
     change(two, "{\"type\":\"rename\",\"title\":\"Another name\"}");
     APP.post("/api/episodes/1/renderings", "{}");
-    awaitDone(one, "feed-square");
-    long id = awaitDone(two, "feed-square").path("renderingId").asLong();
+    awaitDone(one, broad);
+    long id = awaitDone(two, broad).path("renderingId").asLong();
     byte[] copied = APP.getBytes("/api/renderings/" + id + "/file");
     RenderingStore.Row row = store().byId(id).orElseThrow();
     // Ordered anew where nothing alike is at hand, so that it is made and not copied.
     store().cancelAllOf(one);
     Files.delete(
-        APP.part(DataFolder.class)
-            .finished(one, "feed-square", finishedAttempt(one, "feed-square"), "mp4"));
-    APP.part(RenderOrders.class).order(two, "feed-square", row.fingerprint(), "again");
+        APP.part(DataFolder.class).finished(one, broad, finishedAttempt(one, broad), "mp4"));
+    APP.part(RenderOrders.class)
+        .order(List.of(new RenderOrders.Wanted(two, broad, row.fingerprint(), "again", 1)));
     APP.await(
         "/api/episodes/1/sheet",
-        s -> cellOf(s, two, "feed-square").path("state").asString().equals("DONE"));
+        s -> cellOf(s, two, broad).path("state").asString().equals("DONE"));
     assertThat(APP.getBytes("/api/renderings/" + id + "/file")).isEqualTo(copied);
   }
 
@@ -241,11 +253,13 @@ class OrdersTest {
 
   @Test
   void aFileComesWithTheSubtitlesItWasRenderedWith() throws Exception {
-    long clip = clip("\u6f6e", "wide");
-    long namesake = clip("\u6f6e", "wide");
+    long clip = clip("\u6f6e", broad);
+    long namesake = clip("\u6f6e", broad);
     APP.post("/api/episodes/1/renderings", "{}");
-    awaitDone(clip, "wide");
-    awaitDone(namesake, "wide");
+    awaitDone(clip, broad);
+    awaitDone(namesake, broad);
+    // What others have ordered comes in the same zip.
+    APP.await("/api/queue", q -> q.path("lines").isEmpty());
     Map<String, byte[]> before = unzipped();
     change(clip, "{\"type\":\"pareWords\",\"first\":1,\"last\":2}");
     Map<String, byte[]> after = unzipped();
@@ -277,19 +291,20 @@ class OrdersTest {
    */
   @Test
   void anOrderThatNobodyWorksOnIsTakenUp() throws Exception {
-    long clip = clip("Orphan", "feed-tall");
+    long clip = clip("Orphan", upright);
     String fingerprint = "e".repeat(64);
-    store().order(clip, "feed-tall", fingerprint, "orphan");
-    awaitDone(clip, "feed-tall");
+    store().order(clip, upright, fingerprint, "orphan");
+    awaitDone(clip, upright);
   }
 
   @Test
   void anOrderAndItsTaskComeTogetherOrNotAtAll() throws Exception {
-    long clip = clip("Together", "wide");
+    long clip = clip("Together", broad);
     APP.part(TransactionTemplate.class)
         .executeWithoutResult(
             status -> {
-              APP.part(RenderOrders.class).order(clip, "wide", "f".repeat(64), "name");
+              APP.part(RenderOrders.class)
+                  .order(List.of(new RenderOrders.Wanted(clip, broad, "f".repeat(64), "name", 1)));
               status.setRollbackOnly();
             });
     assertThat(store().all()).noneMatch(r -> r.clipId() == clip);
@@ -299,10 +314,10 @@ class OrdersTest {
 
   @Test
   void theThirdErrorFreesTheCellWithItsReason() throws Exception {
-    long clip = clip("Broken", "wide");
+    long clip = clip("Broken", broad);
     APP.part(Scheduler.class).pause();
     try {
-      RenderingStore.Attempt attempt = order(clip, "wide", "0".repeat(64));
+      RenderingStore.Attempt attempt = order(clip, broad, "0".repeat(64));
       for (int n = 1; n <= 3; n++) {
         store().begin(attempt, "0".repeat(64));
         assertThat(store().countError(attempt)).isEqualTo(n);
@@ -312,19 +327,19 @@ class OrdersTest {
     } finally {
       APP.part(Scheduler.class).resume();
     }
-    assertThat(cell(clip, "wide").path("problem").asString()).isEqualTo("the disk is gone");
+    assertThat(cell(clip, broad).path("problem").asString()).isEqualTo("the disk is gone");
     APP.post("/api/episodes/1/renderings", "{}");
-    awaitDone(clip, "wide");
+    awaitDone(clip, broad);
   }
 
   @Test
   void whatHasLainInTheBinForThirtyDaysGoesWithItsFiles() throws Exception {
-    long clip = clip("Binned", "wide");
+    long clip = clip("Binned", broad);
     APP.post("/api/episodes/1/renderings", "{}");
-    awaitDone(clip, "wide");
+    awaitDone(clip, broad);
     Path file =
-        APP.part(DataFolder.class).finished(clip, "wide", finishedAttempt(clip, "wide"), "mp4");
-    Path stray = APP.part(DataFolder.class).finished(987_654, "wide", 1, "mp4");
+        APP.part(DataFolder.class).finished(clip, broad, finishedAttempt(clip, broad), "mp4");
+    Path stray = APP.part(DataFolder.class).finished(987_654, broad, 1, "mp4");
     Files.writeString(stray, "of a clip that is not there any more");
     assertThat(file).exists();
     APP.send(
@@ -343,13 +358,14 @@ class OrdersTest {
   /** Frames a second beyond the spec's are told before rendering; here there are none. */
   @Test
   void theSheetIsNotWorkedOutAnewForEveryRead() throws Exception {
-    clip("Read", "wide");
+    clip("Read", broad);
     JsonNode first = APP.get("/api/episodes/1/sheet");
     assertThat(APP.get("/api/episodes/1/sheet").path("lines")).hasSameSizeAs(first.path("lines"));
     PlannedCells planned = APP.part(PlannedCells.class);
     var clips = APP.part(paringknife.server.clips.ClipStore.class).ofEpisode(1);
-    var episode = APP.part(paringknife.server.shelf.Episodes.class).open(1);
-    assertThat(planned.of(clips.get(0), episode)).isSameAs(planned.of(clips.get(0), episode));
+    var episodes = APP.part(paringknife.server.shelf.Episodes.class);
+    assertThat(planned.of(clips.get(0), episodes.standing(1)))
+        .isSameAs(planned.of(clips.get(0), episodes.standing(1)));
   }
 
   @Test

@@ -38,6 +38,24 @@ public record ColourMap(
     }
   }
 
+  /**
+   * This one, and a look after it, which is not mirrored by that.
+   *
+   * @throws IllegalArgumentException where both together change colours too much
+   */
+  ColourMap then(Look look) {
+    double middle = 0.5 - 0.5 * look.contrast() + look.brightness();
+    return new ColourMap(
+        look.contrast() * lumaTimes,
+        look.contrast() * lumaAdded + middle,
+        look.saturation() * blueTimes,
+        look.saturation() * blueByLuma,
+        look.saturation() * blueAdded - look.warmth(),
+        look.saturation() * redTimes,
+        look.saturation() * redByLuma,
+        look.saturation() * redAdded + look.warmth());
+  }
+
   public boolean changesNothing() {
     return equals(NONE);
   }

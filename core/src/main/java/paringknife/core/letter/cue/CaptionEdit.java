@@ -169,8 +169,13 @@ public sealed interface CaptionEdit {
     }
   }
 
-  private static void near(long laterUs) {
-    if (Math.abs(laterUs) > FARTHEST_US) {
+  /**
+   * Refuses to move a caption too far.
+   *
+   * @throws IllegalArgumentException with a word about it
+   */
+  static void near(long laterUs) {
+    if (laterUs > FARTHEST_US || laterUs < -FARTHEST_US) {
       throw new IllegalArgumentException("A caption is moved by up to 10 seconds from its words.");
     }
   }

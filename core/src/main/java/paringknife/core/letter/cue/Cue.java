@@ -5,6 +5,8 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import paringknife.core.letter.style.Place;
 import paringknife.core.time.Span;
+import paringknife.core.writing.Spacing;
+import paringknife.core.writing.WordsOfText;
 
 /**
  * One caption.
@@ -25,17 +27,19 @@ public record Cue(Span span, List<List<CueWord>> lines, @Nullable Place place, b
 
   /** A caption that came with its times; its words share them by how many letters they have. */
   public static Cue given(Span span, String text) {
+    List<List<String>> rows =
+        text.strip().lines().map(WordsOfText::of).filter(r -> !r.isEmpty()).toList();
+    long letters =
+        Math.max(1, rows.stream().flatMap(List::stream).mapToLong(w -> w.length() + 1).sum());
     List<List<CueWord>> lines = new ArrayList<>();
-    List<String> rows = text.strip().lines().map(String::strip).filter(r -> !r.isEmpty()).toList();
-    long letters = Math.max(1, rows.stream().mapToLong(r -> r.length() + 1).sum());
     long passed = 0;
     long id = 0;
-    for (String row : rows) {
+    for (List<String> row : rows) {
       List<CueWord> line = new ArrayList<>();
-      for (String word : row.split("[\\s\\p{Z}]{1,200}")) {
+      for (String word : row) {
         long from = span.startUs() + span.lengthUs() * passed / letters;
         passed += word.length() + 1;
-        long to = span.startUs() + span.lengthUs() * Math.min(letters, passed) / letters;
+        long to = span.startUs() + span.lengthUs() * passed / letters;
         line.add(new CueWord(word, new Span(from, to), id++));
       }
       lines.add(line);
@@ -63,7 +67,7 @@ public record Cue(Span span, List<List<CueWord>> lines, @Nullable Place place, b
   public String text() {
     return String.join(
         "\n",
-        lines.stream().map(l -> String.join(" ", l.stream().map(CueWord::text).toList())).toList());
+        lines.stream().map(l -> Spacing.joined(l.stream().map(CueWord::text).toList())).toList());
   }
 
   /** The same as it shows when the clip plays faster. */

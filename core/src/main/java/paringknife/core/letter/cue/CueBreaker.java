@@ -9,6 +9,7 @@ import paringknife.core.clip.cut.CutList;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
 import paringknife.core.transcript.Word;
+import paringknife.core.writing.JapanesePhrases;
 
 /**
  * Breaks a clip's words into captions: the breaking with the least total badness, by dynamic
@@ -140,7 +141,9 @@ public final class CueBreaker {
         return cost - 2;
       }
       long gap = words.get(at + 1).span().startUs() - words.get(at).span().endUs();
-      boolean parts = breaking.words() > 1 && bound.bindsToNext(word);
+      boolean belong =
+          bound.bindsToNext(word) || JapanesePhrases.goesOn(word.text(), words.get(at + 1).text());
+      boolean parts = breaking.words() > 1 && belong;
       return cost + (gap > 200_000 ? -1 : 2) + (parts ? NEVER : 0);
     }
 

@@ -2,6 +2,7 @@ package paringknife.core.letter.cue;
 
 import java.util.EnumSet;
 import java.util.Set;
+import paringknife.core.writing.Columns;
 
 /** What may be wrong with a caption. */
 public enum CueFault {
@@ -31,7 +32,7 @@ public enum CueFault {
     if (lengthUs > breaking.timing().longestUs()) {
       faults.add(TOO_LONG);
     }
-    if (played.text().lines().anyMatch(l -> l.length() > breaking.characters())) {
+    if (played.text().lines().anyMatch(l -> Columns.of(l) > breaking.characters())) {
       faults.add(TOO_WIDE);
     }
     return faults;

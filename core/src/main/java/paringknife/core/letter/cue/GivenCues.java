@@ -6,6 +6,7 @@ import paringknife.core.clip.cut.CutList;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
 import paringknife.core.transcript.Word;
+import paringknife.core.writing.Columns;
 
 /**
  * Captions that came with a film, for a lettering: those that have room in it stay as they are, the
@@ -42,7 +43,7 @@ public final class GivenCues {
   private boolean hasRoom(Cue cue) {
     return cue.words().size() <= breaking.words()
         && cue.lines().size() <= breaking.lines()
-        && cue.text().lines().allMatch(l -> l.length() <= breaking.characters());
+        && cue.text().lines().allMatch(l -> Columns.of(l) <= breaking.characters());
   }
 
   private List<Cue> broken(Cue cue, Span span) {

@@ -3,6 +3,9 @@ package paringknife.core.letter.cue;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import paringknife.core.writing.Columns;
+import paringknife.core.writing.JapanesePhrases;
+import paringknife.core.writing.Spacing;
 
 /**
  * Breaks a run of words into lines: as few as do, and of those breaks the best, tried all. Words
@@ -22,8 +25,11 @@ final class LineBreaker {
   private final List<SpokenWord> words;
   private final Breaking breaking;
 
-  /** Characters before each word, with a blank after every one. */
+  /** Columns before each word, with the blanks. */
   private final int[] upTo;
+
+  /** 1 for a word that a blank follows. */
+  private final int[] blankAfter;
 
   private final double[] partingAfter;
 
@@ -31,9 +37,13 @@ final class LineBreaker {
     this.words = words;
     this.breaking = breaking;
     this.upTo = new int[words.size() + 1];
+    this.blankAfter = new int[words.size()];
     this.partingAfter = new double[words.size()];
     for (int i = 0; i < words.size(); i++) {
-      upTo[i + 1] = upTo[i] + words.get(i).text().length() + 1;
+      String text = words.get(i).text();
+      boolean isLast = i + 1 == words.size();
+      blankAfter[i] = isLast || Spacing.isBetween(text, words.get(i + 1).text()) ? 1 : 0;
+      upTo[i + 1] = upTo[i] + Columns.of(text) + blankAfter[i];
       partingAfter[i] = i + 1 < words.size() ? parting(words.get(i), words.get(i + 1), bound) : 0;
     }
   }
@@ -45,15 +55,15 @@ final class LineBreaker {
     if (next.wishes().opensLine()) {
       return -UNWANTED;
     }
-    if (bound.bindsToNext(word.asShown())) {
+    if (bound.bindsToNext(word.asShown()) || JapanesePhrases.goesOn(word.text(), next.text())) {
       return NEVER;
     }
     return word.endsClause() ? -CLAUSE : 0;
   }
 
-  /** Characters of a run of words on one line. */
+  /** Columns of a run of words on one line. */
   int length(int start, int end) {
-    return upTo[end] - upTo[start] - 1;
+    return upTo[end] - upTo[start] - blankAfter[end - 1];
   }
 
   /** A way to break a run. */

@@ -5,6 +5,7 @@ import java.util.List;
 import paringknife.core.clip.cut.CutList;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
+import paringknife.core.writing.Spacing;
 
 /**
  * A sentence as far as a clip keeps it.
@@ -52,7 +53,7 @@ public record SaidSentence(long first, long last, String text, Span span, int sp
     return new SaidSentence(
         first.word().id(),
         last.word().id(),
-        String.join(" ", words.stream().map(SpokenWord::text).toList()),
+        Spacing.joined(words.stream().map(SpokenWord::text).toList()),
         new Span(first.span().startUs(), last.span().endUs()),
         first.word().speaker());
   }

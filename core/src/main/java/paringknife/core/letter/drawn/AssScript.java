@@ -2,8 +2,9 @@ package paringknife.core.letter.drawn;
 
 import java.util.List;
 import java.util.Locale;
-import paringknife.core.frame.ShownFace;
 import paringknife.core.letter.cue.Cue;
+import paringknife.core.letter.cue.CueWord;
+import paringknife.core.letter.fonts.BorrowedLetters;
 import paringknife.core.letter.style.Colour;
 import paringknife.core.letter.style.Face;
 import paringknife.core.letter.style.SpokenMark;
@@ -30,13 +31,24 @@ public final class AssScript {
     }
   }
 
-  /** Captions that share the picture with others. */
-  public record Part(Style style, List<Cue> cues) {}
+  /**
+   * Captions that share the picture with others.
+   *
+   * @param borrowed where letters come from that a face does not have
+   */
+  public record Part(Style style, List<Cue> cues, BorrowedLetters borrowed) {
+    public Part(Style style, List<Cue> cues) {
+      this(style, cues, borrowedBy(cues));
+    }
 
-  /** For captions that keep clear of faces, where they have no place of their own. */
-  public static AssScript clearOf(
-      List<ShownFace> faces, Style style, Canvas canvas, List<Cue> cues) {
-    return new AssScript(new ClearPlace(style, canvas, cues).clear(faces), canvas);
+    static BorrowedLetters borrowedBy(List<Cue> cues) {
+      return BorrowedLetters.of(cues.stream().flatMap(c -> c.words().stream()).map(CueWord::text));
+    }
+  }
+
+  /** For captions that keep clear of obstacles, where they have no place of their own. */
+  public static AssScript clearOf(Obstacles obstacles, Style style, Canvas canvas, List<Cue> cues) {
+    return new AssScript(new ClearPlace(style, canvas, cues).clear(obstacles), canvas);
   }
 
   public AssScript(Style style, Canvas canvas) {
@@ -67,8 +79,10 @@ public final class AssScript {
     out.append("\n[Events]\n");
     out.append("Format: Layer, Start, End, Style, Name, MarginL, MarginR, MarginV, Effect, Text\n");
     for (int i = 0; i < parts.size(); i++) {
-      for (Cue cue : parts.get(i).cues()) {
-        new DrawnCaption(cue, parts.get(i).style(), canvas, StyleNames.ofPart(i)).write(out);
+      Part part = parts.get(i);
+      for (Cue cue : part.cues()) {
+        new DrawnCaption(cue, part.style(), canvas, StyleNames.ofPart(i), part.borrowed())
+            .write(out);
       }
     }
     return out.toString();

@@ -27,6 +27,11 @@ public record Canvas(int width, int height, SafeArea safe) {
     return new Canvas(even(width * share), even(height * share), safe);
   }
 
+  /** Its own, not in lowest terms. */
+  public Shape shape() {
+    return new Shape(width, height);
+  }
+
   private static int even(double length) {
     return 2 * (int) Math.round(length / 2);
   }

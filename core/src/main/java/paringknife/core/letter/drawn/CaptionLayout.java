@@ -9,6 +9,7 @@ import paringknife.core.letter.fonts.Typefaces;
 import paringknife.core.letter.style.Face;
 import paringknife.core.letter.style.Place;
 import paringknife.core.letter.style.Style;
+import paringknife.core.writing.Spacing;
 
 /**
  * Where the lines of a caption stand on a canvas, pixels. What is wider than the canvas has room
@@ -69,9 +70,8 @@ record CaptionLayout(List<Line> lines, double shrunk, double left, double right)
   }
 
   static Place placeOf(Style style, Canvas canvas) {
-    return style.place() != null
-        ? style.place()
-        : new Place(0.5, 1 - canvas.safe().bottom() - CLEAR);
+    Place put = style.placeIn(canvas.shape());
+    return put != null ? put : new Place(0.5, 1 - canvas.safe().bottom() - CLEAR);
   }
 
   private static CaptionLayout laid(
@@ -134,13 +134,17 @@ record CaptionLayout(List<Line> lines, double shrunk, double left, double right)
     Typeface typeface = typeface(face);
     double width = 0;
     int letters = 0;
+    String before = null;
     for (CueWord word : words) {
       String text = DrawnText.cased(DrawnText.harmless(word.text()), face);
       double own = word.style().scale() * (word.isKey() ? style.key().scale() : 1);
       width += typeface.width(text) * Math.max(1, own);
       letters += text.length() + 1;
+      if (before != null && Spacing.isBetween(before, word.text())) {
+        width += typeface.width(" ");
+      }
+      before = word.text();
     }
-    width += typeface.width(" ") * (words.size() - 1);
     return width * face.size() * face.width() + Math.max(0, letters - 1) * face.spacing();
   }
 

@@ -7,8 +7,8 @@ import paringknife.core.letter.style.Place;
 import paringknife.core.letter.style.Style;
 
 /**
- * Finds a place for captions that keeps clear of faces: one through the whole clip, as near as can
- * be to where captions stand by themselves.
+ * Finds a place for captions that keeps clear of faces and of what stands in the picture: one
+ * through the whole clip, as near as can be to where captions stand by themselves.
  */
 public final class ClearPlace {
   private static final double STEP = 0.02;
@@ -42,26 +42,26 @@ public final class ClearPlace {
     this.above = above;
   }
 
-  /** The style with its captions where they stand best over these faces. */
-  Style clear(List<ShownFace> faces) {
-    Place clear = among(faces);
+  /** The style with its captions where they stand best among these obstacles. */
+  Style clear(Obstacles obstacles) {
+    Place clear = among(obstacles);
     return clear.equals(CaptionLayout.placeOf(style, canvas)) ? style : style.withPlace(clear);
   }
 
-  /** Where captions stand best over these faces; where they were put by hand, there. */
-  public Place among(List<ShownFace> faces) {
+  /** Where captions stand best among these obstacles; where they were put by hand, there. */
+  public Place among(Obstacles obstacles) {
     Place usual = CaptionLayout.placeOf(style, canvas);
-    if (style.place() != null || faces.isEmpty() || cues.isEmpty()) {
+    if (style.placeIn(canvas.shape()) != null || obstacles.isNone() || cues.isEmpty()) {
       return usual;
     }
     Extent extent = extent();
     double height = extent.height() + above;
     double width = extent.width();
     Place best = usual;
-    double least = covered(usual, width, height, faces);
+    double least = covered(usual, width, height, obstacles);
     for (double y = usual.y() - STEP; y - height > canvas.safe().top(); y -= STEP) {
       Place place = new Place(usual.x(), y);
-      double cost = covered(place, width, height, faces) + (usual.y() - y) * WORTH;
+      double cost = covered(place, width, height, obstacles) + (usual.y() - y) * WORTH;
       if (cost < least - 1e-9) {
         least = cost;
         best = place;
@@ -85,19 +85,27 @@ public final class ClearPlace {
     return new Extent(width, height);
   }
 
-  /** Share of the faces' area that captions cover, on average. */
-  private double covered(Place place, double width, double height, List<ShownFace> faces) {
+  /** Share of the faces' area that captions cover, on average, and of each box that stands. */
+  private static double covered(Place place, double width, double height, Obstacles obstacles) {
     double left = place.x() - width / 2;
-    double top = place.y() - height;
+    Obstacles.StandingBox text = new Obstacles.StandingBox(left, place.y() - height, width, height);
     double covered = 0;
-    for (ShownFace face : faces) {
-      double low = face.y() + face.height() * (1 + CHIN);
-      double across = Math.min(left + width, face.x() + face.width()) - Math.max(left, face.x());
-      double down = Math.min(place.y(), low) - Math.max(top, face.y());
-      if (across > 0 && down > 0) {
-        covered += Math.min(1, across * down / (face.width() * face.height()));
-      }
+    for (ShownFace face : obstacles.faces()) {
+      double low = face.height() * (1 + CHIN);
+      double common =
+          common(text, new Obstacles.StandingBox(face.x(), face.y(), face.width(), low));
+      covered += Math.min(1, common / (face.width() * face.height()));
     }
-    return covered / faces.size();
+    double average = obstacles.faces().isEmpty() ? 0 : covered / obstacles.faces().size();
+    return average
+        + obstacles.standing().stream()
+            .mapToDouble(box -> common(text, box) / (box.width() * box.height()))
+            .sum();
+  }
+
+  private static double common(Obstacles.StandingBox a, Obstacles.StandingBox b) {
+    double across = Math.min(a.x() + a.width(), b.x() + b.width()) - Math.max(a.x(), b.x());
+    double down = Math.min(a.y() + a.height(), b.y() + b.height()) - Math.max(a.y(), b.y());
+    return across > 0 && down > 0 ? across * down : 0;
   }
 }

@@ -3,9 +3,12 @@ package paringknife.core.letter.drawn;
 import static paringknife.core.letter.drawn.AssNumber.tenths;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import paringknife.core.letter.cue.Cue;
 import paringknife.core.letter.cue.CueWord;
+import paringknife.core.letter.fonts.BorrowedLetters;
 import paringknife.core.letter.style.Colour;
 import paringknife.core.letter.style.Edge;
 import paringknife.core.letter.style.Entrance;
@@ -19,14 +22,18 @@ final class DrawnCaption {
   private static final int SHADOW = 1;
   private static final int OUTSIDE = 2;
   private static final int TEXT = 3;
+  private static final int SOFT_TEXT = 4;
 
   private final Cue cue;
   private final Style style;
   private final Canvas canvas;
   private final AssScript.StyleNames names;
+  private final BorrowedLetters borrowed;
   private final CaptionLayout layout;
 
-  DrawnCaption(Cue cue, Style style, Canvas canvas, AssScript.StyleNames names) {
+  DrawnCaption(
+      Cue cue, Style style, Canvas canvas, AssScript.StyleNames names, BorrowedLetters borrowed) {
+    this.borrowed = borrowed;
     this.names = names;
     this.cue = cue;
     this.style = style;
@@ -44,10 +51,9 @@ final class DrawnCaption {
   void write(StringBuilder out) {
     ground(out);
     List<Moment> moments = moments();
+    double scale = canvas.scale() * layout.shrunk();
     List<WordsInLine> layers =
-        layers().stream()
-            .map(l -> new WordsInLine(cue, style, names, canvas.scale() * layout.shrunk(), l))
-            .toList();
+        layers().stream().map(l -> new WordsInLine(cue, style, names, scale, l, borrowed)).toList();
     int firstWord = 0;
     for (int line = 0; line < layout.lines().size(); line++) {
       for (Moment moment : moments) {
@@ -63,12 +69,14 @@ final class DrawnCaption {
    * What of the letters is drawn, from the lowest; lengths in pixels on a picture 1080 pixels wide.
    *
    * @param isText whether it is the text as its style has it, not what stands around it
+   * @param strip which part of its height is drawn; null for all of it
    * @param right how far it is from the text's place
    * @param down how far it is below the text's place
    */
   record Layer(
       int depth,
       boolean isText,
+      @Nullable Strip strip,
       Colour fill,
       Colour border,
       double borderWidth,
@@ -86,6 +94,7 @@ final class DrawnCaption {
           new Layer(
               SHADOW,
               false,
+              null,
               shade,
               shade,
               width,
@@ -95,11 +104,29 @@ final class DrawnCaption {
     }
     if (style.edges().size() > 1) {
       Edge outer = style.edges().get(1);
-      layers.add(
-          new Layer(OUTSIDE, false, outer.colour(), outer.colour(), width, outer.softness(), 0, 0));
+      layers.add(around(OUTSIDE, outer, width));
     }
-    layers.add(new Layer(TEXT, true, Colour.NONE, Colour.NONE, 0, 0, 0, 0));
+    boolean isSoft = style.fill().softness() > 0;
+    if (isSoft && !style.edges().isEmpty()) {
+      // What blurs in ASS is the outermost part of an event; soft letters have their outline apart.
+      Edge inner = style.edges().get(0);
+      layers.add(around(TEXT, inner, inner.width()));
+    }
+    int text = isSoft ? SOFT_TEXT : TEXT;
+    for (Strip strip : strips()) {
+      Colour fill = strip == null ? style.text() : style.fill().at(strip.middle(), style.text());
+      layers.add(new Layer(text, true, strip, fill, Colour.NONE, 0, 0, 0, 0));
+    }
     return layers;
+  }
+
+  private static Layer around(int depth, Edge edge, double width) {
+    return new Layer(
+        depth, false, null, edge.colour(), edge.colour(), width, edge.softness(), 0, 0);
+  }
+
+  private List<@Nullable Strip> strips() {
+    return style.fill().foot() == null ? Collections.singletonList(null) : Strip.all();
   }
 
   private List<Moment> moments() {
@@ -132,7 +159,18 @@ final class DrawnCaption {
     out.append("{\\an").append(alignment());
     out.append(moved(at.x() + layer.right() * scale, y, moment));
     out.append(words.base(line));
-    out.append(shownBy(moment, at.face().width())).append('}');
+    StripOfLine strip =
+        layer.strip() == null ? null : new StripOfLine(layer.strip(), at, y, canvas);
+    if (strip != null) {
+      double rises = rising(moment) ? riseFrom() : 0;
+      out.append(strip.clip(1, rises));
+      if (rises > 0) {
+        long offset = offsetMs(moment);
+        int within = style.motion().entrance().ms();
+        out.append(within(-offset, within - offset, strip.clip(1, 0)));
+      }
+    }
+    out.append(shownBy(moment, at.face().width(), strip)).append('}');
     out.append(written.text()).append('\n');
   }
 
@@ -157,11 +195,11 @@ final class DrawnCaption {
   /** Place, or the way to it. */
   private String moved(double x, double y, Moment moment) {
     long offset = offsetMs(moment);
-    if (style.motion().entrance() instanceof Entrance.Rise rise && offset < rise.ms()) {
+    if (rising(moment)) {
       return "\\move("
           + tenths(x)
           + ','
-          + tenths(y + rise.from() * canvas.scale())
+          + tenths(y + riseFrom())
           + ','
           + tenths(x)
           + ','
@@ -169,14 +207,24 @@ final class DrawnCaption {
           + ','
           + -offset
           + ','
-          + (rise.ms() - offset)
+          + (style.motion().entrance().ms() - offset)
           + ')';
     }
     return "\\pos(" + tenths(x) + ',' + tenths(y) + ')';
   }
 
+  private boolean rising(Moment moment) {
+    return style.motion().entrance() instanceof Entrance.Rise rise && offsetMs(moment) < rise.ms();
+  }
+
+  private double riseFrom() {
+    return style.motion().entrance() instanceof Entrance.Rise rise
+        ? rise.from() * canvas.scale()
+        : 0;
+  }
+
   /** How it comes, grows and goes; moments of one caption go on from one another. */
-  private String shownBy(Moment moment, double width) {
+  private String shownBy(Moment moment, double width, @Nullable StripOfLine strip) {
     StringBuilder tags = new StringBuilder();
     Entrance entrance = style.motion().entrance();
     long offset = offsetMs(moment);
@@ -193,15 +241,15 @@ final class DrawnCaption {
     }
     double grown = 1 + style.motion().growth();
     if (entrance instanceof Entrance.Pop pop && offset < pop.ms()) {
-      tags.append(scaled(width, pop.from()));
-      tags.append(within(-offset, pop.ms() - offset, scaled(width, 1)));
+      tags.append(scaled(width, pop.from(), strip));
+      tags.append(within(-offset, pop.ms() - offset, scaled(width, 1, strip)));
     }
     if (grown > 1) {
       if (!(entrance instanceof Entrance.Pop)) {
-        tags.append(scaled(width, 1));
+        tags.append(scaled(width, 1, strip));
       }
       long from = Math.min(entrance.ms(), whole - 1);
-      tags.append(within(from - offset, whole - offset, scaled(width, grown)));
+      tags.append(within(from - offset, whole - offset, scaled(width, grown, strip)));
     }
     return tags.toString();
   }
@@ -211,8 +259,9 @@ final class DrawnCaption {
     return "\\t(" + fromMs + ',' + toMs + ',' + tags + ')';
   }
 
-  private static String scaled(double width, double share) {
-    return "\\fscx" + tenths(100 * width * share) + "\\fscy" + tenths(100 * share);
+  private static String scaled(double width, double share, @Nullable StripOfLine strip) {
+    String size = "\\fscx" + tenths(100 * width * share) + "\\fscy" + tenths(100 * share);
+    return strip == null ? size : size + strip.clip(share, 0);
   }
 
   /** A box of a whole caption, or of each line where its corners are round. */
@@ -244,7 +293,7 @@ final class DrawnCaption {
     begin(out, GROUND, whole, names.text());
     out.append("{\\an5").append(moved((left + right) / 2, (top + bottom) / 2, whole));
     out.append("\\bord0\\shad0\\blur0").append(style.ground().colour().tags(1));
-    out.append("\\fscx100").append(shownBy(whole, 1)).append("\\p1}");
+    out.append("\\fscx100").append(shownBy(whole, 1, null)).append("\\p1}");
     out.append(
             new RoundedBox(0, 0, width, height, style.ground().radius() * canvas.scale()).drawing())
         .append('\n');

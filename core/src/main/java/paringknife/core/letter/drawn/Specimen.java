@@ -41,7 +41,10 @@ public record Specimen(String script, long lengthUs) {
     Place middle = new Place(0.5, 0.5 + height / 2 / SQUARE.height());
     Style placed = lettering.style().withPlace(middle);
     return new Specimen(
-        new AssScript(placed, SQUARE).write(List.of(first)), first.span().lengthUs());
+        AssScript.write(
+            SQUARE,
+            List.of(new AssScript.Part(placed, List.of(first), AssScript.Part.borrowedBy(cues)))),
+        first.span().lengthUs());
   }
 
   private static Cue fromItsBeginning(Cue cue) {

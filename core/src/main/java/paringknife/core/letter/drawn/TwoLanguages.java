@@ -1,7 +1,6 @@
 package paringknife.core.letter.drawn;
 
 import java.util.List;
-import paringknife.core.frame.ShownFace;
 import paringknife.core.letter.cue.Cue;
 import paringknife.core.letter.style.Face;
 import paringknife.core.letter.style.Place;
@@ -40,18 +39,18 @@ public final class TwoLanguages {
     return face.withSize(Math.max(Face.SMALLEST, face.size() * SMALLER));
   }
 
-  /** One script for both, clear of faces as far as that goes. */
-  public String write(List<ShownFace> faces) {
+  /** One script for both, clear of obstacles as far as that goes. */
+  public String write(Obstacles obstacles) {
     double padding = padding(first.style()) + padding(second.style());
     double above =
         new ClearPlace(second.style(), canvas, second.cues()).extent().height() + GAP + padding;
     ClearPlace lower = new ClearPlace(first.style(), canvas, first.cues(), above);
-    Place place = lower.among(faces);
+    Place place = lower.among(obstacles);
     double y = Math.max(above, place.y() - lower.extent().height() - GAP - padding);
     return AssScript.write(
         canvas,
         List.of(
-            new AssScript.Part(lower.clear(faces), first.cues()),
+            new AssScript.Part(lower.clear(obstacles), first.cues()),
             new AssScript.Part(second.style().withPlace(new Place(place.x(), y)), unplaced())));
   }
 

@@ -9,8 +9,8 @@ import java.util.Map;
 import java.util.Optional;
 import paringknife.core.letter.cue.Cue;
 import paringknife.core.letter.cue.CueWord;
+import paringknife.core.letter.fonts.BorrowedLetters;
 import paringknife.core.letter.fonts.Typeface;
-import paringknife.core.letter.fonts.Typefaces;
 import paringknife.core.letter.style.Colour;
 import paringknife.core.letter.style.Edge;
 import paringknife.core.letter.style.Entrance;
@@ -18,6 +18,7 @@ import paringknife.core.letter.style.Face;
 import paringknife.core.letter.style.SpokenMark;
 import paringknife.core.letter.style.Style;
 import paringknife.core.letter.style.WordLook;
+import paringknife.core.writing.Spacing;
 
 /** The words of a line with the override tags that make each look as it should at a moment. */
 final class WordsInLine {
@@ -26,6 +27,7 @@ final class WordsInLine {
   private final AssScript.StyleNames names;
   private final double scale;
   private final DrawnCaption.Layer layer;
+  private final BorrowedLetters borrowed;
 
   /** Letters of words in their usual size, which most moments show again. */
   private final Map<CueWord, String> letters = new IdentityHashMap<>();
@@ -34,12 +36,18 @@ final class WordsInLine {
    * @param scale pixels of the canvas for one of the style's
    */
   WordsInLine(
-      Cue cue, Style style, AssScript.StyleNames names, double scale, DrawnCaption.Layer layer) {
+      Cue cue,
+      Style style,
+      AssScript.StyleNames names,
+      double scale,
+      DrawnCaption.Layer layer,
+      BorrowedLetters borrowed) {
     this.cue = cue;
     this.style = style;
     this.names = names;
     this.scale = scale;
     this.layer = layer;
+    this.borrowed = borrowed;
   }
 
   DrawnCaption.Layer layer() {
@@ -78,8 +86,13 @@ final class WordsInLine {
           + "\\blur"
           + tenths(layer.blur() * scale);
     }
+    String colour = layer.strip() == null ? "" : layer.fill().tags(1);
+    double softness = style.fill().softness();
+    if (softness > 0) {
+      return colour + "\\bord0\\blur" + tenths(softness * scale);
+    }
     double soft = style.edges().stream().findFirst().map(Edge::softness).orElse(0.0);
-    return soft > 0 ? "\\blur" + tenths(soft * scale) : "";
+    return soft > 0 ? colour + "\\blur" + tenths(soft * scale) : colour;
   }
 
   Written write(CaptionLayout.Line line, int number, int firstWord, DrawnCaption.Moment moment) {
@@ -89,7 +102,7 @@ final class WordsInLine {
     long heardUs = cue.span().startUs();
     for (int i = 0; i < words.size(); i++) {
       CueWord word = words.get(i);
-      if (i > 0) {
+      if (i > 0 && Spacing.isBetween(words.get(i - 1).text(), word.text())) {
         text.append(' ');
       }
       WordLook look = look(word, firstWord + i, moment.spoken());
@@ -148,7 +161,7 @@ final class WordsInLine {
     }
     StringBuilder before = new StringBuilder();
     StringBuilder after = new StringBuilder();
-    Colour text = layer.isText() ? style.text() : layer.fill();
+    Colour text = layer.fill();
     if (look.isHidden()) {
       before.append("\\alpha&HFF&");
       Colour border = layer.isText() ? borderColour() : layer.border();
@@ -181,7 +194,7 @@ final class WordsInLine {
   }
 
   /** Letters that the face does not have are drawn from one that does, in its size. */
-  private static String inFaces(CueWord word, Face face, double size) {
+  private String inFaces(CueWord word, Face face, double size) {
     String text = DrawnText.cased(DrawnText.harmless(word.text()), face);
     Typeface own = CaptionLayout.typeface(face);
     StringBuilder out = new StringBuilder();
@@ -197,7 +210,7 @@ final class WordsInLine {
     return now == own ? out.toString() : out.append(inFace(own, own, face, size)).toString();
   }
 
-  private static Typeface faceFor(int c, Typeface own, Typeface now) {
+  private Typeface faceFor(int c, Typeface own, Typeface now) {
     boolean joins =
         Character.getType(c) == Character.NON_SPACING_MARK || c == 0x200C || c == 0x200D;
     if (joins && now != own) {
@@ -206,7 +219,7 @@ final class WordsInLine {
     if (own.has(c)) {
       return own;
     }
-    Optional<Typeface> other = Typefaces.having(c);
+    Optional<Typeface> other = borrowed.having(c);
     return other.orElse(now);
   }
 

@@ -17,7 +17,9 @@ public final class Typeface {
       "ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789.,:;!?'\"-()&%"
           + "€£’“”–—…ÀÁÂÃÄÅÆÇÈÉÊËÍÎÏÑÓÔÕÖØÚÛÜŒßàáâãäåæçèéêëíîïñóôõöøúûüœ";
 
+  /** Of what is in no font that there is. */
   private static final double UNKNOWN = 0.5;
+
   private static final double MISSING = -1;
 
   /** Letters up to here are looked up once: those of most scripts that have spaces. */
@@ -139,15 +141,21 @@ public final class Typeface {
         .toString();
   }
 
-  /** Width of a text, as a share of the size. */
+  /** Width of a text, as a share of the size; letters that it does not have are borrowed. */
   public double width(String text) {
     return text.codePoints()
         .mapToDouble(
             c -> {
               double advance = advance(c);
-              return advance < 0 ? UNKNOWN * em() : advance;
+              return advance < 0 ? borrowed(c) : advance;
             })
         .sum();
+  }
+
+  private double borrowed(int codePoint) {
+    double ems =
+        Typefaces.having(codePoint).map(t -> t.advance(codePoint) / t.em()).orElse(UNKNOWN);
+    return ems * em();
   }
 
   /** Height of the em, as a share of the size. */

@@ -74,13 +74,27 @@ public final class Typefaces {
           plain("Work Sans Light", "work-sans", 300, "latin", "latin-ext", "vietnamese"));
 
   /** What letters come from that a lettering's own face does not have. */
-  private static final List<Typeface> FOR_SCRIPTS =
+  static final List<Typeface> FOR_SCRIPTS =
       List.of(
           byFamily(FOR_LETTERINGS, "Noto Sans SemiBold"),
           plain("Noto Sans Arabic SemiBold", "noto-sans-arabic", 600, "arabic"),
           plain("Noto Sans Hebrew SemiBold", "noto-sans-hebrew", 600, "hebrew"),
           plain("Noto Sans Devanagari SemiBold", "noto-sans-devanagari", 600, "devanagari"),
           plain("Noto Sans Thai SemiBold", "noto-sans-thai", 600, "thai"));
+
+  /** Its table of letters names the full Unicode one only: libass 0.17 reads the first it finds. */
+  private static final Typeface EMOJI = plain("Noto Emoji SemiBold", "noto-emoji", 600, "emoji");
+
+  private static final Typeface JAPANESE =
+      plain("Noto Sans JP Thin SemiBold", "noto-sans-jp", 600, "japanese");
+  private static final Typeface KOREAN =
+      plain("Noto Sans KR Thin SemiBold", "noto-sans-kr", 600, "korean");
+  private static final Typeface CHINESE =
+      plain("Noto Sans SC Thin SemiBold", "noto-sans-sc", 600, "chinese-simplified");
+
+  static final List<Typeface> JAPANESE_FIRST = List.of(EMOJI, JAPANESE, CHINESE, KOREAN);
+  static final List<Typeface> KOREAN_FIRST = List.of(EMOJI, KOREAN, JAPANESE, CHINESE);
+  static final List<Typeface> CHINESE_FIRST = List.of(EMOJI, CHINESE, JAPANESE, KOREAN);
 
   private static final Map<String, Typeface> BY_FAMILY =
       FOR_LETTERINGS.stream().collect(Collectors.toMap(Typeface::family, f -> f));
@@ -92,7 +106,8 @@ public final class Typefaces {
 
   static boolean isShipped(String family) {
     return BY_FAMILY.keySet().stream().anyMatch(f -> f.equalsIgnoreCase(family))
-        || FOR_SCRIPTS.stream().anyMatch(f -> f.family().equalsIgnoreCase(family));
+        || Stream.concat(FOR_SCRIPTS.stream(), CHINESE_FIRST.stream())
+            .anyMatch(f -> f.family().equalsIgnoreCase(family));
   }
 
   /** Lets text be set in a typeface of a producer's own. */
@@ -142,7 +157,12 @@ public final class Typefaces {
         .toList();
   }
 
-  /** All that ship, each file once. */
+  /** Large ones, which are fetched only where a text needs them. */
+  public static List<Typeface> large() {
+    return CHINESE_FIRST;
+  }
+
+  /** All that ship but the large ones, each file once. */
   public static List<String> files() {
     List<String> files = new ArrayList<>();
     FOR_LETTERINGS.forEach(f -> files.addAll(f.files()));
@@ -167,7 +187,7 @@ public final class Typefaces {
 
   /** One that has a letter, for a face that does not; none where no shipped one does. */
   public static Optional<Typeface> having(int codePoint) {
-    return FOR_SCRIPTS.stream().filter(f -> f.has(codePoint)).findFirst();
+    return BorrowedLetters.OF_ANY.having(codePoint);
   }
 
   /** A file's content. */

@@ -30,6 +30,19 @@ public record Colour(int red, int green, int blue, int alpha) {
     return alpha > 0;
   }
 
+  /** A share of the way to another, 0 to 1, in each of its parts. */
+  public Colour towards(Colour other, double share) {
+    return new Colour(
+        mixed(red, other.red, share),
+        mixed(green, other.green, share),
+        mixed(blue, other.blue, share),
+        mixed(alpha, other.alpha, share));
+  }
+
+  private static int mixed(int from, int to, double share) {
+    return (int) Math.round(from + (to - from) * share);
+  }
+
   /** The form ASS styles take: opacity (0 is opaque), blue, green, red. */
   public String ass() {
     return "&H" + hex(MOST - alpha) + hex(blue) + hex(green) + hex(red);

@@ -24,6 +24,7 @@ public record Face(
     double slant,
     double lineHeight) {
   public static final double SMALLEST = 20;
+  private static final double LARGEST = 400;
 
   /** How text is set whatever it is written in. */
   public enum LetterCase {
@@ -33,7 +34,7 @@ public record Face(
   }
 
   public Face {
-    Bounds.check(size, SMALLEST, 400, "Size");
+    Bounds.check(size, SMALLEST, LARGEST, "Size");
     Bounds.check(spacing, -20, 60, "Letter spacing");
     Bounds.check(width, 0.5, 2, "Width of letters");
     Bounds.check(slant, -0.5, 0.5, "Slant");
@@ -65,5 +66,10 @@ public record Face(
 
   public Face spaced(double between, double lines) {
     return new Face(family, size, bold, italic, letterCase, between, width, slant, lines);
+  }
+
+  /** The same in another size, as far as there are sizes. */
+  public Face larger(double factor) {
+    return withSize(Math.max(SMALLEST, Math.min(LARGEST, size * factor)));
   }
 }

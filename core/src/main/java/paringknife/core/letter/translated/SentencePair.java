@@ -68,6 +68,16 @@ public record SentencePair(SaidSentence said, @Nullable TranslatedSentence trans
     return translated == null ? "" : translated.text();
   }
 
+  /** How far its captions are from when it is said; null for not at all. */
+  public TranslatedSentence.@Nullable Moved moved() {
+    return translated == null ? null : translated.moved();
+  }
+
+  /** The translation without the breaks that its captions have. */
+  String unbroken() {
+    return text().strip().replaceAll("\\s+", " ");
+  }
+
   public TranslatedSentence.State state() {
     return translated == null || translated.text().isBlank()
         ? TranslatedSentence.State.OPEN
@@ -76,6 +86,6 @@ public record SentencePair(SaidSentence said, @Nullable TranslatedSentence trans
 
   /** The same sentence with another translation of what is said now. */
   public TranslatedSentence as(String text, TranslatedSentence.State state) {
-    return new TranslatedSentence(said.first(), said.last(), said.text(), text, state);
+    return new TranslatedSentence(said.first(), said.last(), said.text(), text, state, moved());
   }
 }

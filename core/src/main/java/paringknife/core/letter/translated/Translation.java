@@ -52,6 +52,21 @@ public record Translation(CaptionUse use, List<TranslatedSentence> sentences) {
     return new Translation(changed, sentences);
   }
 
+  /** Those of some sentences for which nothing was taken meanwhile. */
+  public List<TranslatedSentence> open(List<TranslatedSentence> proposed, Transcript transcript) {
+    WordRanges places = new WordRanges(transcript);
+    return proposed.stream()
+        .filter(
+            p ->
+                sentences.stream()
+                    .noneMatch(
+                        s ->
+                            s.shows()
+                                && s.source().equals(p.source())
+                                && places.of(s).common(places.of(p)) > 0))
+        .toList();
+  }
+
   /** With these sentences; each takes the place of those about any of the same words. */
   public Translation with(List<TranslatedSentence> changed, Transcript transcript) {
     WordRanges places = new WordRanges(transcript);

@@ -11,6 +11,7 @@ import paringknife.core.formats.TimedText;
 import paringknife.core.formats.Xliff;
 import paringknife.core.letter.translated.TranslatedSentence.State;
 import paringknife.core.time.Span;
+import paringknife.core.writing.Spacing;
 
 /** The sentences of a clip on their way to a translator and back. */
 public final class TranslationFile {
@@ -73,8 +74,13 @@ public final class TranslationFile {
   /** The sentences with their times: what is translated, and what is said where nothing is yet. */
   public List<TimedText> timed() {
     return pairs.stream()
-        .map(p -> new TimedText(played(p), p.shows() ? p.text() : p.said().text()))
+        .map(p -> new TimedText(played(p), p.shows() ? inOneCaption(p) : p.said().text()))
         .toList();
+  }
+
+  /** An empty line would end it, in some formats. */
+  private static String inOneCaption(SentencePair pair) {
+    return pair.text().strip().replaceAll("\\s*\n\\s*", "\n");
   }
 
   /** When a sentence is heard as the clip plays. */
@@ -109,7 +115,8 @@ public final class TranslationFile {
               Long.parseLong(name.group(2)),
               unit.source(),
               unit.target(),
-              read(unit.state())));
+              read(unit.state()),
+              pair.moved()));
     }
     return new Returned(sentences, notSaid);
   }
@@ -142,10 +149,15 @@ public final class TranslationFile {
     List<TranslatedSentence> sentences =
         IntStream.range(0, pairs.size())
             .filter(texts::containsKey)
-            .mapToObj(i -> pairs.get(i).as(String.join(" ", texts.get(i)), State.REVIEWED))
+            .mapToObj(i -> read(pairs.get(i), Spacing.joined(texts.get(i))))
             .filter(s -> !s.text().equals(s.source()))
             .toList();
     return new Returned(sentences, notSaid);
+  }
+
+  /** What reads as before keeps its breaks. */
+  private static TranslatedSentence read(SentencePair pair, String text) {
+    return pair.as(pair.unbroken().equals(text) ? pair.text() : text, State.REVIEWED);
   }
 
   /** The sentence that has the most of a time; -1 for none. */

@@ -47,6 +47,31 @@ class PostTest {
           new KeyWord(0, "Yes", Why.NUMBER));
 
   @Test
+  void aPatternPutsTheShowsOwnWordsAroundWhatIsProposed() {
+    Post proposed = new Post("“It left in the fog.” — Osmund", List.of("ferry"));
+    PostPattern pattern = new PostPattern("{title}\n\n{TEXT}\n{show}, {episode} {title}");
+    Post post = pattern.of(proposed, "The $1 {text} rope", "Slack Water", "Seven");
+    assertThat(post.text())
+        .isEqualTo(
+            "The $1 {text} rope\n\n“It left in the fog.” — Osmund\n"
+                + "Slack Water, Seven The $1 {text} rope");
+    assertThat(post.tags()).containsExactly("ferry");
+    assertThat(PostPattern.USUAL.of(proposed, "a", "b", "c")).isEqualTo(proposed);
+  }
+
+  /** What comes of a pattern is a text like any other, however often it names a long one. */
+  @Test
+  void aPatternNeverMakesATextTooLong() {
+    Post long1 = new Post("😀".repeat(Post.LONGEST_TEXT / 2), List.of());
+    assertThat(new PostPattern("x{text}{text}").of(long1, "", "", "").text())
+        .hasSizeLessThanOrEqualTo(Post.LONGEST_TEXT)
+        .endsWith("😀");
+    for (String none : new String[] {null, "", "no field", "{nothing}", "x".repeat(1001)}) {
+      assertThatThrownBy(() -> new PostPattern(none)).isInstanceOf(IllegalArgumentException.class);
+    }
+  }
+
+  @Test
   void theStrongestSentenceIsProposedWithWhoSaysIt() {
     Post post = new PostWriter(transcript("Ada Lund"), "Slack Water").propose(sentences(), KEYS);
     assertThat(post.text())

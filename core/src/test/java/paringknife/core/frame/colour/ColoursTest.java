@@ -54,7 +54,7 @@ class ColoursTest {
   /** The same room seen by a camera whose picture is flatter: the map undoes what it does. */
   @Test
   void whatIsFlatterComesBack() {
-    MatchedColours matched = MatchedColours.to(0, List.of(room(1, 0), room(0.7, 0.1)));
+    CameraColours matched = CameraColours.to(0, List.of(room(1, 0), room(0.7, 0.1)));
     assertThat(matched.of(0)).isEqualTo(ColourMap.NONE);
     for (double value : new double[] {0.2, 0.4, 0.6, 0.8}) {
       double seen = value * 0.7 + 0.1;
@@ -67,7 +67,7 @@ class ColoursTest {
 
   @Test
   void whatLooksAlikeStaysAsItIs() {
-    ColourMap map = MatchedColours.to(1, List.of(room(1, 0), room(1, 0))).of(0);
+    ColourMap map = CameraColours.to(1, List.of(room(1, 0), room(1, 0))).of(0);
     double[] colour = map.of(new double[] {0.3, 0.5, 0.7});
     assertThat(colour[0]).isCloseTo(0.3, within(0.005));
     assertThat(colour[1]).isCloseTo(0.5, within(0.005));
@@ -99,7 +99,7 @@ class ColoursTest {
       @ForAll @Size(min = 1, max = 40) List<@IntRange(max = 0xffffff) Integer> one,
       @ForAll @Size(min = 1, max = 40) List<@IntRange(max = 0xffffff) Integer> other) {
     List<SeenColours> seen = List.of(new SeenColours(one), new SeenColours(other));
-    MatchedColours matched = MatchedColours.to(0, seen);
+    CameraColours matched = CameraColours.to(0, seen);
     assertThat(matched.of(1).lumaTimes()).isBetween(-4.0, 4.0);
     Look look = EvenedLook.of(seen.get(0), false);
     assertThat(look.contrast()).isBetween(0.8, 1.5);
@@ -108,7 +108,7 @@ class ColoursTest {
   @Test
   void camerasThatAreNotThereAreRefused() {
     for (int wrong : new int[] {-2, -1, 1, 9}) {
-      assertThatThrownBy(() -> MatchedColours.to(wrong, List.of(room(1, 0))))
+      assertThatThrownBy(() -> CameraColours.to(wrong, List.of(room(1, 0))))
           .isInstanceOf(IllegalArgumentException.class)
           .hasMessage("There is no such camera.");
     }
@@ -116,5 +116,46 @@ class ColoursTest {
         .isInstanceOf(IllegalArgumentException.class);
     assertThatThrownBy(() -> new SeenColours(List.of()))
         .isInstanceOf(IllegalArgumentException.class);
+  }
+
+  /** Matched first, then changed by hand: one map does both. */
+  @Property
+  void aLookAfterAMapIsOneMap(
+      @ForAll @IntRange(min = -30, max = 30) int brightness,
+      @ForAll @IntRange(min = 50, max = 160) int contrast,
+      @ForAll @IntRange(max = 200) int saturation,
+      @ForAll @IntRange(min = -10, max = 10) int warmth) {
+    Look look =
+        new Look(brightness / 100.0, contrast / 100.0, saturation / 100.0, warmth / 100.0, false);
+    ColourMap matched = new ColourMap(1.2, -0.05, 0.9, 0.02, 0.01, 1.1, -0.03, 0.02);
+    double[] once = matched.of(new double[] {0.3, 0.6, 0.2});
+    double[] both = matched.then(look).of(new double[] {0.3, 0.6, 0.2});
+    double[] after = ColourMap.NONE.then(look).of(once);
+    for (int c = 0; c < 3; c++) {
+      assertThat(both[c]).isCloseTo(after[c], within(1e-9));
+    }
+    double grey = ColourMap.NONE.then(look).of(new double[] {0.5, 0.5, 0.5})[1];
+    assertThat(grey)
+        .as("contrast turns about the middle, warmth leaves luma as it is")
+        .isCloseTo(
+            0.5
+                + brightness / 100.0
+                + (0.0722 * 1.8556 - 0.2126 * 1.5748) / 0.7152 * warmth / 100.0,
+            within(1e-6));
+  }
+
+  @Test
+  void aCamerasLookStaysWhateverItIsMatchedTo() {
+    Look warm = new Look(0, 1, 1, 0.05, false);
+    List<SeenColours> seen = List.of(room(1, 0), room(0.7, 0.1));
+    CameraColours changed = CameraColours.AS_RECORDED.with(1, warm);
+    assertThat(changed.of(0)).isEqualTo(ColourMap.NONE);
+    assertThat(changed.of(1).redAdded()).isEqualTo(0.05);
+    CameraColours matched = CameraColours.to(0, seen).withLooksOf(changed);
+    assertThat(matched.of(1).redAdded())
+        .isCloseTo(CameraColours.to(0, seen).of(1).redAdded() + 0.05, within(1e-9));
+    assertThat(changed.with(1, Look.AS_RECORDED)).isEqualTo(CameraColours.AS_RECORDED);
+    assertThatThrownBy(() -> changed.with(0, new Look(0, 1, 1, 0, true)))
+        .hasMessageContaining("mirrored");
   }
 }

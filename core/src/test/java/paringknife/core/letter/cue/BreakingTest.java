@@ -159,6 +159,26 @@ class BreakingTest {
     assertThat(cues.stream().flatMap(c -> c.lines().stream())).noneMatch(l -> last(l).equals("25"));
   }
 
+  /** Half as many letters as of the Latin alphabet (East Asian Width, UAX 11), and no blanks. */
+  @Test
+  void squareLettersTakeTwiceTheRoom() {
+    List<Word> words = new ArrayList<>();
+    for (int i = 0; i < 60; i++) {
+      String text = i % 12 == 11 ? "ました。" : i % 2 == 0 ? "渡し船" : "が";
+      words.add(new Word(i, text, i * 300_000L, i * 300_000L + 280_000, 0, 1));
+    }
+    Transcript japanese = new Transcript("ja", List.of("A"), words);
+    CutList whole = new CutList(List.of(new Span(0, 60 * 300_000L)), List.of());
+    List<Cue> cues = new CueBreaker(Breaking.of(12, 2, 32)).cues(whole, japanese);
+    for (Cue cue : cues) {
+      assertThat(cue.text()).doesNotContain(" ");
+      assertThat(cue.text().lines()).allMatch(l -> l.length() * 2 <= 32, cue.text());
+    }
+    assertThat(cues.stream().filter(c -> c.text().endsWith("。")))
+        .as("captions end with sentences where they can")
+        .hasSize(5);
+  }
+
   @Test
   void whatNoCaptionCanBeIsRefused() {
     assertThatIllegalArgumentException().isThrownBy(() -> Breaking.of(0, 1, 20));

@@ -197,4 +197,15 @@ class AssScriptTest {
     assertThat(Colour.WHITE.contrast(Colour.WHITE)).isEqualTo(1);
     assertThat(Colour.rgb(0x767676).contrast(Colour.WHITE)).isCloseTo(4.54, within(0.01));
   }
+
+  /** As wide as it is drawn: a square letter is an em, and none stands off from the next. */
+  @Test
+  void lettersWithoutBlanksStandSideBySideInTheirOwnFace() {
+    String drawn = events(Letterings.LEDGER.style(), cue("船は", "出た。")).get(0);
+    assertThat(drawn).contains("船は").contains("出た。").doesNotContain("は ").contains("JP");
+    Cue wide = cue("船".repeat(30));
+    CaptionLayout layout = CaptionLayout.of(wide, Letterings.LEDGER.style(), UPRIGHT);
+    assertThat(layout.left()).isGreaterThanOrEqualTo(0);
+    assertThat(layout.shrunk()).isLessThan(1);
+  }
 }

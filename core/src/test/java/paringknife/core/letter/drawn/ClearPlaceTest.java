@@ -20,7 +20,7 @@ class ClearPlaceTest {
           Cue.given(new Span(1_000_000, 2_000_000), "below the mill."));
 
   private static Place among(Style style, ShownFace... faces) {
-    return new ClearPlace(style, UPRIGHT, CUES).among(List.of(faces));
+    return new ClearPlace(style, UPRIGHT, CUES).among(Obstacles.of(List.of(faces)));
   }
 
   private static ShownFace face(double y, double height) {
@@ -40,6 +40,15 @@ class ClearPlaceTest {
     double height = CaptionLayout.of(CUES.get(0), STYLE, UPRIGHT).height() / 1920;
     assertThat(place.y()).isLessThanOrEqualTo(0.58 + 0.01);
     assertThat(place.y() - height).isGreaterThanOrEqualTo(0.3 - 0.01);
+  }
+
+  /** A logo at the foot of the picture: captions stand above it. */
+  @Test
+  void captionsKeepClearOfWhatStands() {
+    Obstacles.StandingBox logo = new Obstacles.StandingBox(0.05, 0.68, 0.2, 0.1);
+    Place place =
+        new ClearPlace(STYLE, UPRIGHT, CUES).among(Obstacles.of(List.of(face(0.2, 0.2))).and(logo));
+    assertThat(place.y()).isLessThanOrEqualTo(0.68 + 1e-9).isGreaterThan(0.6);
   }
 
   @Test

@@ -32,7 +32,7 @@ class TwoLanguagesTest {
         new AssScript.Part(
             lettering.style(),
             List.of(Cue.given(WHEN, "Niemand läutete\ndie Glocke\nin jener Nacht.")));
-    String script = new TwoLanguages(UPRIGHT, english, german).write(List.of());
+    String script = new TwoLanguages(UPRIGHT, english, german).write(Obstacles.NONE);
     List<Double> lower = bottoms(script, "Text", "Lower");
     List<Double> upper = bottoms(script, "Text2", "Lower2");
     assertThat(lower).isNotEmpty();

@@ -13,7 +13,10 @@ import java.nio.ByteBuffer;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Random;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 
 class FontFileTest {
@@ -56,6 +59,44 @@ class FontFileTest {
           .as(face.family())
           .allMatch(face::has);
     }
+  }
+
+  /**
+   * JIS X 0208 holds 6,355 Han letters, KS X 1001 and Unicode 11,172 syllables, GB 2312 6,763 Han
+   * letters; an emoji is drawn as a letter is.
+   */
+  @Test
+  void theLargeScriptsAreWhole() throws IOException {
+    for (Typeface face : Typefaces.large()) {
+      assertThat(FontFile.read(shipped(face.files().get(0))).family()).isEqualTo(face.family());
+    }
+    Typeface chinese = Typefaces.having('直').orElseThrow();
+    Typeface japanese = Typefaces.having('辻').orElseThrow();
+    Typeface korean = Typefaces.having('직').orElseThrow();
+    assertThat(IntStream.rangeClosed(0x4E00, 0x9FFF).filter(japanese::has).count())
+        .isGreaterThanOrEqualTo(6_355);
+    assertThat(IntStream.rangeClosed(0x4E00, 0x9FFF).filter(chinese::has).count())
+        .isGreaterThanOrEqualTo(6_763);
+    assertThat(IntStream.rangeClosed(0xAC00, 0xD7A3)).allMatch(korean::has);
+    assertThat(Typefaces.having(0x1F44D)).isPresent();
+  }
+
+  /** The three languages draw many letters that they share in shapes of their own. */
+  @Test
+  void sharedLettersAreOfTheTextsLanguage() {
+    assertThat(face("直", "直った")).contains("JP");
+    assertThat(face("直", "直接去")).contains("SC");
+    assertThat(face("直", "수직(直)")).as("not among the Korean letters").contains("JP");
+    assertThat(face("직", "수직(直)")).contains("KR");
+    assertThat(BorrowedLetters.largeFiles(List.of("Nobody rang.", "Никто"))).isEmpty();
+    assertThat(BorrowedLetters.largeFiles(List.of("船が", "出た"))).hasSize(1);
+  }
+
+  private static String face(String letter, String text) {
+    return BorrowedLetters.of(Stream.of(text))
+        .having(letter.codePointAt(0))
+        .map(Typeface::family)
+        .orElse("");
   }
 
   @Test

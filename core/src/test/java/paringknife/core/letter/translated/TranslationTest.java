@@ -2,6 +2,7 @@ package paringknife.core.letter.translated;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
+import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -22,6 +23,7 @@ import paringknife.core.letter.cue.Breaking;
 import paringknife.core.letter.cue.CaptionUse;
 import paringknife.core.letter.cue.Cue;
 import paringknife.core.letter.cue.SaidSentence;
+import paringknife.core.letter.drawn.Letterings;
 import paringknife.core.letter.translated.TranslatedSentence.State;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
@@ -165,6 +167,29 @@ class TranslationTest {
     assertThat(new LetterIntent.DropLanguage("de").apply(two, TALK).translations()).isEmpty();
   }
 
+  /** A proposal that comes late does not overtake what was typed while it was worked out. */
+  @Test
+  void proposalsAreTakenForWhatIsStillOpen() {
+    Lettered typed = lettered(new LetterIntent.Translate("de", GERMAN.subList(0, 1)));
+    List<TranslatedSentence> proposed =
+        GERMAN.subList(0, 2).stream()
+            .map(
+                s ->
+                    new TranslatedSentence(
+                        s.first(),
+                        s.last(),
+                        s.source(),
+                        "Vorschlag",
+                        TranslatedSentence.State.PROPOSED))
+            .toList();
+    List<TranslatedSentence> taken =
+        new LetterIntent.TakeProposals("de", proposed)
+            .apply(typed, TALK)
+            .translation("de")
+            .sentences();
+    assertThat(taken).containsExactlyInAnyOrder(GERMAN.get(0), proposed.get(1));
+  }
+
   @Test
   void whatIsStillOpenIsCounted() {
     Lettered begun = lettered(new LetterIntent.Translate("de", GERMAN.subList(0, 2)));
@@ -295,5 +320,74 @@ class TranslationTest {
                 "HE ROWED, UM, ACROSS ANYWAY.",
                 State.PROPOSED),
             new TranslatedSentence(9, 10, "And then?", "AND THEN?", State.OPEN));
+  }
+
+  private static List<Cue> cuesOf(TranslatedSentence... sentences) {
+    List<SentencePair> pairs =
+        SentencePair.pair(said(whole(), TALK), List.of(sentences), TALK).pairs();
+    return new TranslatedCues(Letterings.SLUICE.breaking(), "de").of(pairs, 5_000_000);
+  }
+
+  /** A line of the text is a line of the caption; an empty one begins another caption. */
+  @Test
+  void aTranslationIsBrokenWhereItWasBrokenByHand() {
+    List<Cue> cues =
+        cuesOf(german(0, 3, "Nobody rang the bell.", "Niemand\nläutete\n \n\ndie Glocke."));
+    assertThat(cues).extracting(Cue::text).containsExactly("Niemand\nläutete", "die Glocke.");
+    Span said = said(whole(), TALK).get(0).span();
+    assertThat(cues.get(0).span().startUs()).isEqualTo(said.startUs());
+    assertThat(cues.get(1).span().startUs()).isEqualTo(cues.get(0).span().endUs());
+    double share = cues.get(0).span().lengthUs() / (double) cues.get(1).span().lengthUs();
+    assertThat(share).isCloseTo(15.0 / 11, within(0.001));
+  }
+
+  /** Moved from when it is said, within the clip and never over the next one. */
+  @Test
+  void aTranslationIsMovedFromWhenItIsSaid() {
+    Span said = said(whole(), TALK).get(0).span();
+    Span plain = cuesOf(GERMAN.get(0)).get(0).span();
+    Span moved = cuesOf(moved(100_000, -200_000)).get(0).span();
+    assertThat(moved.startUs()).isEqualTo(said.startUs() + 100_000);
+    assertThat(moved.endUs()).isEqualTo(plain.endUs() - 200_000);
+    List<Cue> late = cuesOf(moved(0, 9_000_000), GERMAN.get(1));
+    assertThat(late.get(0).span().endUs()).isEqualTo(late.get(1).span().startUs());
+    assertThat(cuesOf(moved(-9_000_000, -9_000_000)).get(0).span()).isEqualTo(new Span(0, 300_000));
+    assertThat(cuesOf(moved(9_000_000, 9_000_000)).get(0).span())
+        .isEqualTo(new Span(4_700_000, 5_000_000));
+    assertThatIllegalArgumentException().isThrownBy(() -> moved(0, Long.MIN_VALUE));
+    assertThatIllegalArgumentException().isThrownBy(() -> moved(10_000_001, 0));
+  }
+
+  private static TranslatedSentence moved(long beginsLaterUs, long endsLaterUs) {
+    return new TranslatedSentence(
+        0,
+        3,
+        "Nobody rang the bell.",
+        "Niemand läutete.",
+        State.REVIEWED,
+        new TranslatedSentence.Moved(beginsLaterUs, endsLaterUs));
+  }
+
+  /** What comes back from a translator as it went keeps its breaks and where it was moved to. */
+  @Test
+  void breaksAndTimesComeThroughFiles() {
+    TranslatedSentence broken =
+        new TranslatedSentence(
+            0,
+            3,
+            "Nobody rang the bell.",
+            "Niemand\n\nläutete.",
+            State.REVIEWED,
+            new TranslatedSentence.Moved(40_000, 80_000));
+    List<SentencePair> pairs =
+        SentencePair.pair(said(whole(), TALK), List.of(broken), TALK).pairs();
+    TranslationFile file = new TranslationFile(pairs, 1);
+    assertThat(file.timed().get(0).text())
+        .as("no empty line within a caption")
+        .isEqualTo("Niemand\nläutete.");
+    assertThat(file.from(file.timed()).sentences()).containsExactly(broken);
+    Xliff back = Xliff.read(file.xliff("en", "de", TALK.speakers()).write("talk"));
+    TranslatedSentence read = file.from(back).sentences().get(0);
+    assertThat(read).isEqualTo(broken);
   }
 }

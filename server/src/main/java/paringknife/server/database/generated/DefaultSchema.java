@@ -24,14 +24,18 @@ import paringknife.server.database.generated.tables.Glossary;
 import paringknife.server.database.generated.tables.HouseStyle;
 import paringknife.server.database.generated.tables.Mark;
 import paringknife.server.database.generated.tables.NamePattern;
+import paringknife.server.database.generated.tables.NamedStyle;
 import paringknife.server.database.generated.tables.PersonCorrection;
+import paringknife.server.database.generated.tables.PostPattern;
 import paringknife.server.database.generated.tables.ProofClip;
 import paringknife.server.database.generated.tables.ProofLink;
 import paringknife.server.database.generated.tables.ProofRemark;
+import paringknife.server.database.generated.tables.RenderQueue;
 import paringknife.server.database.generated.tables.Rendering;
 import paringknife.server.database.generated.tables.Shelf;
 import paringknife.server.database.generated.tables.Transcript;
 import paringknife.server.database.generated.tables.TranscriptChange;
+import paringknife.server.database.generated.tables.Worker;
 
 
 @SuppressWarnings({ "all", "unchecked", "rawtypes" })
@@ -67,13 +71,19 @@ public class DefaultSchema extends SchemaImpl {
 
     public final NamePattern NAME_PATTERN = NamePattern.NAME_PATTERN;
 
+    public final NamedStyle NAMED_STYLE = NamedStyle.NAMED_STYLE;
+
     public final PersonCorrection PERSON_CORRECTION = PersonCorrection.PERSON_CORRECTION;
+
+    public final PostPattern POST_PATTERN = PostPattern.POST_PATTERN;
 
     public final ProofClip PROOF_CLIP = ProofClip.PROOF_CLIP;
 
     public final ProofLink PROOF_LINK = ProofLink.PROOF_LINK;
 
     public final ProofRemark PROOF_REMARK = ProofRemark.PROOF_REMARK;
+
+    public final RenderQueue RENDER_QUEUE = RenderQueue.RENDER_QUEUE;
 
     public final Rendering RENDERING = Rendering.RENDERING;
 
@@ -82,6 +92,8 @@ public class DefaultSchema extends SchemaImpl {
     public final Transcript TRANSCRIPT = Transcript.TRANSCRIPT;
 
     public final TranscriptChange TRANSCRIPT_CHANGE = TranscriptChange.TRANSCRIPT_CHANGE;
+
+    public final Worker WORKER = Worker.WORKER;
 
     private DefaultSchema() {
         super("", null);
@@ -109,14 +121,18 @@ public class DefaultSchema extends SchemaImpl {
             HouseStyle.HOUSE_STYLE,
             Mark.MARK,
             NamePattern.NAME_PATTERN,
+            NamedStyle.NAMED_STYLE,
             PersonCorrection.PERSON_CORRECTION,
+            PostPattern.POST_PATTERN,
             ProofClip.PROOF_CLIP,
             ProofLink.PROOF_LINK,
             ProofRemark.PROOF_REMARK,
+            RenderQueue.RENDER_QUEUE,
             Rendering.RENDERING,
             Shelf.SHELF,
             Transcript.TRANSCRIPT,
-            TranscriptChange.TRANSCRIPT_CHANGE
+            TranscriptChange.TRANSCRIPT_CHANGE,
+            Worker.WORKER
         );
     }
 }

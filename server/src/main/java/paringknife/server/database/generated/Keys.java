@@ -24,14 +24,18 @@ import paringknife.server.database.generated.tables.Glossary;
 import paringknife.server.database.generated.tables.HouseStyle;
 import paringknife.server.database.generated.tables.Mark;
 import paringknife.server.database.generated.tables.NamePattern;
+import paringknife.server.database.generated.tables.NamedStyle;
 import paringknife.server.database.generated.tables.PersonCorrection;
+import paringknife.server.database.generated.tables.PostPattern;
 import paringknife.server.database.generated.tables.ProofClip;
 import paringknife.server.database.generated.tables.ProofLink;
 import paringknife.server.database.generated.tables.ProofRemark;
+import paringknife.server.database.generated.tables.RenderQueue;
 import paringknife.server.database.generated.tables.Rendering;
 import paringknife.server.database.generated.tables.Shelf;
 import paringknife.server.database.generated.tables.Transcript;
 import paringknife.server.database.generated.tables.TranscriptChange;
+import paringknife.server.database.generated.tables.Worker;
 
 
 @SuppressWarnings({ "all", "unchecked", "rawtypes" })
@@ -55,16 +59,20 @@ public class Keys {
     public static final UniqueKey<Record> KEY_HOUSE_STYLE_PRIMARY = Internal.createUniqueKey(HouseStyle.HOUSE_STYLE, DSL.name("KEY_house_style_PRIMARY"), new TableField[] { HouseStyle.HOUSE_STYLE.SHOW_NAME }, true);
     public static final UniqueKey<Record> KEY_MARK_PRIMARY = Internal.createUniqueKey(Mark.MARK, DSL.name("KEY_mark_PRIMARY"), new TableField[] { Mark.MARK.ID }, true);
     public static final UniqueKey<Record> KEY_NAME_PATTERN_PRIMARY = Internal.createUniqueKey(NamePattern.NAME_PATTERN, DSL.name("KEY_name_pattern_PRIMARY"), new TableField[] { NamePattern.NAME_PATTERN.SHOW_NAME }, true);
+    public static final UniqueKey<Record> KEY_NAMED_STYLE_PRIMARY = Internal.createUniqueKey(NamedStyle.NAMED_STYLE, DSL.name("KEY_named_style_PRIMARY"), new TableField[] { NamedStyle.NAMED_STYLE.NAME }, true);
     public static final UniqueKey<Record> KEY_PERSON_CORRECTION_PRIMARY = Internal.createUniqueKey(PersonCorrection.PERSON_CORRECTION, DSL.name("KEY_person_correction_PRIMARY"), new TableField[] { PersonCorrection.PERSON_CORRECTION.ID }, true);
+    public static final UniqueKey<Record> KEY_POST_PATTERN_PRIMARY = Internal.createUniqueKey(PostPattern.POST_PATTERN, DSL.name("KEY_post_pattern_PRIMARY"), new TableField[] { PostPattern.POST_PATTERN.SHOW_NAME }, true);
     public static final UniqueKey<Record> KEY_PROOF_CLIP_PRIMARY = Internal.createUniqueKey(ProofClip.PROOF_CLIP, DSL.name("KEY_proof_clip_PRIMARY"), new TableField[] { ProofClip.PROOF_CLIP.LINK_ID, ProofClip.PROOF_CLIP.CLIP_ID }, true);
     public static final UniqueKey<Record> KEY_PROOF_LINK_ONE_TOKEN = Internal.createUniqueKey(ProofLink.PROOF_LINK, DSL.name("KEY_proof_link_one_token"), new TableField[] { ProofLink.PROOF_LINK.TOKEN }, true);
     public static final UniqueKey<Record> KEY_PROOF_LINK_PRIMARY = Internal.createUniqueKey(ProofLink.PROOF_LINK, DSL.name("KEY_proof_link_PRIMARY"), new TableField[] { ProofLink.PROOF_LINK.ID }, true);
     public static final UniqueKey<Record> KEY_PROOF_REMARK_PRIMARY = Internal.createUniqueKey(ProofRemark.PROOF_REMARK, DSL.name("KEY_proof_remark_PRIMARY"), new TableField[] { ProofRemark.PROOF_REMARK.ID }, true);
+    public static final UniqueKey<Record> KEY_RENDER_QUEUE_PRIMARY = Internal.createUniqueKey(RenderQueue.RENDER_QUEUE, DSL.name("KEY_render_queue_PRIMARY"), new TableField[] { RenderQueue.RENDER_QUEUE.ID }, true);
     public static final UniqueKey<Record> KEY_RENDERING_ONE_CELL = Internal.createUniqueKey(Rendering.RENDERING, DSL.name("KEY_rendering_one_cell"), new TableField[] { Rendering.RENDERING.CLIP_ID, Rendering.RENDERING.SPEC }, true);
     public static final UniqueKey<Record> KEY_RENDERING_PRIMARY = Internal.createUniqueKey(Rendering.RENDERING, DSL.name("KEY_rendering_PRIMARY"), new TableField[] { Rendering.RENDERING.ID }, true);
     public static final UniqueKey<Record> KEY_SHELF_PRIMARY = Internal.createUniqueKey(Shelf.SHELF, DSL.name("KEY_shelf_PRIMARY"), new TableField[] { Shelf.SHELF.ID }, true);
     public static final UniqueKey<Record> KEY_TRANSCRIPT_PRIMARY = Internal.createUniqueKey(Transcript.TRANSCRIPT, DSL.name("KEY_transcript_PRIMARY"), new TableField[] { Transcript.TRANSCRIPT.EPISODE_ID }, true);
     public static final UniqueKey<Record> KEY_TRANSCRIPT_CHANGE_PRIMARY = Internal.createUniqueKey(TranscriptChange.TRANSCRIPT_CHANGE, DSL.name("KEY_transcript_change_PRIMARY"), new TableField[] { TranscriptChange.TRANSCRIPT_CHANGE.EPISODE_ID, TranscriptChange.TRANSCRIPT_CHANGE.STEP }, true);
+    public static final UniqueKey<Record> KEY_WORKER_PRIMARY = Internal.createUniqueKey(Worker.WORKER, DSL.name("KEY_worker_PRIMARY"), new TableField[] { Worker.WORKER.NAME }, true);
 
     // -------------------------------------------------------------------------
     // FOREIGN KEY definitions

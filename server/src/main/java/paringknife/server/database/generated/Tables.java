@@ -17,14 +17,18 @@ import paringknife.server.database.generated.tables.Glossary;
 import paringknife.server.database.generated.tables.HouseStyle;
 import paringknife.server.database.generated.tables.Mark;
 import paringknife.server.database.generated.tables.NamePattern;
+import paringknife.server.database.generated.tables.NamedStyle;
 import paringknife.server.database.generated.tables.PersonCorrection;
+import paringknife.server.database.generated.tables.PostPattern;
 import paringknife.server.database.generated.tables.ProofClip;
 import paringknife.server.database.generated.tables.ProofLink;
 import paringknife.server.database.generated.tables.ProofRemark;
+import paringknife.server.database.generated.tables.RenderQueue;
 import paringknife.server.database.generated.tables.Rendering;
 import paringknife.server.database.generated.tables.Shelf;
 import paringknife.server.database.generated.tables.Transcript;
 import paringknife.server.database.generated.tables.TranscriptChange;
+import paringknife.server.database.generated.tables.Worker;
 
 
 @SuppressWarnings({ "all", "unchecked", "rawtypes" })
@@ -56,13 +60,19 @@ public class Tables {
 
     public static final NamePattern NAME_PATTERN = NamePattern.NAME_PATTERN;
 
+    public static final NamedStyle NAMED_STYLE = NamedStyle.NAMED_STYLE;
+
     public static final PersonCorrection PERSON_CORRECTION = PersonCorrection.PERSON_CORRECTION;
+
+    public static final PostPattern POST_PATTERN = PostPattern.POST_PATTERN;
 
     public static final ProofClip PROOF_CLIP = ProofClip.PROOF_CLIP;
 
     public static final ProofLink PROOF_LINK = ProofLink.PROOF_LINK;
 
     public static final ProofRemark PROOF_REMARK = ProofRemark.PROOF_REMARK;
+
+    public static final RenderQueue RENDER_QUEUE = RenderQueue.RENDER_QUEUE;
 
     public static final Rendering RENDERING = Rendering.RENDERING;
 
@@ -71,4 +81,6 @@ public class Tables {
     public static final Transcript TRANSCRIPT = Transcript.TRANSCRIPT;
 
     public static final TranscriptChange TRANSCRIPT_CHANGE = TranscriptChange.TRANSCRIPT_CHANGE;
+
+    public static final Worker WORKER = Worker.WORKER;
 }

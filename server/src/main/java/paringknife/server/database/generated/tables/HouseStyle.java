@@ -42,7 +42,9 @@ public class HouseStyle extends TableImpl<Record> {
 
     public final TableField<Record, String> SHOW_NAME = createField(DSL.name("show_name"), SQLDataType.VARCHAR(255).nullable(false), this, "");
 
-    public final TableField<Record, String> STYLE = createField(DSL.name("style"), SQLDataType.CLOB(65535).nullable(false), this, "");
+    public final TableField<Record, String> STYLE = createField(DSL.name("style"), SQLDataType.CLOB(65535).defaultValue(DSL.field(DSL.raw("NULL"), SQLDataType.CLOB)), this, "");
+
+    public final TableField<Record, String> STYLE_NAME = createField(DSL.name("style_name"), SQLDataType.VARCHAR(80).nullable(false).defaultValue(DSL.field(DSL.raw("''"), SQLDataType.VARCHAR)), this, "");
 
     private HouseStyle(Name alias, Table<Record> aliased) {
         this(alias, aliased, (Field<?>[]) null, null);

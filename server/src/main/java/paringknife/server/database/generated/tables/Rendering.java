@@ -86,6 +86,10 @@ public class Rendering extends TableImpl<Record> {
 
     public final TableField<Record, String> WORDS = createField(DSL.name("words"), SQLDataType.CLOB(16777215).defaultValue(DSL.field(DSL.raw("NULL"), SQLDataType.CLOB)), this, "");
 
+    public final TableField<Record, Long> PLACE = createField(DSL.name("place"), SQLDataType.BIGINT.nullable(false).defaultValue(DSL.field(DSL.raw("0"), SQLDataType.BIGINT)), this, "");
+
+    public final TableField<Record, Double> WORK = createField(DSL.name("work"), SQLDataType.DOUBLE.nullable(false).defaultValue(DSL.field(DSL.raw("0"), SQLDataType.DOUBLE)), this, "");
+
     private Rendering(Name alias, Table<Record> aliased) {
         this(alias, aliased, (Field<?>[]) null, null);
     }

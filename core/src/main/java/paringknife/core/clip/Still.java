@@ -1,0 +1,25 @@
+package paringknife.core.clip;
+
+import org.jspecify.annotations.Nullable;
+import paringknife.core.dress.Logo;
+import paringknife.core.frame.FramePath;
+import paringknife.core.frame.colour.CameraColours;
+import paringknife.core.frame.colour.Look;
+import paringknife.core.letter.drawn.Canvas;
+
+/**
+ * One frame of a clip as a picture by itself, without captions.
+ *
+ * @param episodeFrame number of the frame in the episode
+ * @param path what it shows, as a clip of one frame
+ * @param logo what stands in a corner of it; null for nothing
+ * @param script what is written on it (ASS v4+); empty for nothing
+ */
+public record Still(
+    long episodeFrame,
+    FramePath path,
+    Look look,
+    CameraColours colours,
+    @Nullable Logo logo,
+    Canvas canvas,
+    String script) {}

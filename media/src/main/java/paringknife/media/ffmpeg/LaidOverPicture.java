@@ -1,0 +1,44 @@
+package paringknife.media.ffmpeg;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Locale;
+import org.jspecify.annotations.Nullable;
+
+/** Lays a picture over the film, smoothly scaled. */
+final class LaidOverPicture implements RenderPart {
+  private static final String FILE = "laid.png";
+
+  private final @Nullable LaidPicture laid;
+
+  /**
+   * @param laid null for none
+   */
+  LaidOverPicture(@Nullable LaidPicture laid) {
+    this.laid = laid;
+  }
+
+  @Override
+  public void layOut(Path work) throws IOException {
+    if (laid != null) {
+      Files.createSymbolicLink(work.resolve(FILE), laid.file().toAbsolutePath());
+    }
+  }
+
+  @Override
+  public String filters() {
+    return laid == null
+        ? ""
+        : String.format(
+            Locale.ROOT,
+            "null[under];movie=%s,format=gbrap,scale=%d:%d:flags=lanczos,"
+                + "colorchannelmixer=aa=%.4f[laid];[under][laid]overlay=%d:%d:format=gbrp",
+            FILE,
+            laid.width(),
+            laid.height(),
+            laid.opacity(),
+            laid.x(),
+            laid.y());
+  }
+}

@@ -1,0 +1,36 @@
+import { useQuery } from '@tanstack/react-query';
+import { Link, useNavigate, useSearchParams } from 'react-router';
+import { api } from '../api/client';
+import { BatchNote } from '../queue/BatchNote';
+import { AwayNote } from '../ui/AwayNote';
+import { Message } from '../workbench/Notes';
+import { DeliverySheet } from './DeliverySheet';
+
+/** The delivery sheet of all episodes on a shelf, or of all that there are. */
+export function ShelfSheetPage() {
+  const [asked] = useSearchParams();
+  const goTo = useNavigate();
+  const shelf = asked.has('shelf') ? Number(asked.get('shelf')) : null;
+  const shelves = useQuery({ queryKey: ['shelves'], queryFn: api.shelves }).data;
+  return (
+    <div className="flex h-full flex-col">
+      <header className="flex h-[52px] shrink-0 items-center gap-3 border-b border-rule px-6">
+        <Link to="/" className="flex items-center gap-2 font-serif text-[17px] font-semibold">
+          <img src="/assets/mark.svg" alt="" width="22" height="22" />
+          Paring Knife
+        </Link>
+        <span className="text-soft">/</span>
+        <b>{shelf === null ? 'All episodes' : (shelves?.find((s) => s.id === shelf)?.name ?? '')}</b>
+      </header>
+      <AwayNote />
+      <BatchNote />
+      <Message />
+      <div className="flex min-h-0 flex-1">
+        <DeliverySheet
+          of={{ shelf }}
+          onOpen={({ episodeId, clipId }, stage) => void goTo(`/episodes/${episodeId}/${stage}?clip=${clipId}`)}
+        />
+      </div>
+    </div>
+  );
+}
