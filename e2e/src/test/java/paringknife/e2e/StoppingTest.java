@@ -9,7 +9,9 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import paringknife.media.process.ChildProcess;
@@ -35,6 +37,12 @@ class StoppingTest {
       Thread.sleep(200);
     }
     assertThat(episode(server).path("progress").asDouble()).isGreaterThanOrEqualTo(share);
+  }
+
+  private static List<String> halfMade(Path episode) throws IOException {
+    try (Stream<Path> files = Files.list(episode)) {
+      return files.map(f -> f.getFileName().toString()).filter(n -> n.startsWith(".")).toList();
+    }
   }
 
   @Test
@@ -66,9 +74,11 @@ class StoppingTest {
       assertThat(episode(server).path("title").asString()).isEqualTo("The last ferry");
       awaitProgress(server, 1);
       assertThat(episode(server).path("state").asString()).isEqualTo("READY");
-      try (var files = Files.walk(data.resolve("episodes"))) {
-        assertThat(files.map(f -> f.getFileName().toString())).noneMatch(n -> n.startsWith("."));
+      Path episode = data.resolve("episodes").resolve("1");
+      for (int i = 0; i < 600 && !halfMade(episode).isEmpty(); i++) {
+        Thread.sleep(200);
       }
+      assertThat(halfMade(episode)).isEmpty();
     }
   }
 
