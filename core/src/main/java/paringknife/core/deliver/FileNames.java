@@ -23,10 +23,17 @@ public final class FileNames {
   /** A name that nothing has yet among those asked for here; a number makes it so. */
   public String unique(String name) {
     String free = name;
-    for (int n = 2; !given.add(free.toLowerCase(Locale.ROOT)); n++) {
+    for (int n = 2; !given.add(folded(free)); n++) {
       free = name + "-" + n;
     }
     return free;
+  }
+
+  /** The same for names that a file system without regard to case takes for one. */
+  private static String folded(String name) {
+    return Normalizer.normalize(name, Normalizer.Form.NFC)
+        .toUpperCase(Locale.ROOT)
+        .toLowerCase(Locale.ROOT);
   }
 
   /** A text as a part of a name, or a whole one. */
