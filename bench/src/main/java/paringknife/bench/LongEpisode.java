@@ -64,6 +64,7 @@ record LongEpisode(RunningServer server, long id) implements AutoCloseable {
             ThreeHours.levels(transcript),
             ThreeHours.levels(transcript),
             List.of(List.of()),
+            List.of(List.of()),
             List.of(ShotList.ONE)),
         List.of());
     store.arrived(new EpisodeStore.Work(id, 1), null);

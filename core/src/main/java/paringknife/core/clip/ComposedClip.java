@@ -13,12 +13,14 @@ import paringknife.core.deliver.Limit;
 import paringknife.core.dress.Logo;
 import paringknife.core.frame.CameraPlanner;
 import paringknife.core.frame.FaceWarning;
+import paringknife.core.frame.FilmedTexts;
 import paringknife.core.frame.FramePath;
 import paringknife.core.frame.Framed;
 import paringknife.core.frame.PlannedFrame;
 import paringknife.core.frame.SeenFace;
 import paringknife.core.frame.Shape;
 import paringknife.core.frame.ShownFace;
+import paringknife.core.frame.ShownText;
 import paringknife.core.frame.colour.CameraColours;
 import paringknife.core.frame.colour.Look;
 import paringknife.core.letter.CaptionTrack;
@@ -41,6 +43,7 @@ public final class ComposedClip {
   private final State state;
   private final Map<Shape, FramePath> paths = new ConcurrentHashMap<>();
   private final Map<Shape, List<ShownFace>> faces = new ConcurrentHashMap<>();
+  private final Map<Shape, List<ShownText>> texts = new ConcurrentHashMap<>();
   private final Map<Shape, List<FaceWarning>> warnings = new ConcurrentHashMap<>();
   private volatile @Nullable Playback playback;
   private volatile @Nullable CaptionTracks captions;
@@ -50,6 +53,7 @@ public final class ComposedClip {
   public record Material(
       Transcript transcript,
       CameraPlanner planner,
+      FilmedTexts texts,
       SoundPlanner sound,
       FrameRate rate,
       DeliverySpecs specs) {}
@@ -138,7 +142,7 @@ public final class ComposedClip {
 
   /** What captions keep clear of on a canvas: faces, and what is laid over. */
   public Obstacles obstacles(Canvas canvas, Shape shape) {
-    Obstacles seen = Obstacles.of(faces(shape));
+    Obstacles seen = Obstacles.of(faces(shape)).andTexts(texts(shape));
     Logo logo = logo();
     return logo == null ? seen : seen.and(logo.on(canvas));
   }
@@ -146,6 +150,16 @@ public final class ComposedClip {
   /** What stands in a corner of it; null for nothing. */
   public @Nullable Logo logo() {
     return state.clip().laidOver().logo();
+  }
+
+  /** Where text of the recording is seen in a shape. */
+  private List<ShownText> texts(Shape shape) {
+    return texts.computeIfAbsent(
+        shape,
+        s -> {
+          Material material = state.material();
+          return material.texts().in(path(s), playback().runs(), material.rate());
+        });
   }
 
   /** Where faces are seen in a shape. */

@@ -21,18 +21,7 @@ record FilmedFaces(CameraGrid grid, People people, List<PictureRun> runs, FrameR
 
   /** When on the episode's clock a frame of the clip was filmed. */
   long episodeUs(long clipFrame) {
-    int from = 0;
-    int to = runs.size() - 1;
-    while (from < to) {
-      int middle = (from + to + 1) / 2;
-      if (runs.get(middle).clipFrame() <= clipFrame) {
-        from = middle;
-      } else {
-        to = middle - 1;
-      }
-    }
-    PictureRun now = runs.get(from);
-    return rate.startUs(now.episodeFrame() + (now.held() ? 0 : clipFrame - now.clipFrame()));
+    return new FilmedTime(runs, rate).episodeUs(clipFrame);
   }
 
   /** The box of a face in the grid; null where it is not known. */

@@ -25,13 +25,24 @@ public final class FaceReading {
   /** Where the picture of a camera lies in those that are read, pixels. */
   public record Tile(int x, int y, int width, int height) {}
 
+  /** Somebody else who looks at the same pictures. */
+  @FunctionalInterface
+  public interface Beside {
+    /**
+     * @param tile whose picture it is
+     * @param picture packed RGB; another one the next time
+     */
+    void look(int tile, long us, byte[] picture);
+  }
+
   /** The faces of one camera, whose pictures are the whole of them. */
   public List<FaceSample> read(InputStream pictures) throws IOException {
-    return read(pictures, List.of(new Tile(0, 0, width, height))).get(0);
+    return read(pictures, List.of(new Tile(0, 0, width, height)), (tile, us, picture) -> {}).get(0);
   }
 
   /** The faces that each of several cameras sees, whose pictures lie side by side. */
-  public List<List<FaceSample>> read(InputStream pictures, List<Tile> tiles) throws IOException {
+  public List<List<FaceSample>> read(InputStream pictures, List<Tile> tiles, Beside beside)
+      throws IOException {
     List<List<FaceSample>> samples = new ArrayList<>();
     List<FaceWatcher> watchers = new ArrayList<>();
     for (Tile tile : tiles) {
@@ -46,6 +57,7 @@ public final class FaceReading {
         for (int t = 0; t < tiles.size(); t++) {
           byte[] own = tiles.size() == 1 ? picture : of(tiles.get(t), picture);
           samples.get(t).add(new FaceSample(us, watchers.get(t).watch(own)));
+          beside.look(t, us, own);
         }
       }
     } catch (EOFException end) {

@@ -7,11 +7,14 @@ import java.util.ArrayList;
 import java.util.List;
 import paringknife.core.frame.cameras.CameraGrid;
 import paringknife.core.frame.people.FaceSample;
+import paringknife.core.frame.text.SeenText;
 import paringknife.media.faces.FaceReading;
+import paringknife.media.text.TextWatcher;
 
 /**
- * The small pictures in which faces are looked for, five a second: those of the proxy where it is
- * wide, otherwise {@value #WIDTH} pixels wide. Nothing is made larger than it was recorded.
+ * The small pictures in which faces and text are looked for, five a second: those of the proxy
+ * where it is wide, otherwise {@value #WIDTH} pixels wide. Nothing is made larger than it was
+ * recorded.
  */
 public final class AnalysisPictures {
   private static final int PROXY_HEIGHT = 360;
@@ -75,8 +78,37 @@ public final class AnalysisPictures {
         + ":flags=area,format=rgb24";
   }
 
-  /** The faces that each camera sees. */
-  List<List<FaceSample>> read(InputStream pictures) throws IOException {
+  /**
+   * What is seen in them.
+   *
+   * @param faces of each camera
+   * @param texts of each camera
+   */
+  record Seen(List<List<FaceSample>> faces, List<List<SeenText>> texts) {}
+
+  /** The faces and the text that each camera sees. */
+  Seen read(InputStream pictures) throws IOException {
+    List<FaceReading.Tile> tiles = tiles();
+    List<TextWatcher> watchers =
+        tiles.stream().map(t -> new TextWatcher(t.width(), t.height())).toList();
+    try {
+      List<List<FaceSample>> faces =
+          new FaceReading(width(), height(), PER_SECOND)
+              .read(
+                  pictures,
+                  tiles,
+                  (tile, us, picture) -> {
+                    if (us % TextWatcher.EVERY_US == 0) {
+                      watchers.get(tile).watch(us, picture);
+                    }
+                  });
+      return new Seen(faces, watchers.stream().map(TextWatcher::end).toList());
+    } finally {
+      watchers.forEach(TextWatcher::close);
+    }
+  }
+
+  private List<FaceReading.Tile> tiles() {
     List<FaceReading.Tile> tiles = new ArrayList<>();
     for (int c = 0; c < grid.cameras(); c++) {
       CameraGrid.Cell cell = grid.cells().get(c);
@@ -89,7 +121,7 @@ public final class AnalysisPictures {
               (int) Math.round(cell.width() * across),
               (int) Math.round(cell.height() * down)));
     }
-    return new FaceReading(width(), height(), PER_SECOND).read(pictures, tiles);
+    return tiles;
   }
 
   /** Faces of a whole recording, without taking it in. */
@@ -100,7 +132,6 @@ public final class AnalysisPictures {
         .with("-map", "0:v:0", "-vf", Straightened.filters(recording.picture()) + filters())
         .with("-f", "rawvideo", "pipe:1")
         .within(Duration.ofSeconds(120 + recording.durationUs() / 500_000))
-        .read(this::read)
-        .get(0);
+        .read(in -> new FaceReading(width(), height(), PER_SECOND).read(in));
   }
 }

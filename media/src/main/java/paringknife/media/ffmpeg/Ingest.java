@@ -24,6 +24,7 @@ import java.util.function.DoubleConsumer;
 import paringknife.core.frame.cameras.CameraGrid;
 import paringknife.core.frame.people.FaceSample;
 import paringknife.core.frame.shots.ShotList;
+import paringknife.core.frame.text.SeenText;
 import paringknife.core.listen.LevelCurve;
 import paringknife.core.listen.PauseSound;
 import paringknife.media.process.ChildProcess;
@@ -43,12 +44,14 @@ public final class Ingest {
    *
    * @param pauseLevels the level curve to look for pauses in; often the same
    * @param faces that each camera sees
+   * @param texts that stand in each camera's picture
    * @param shots of each camera
    */
   public record Result(
       LevelCurve levels,
       LevelCurve pauseLevels,
       List<List<FaceSample>> faces,
+      List<List<SeenText>> texts,
       List<ShotList> shots) {}
 
   private record Curves(LevelCurve own, LevelCurve forPauses) {}
@@ -96,7 +99,7 @@ public final class Ingest {
 
   /** Looks at the small pictures as they come. */
   interface PictureReader {
-    List<List<FaceSample>> read(InputStream pictures) throws IOException;
+    AnalysisPictures.Seen read(InputStream pictures) throws IOException;
   }
 
   /**
@@ -123,7 +126,7 @@ public final class Ingest {
     ExecutorService reader = Executors.newSingleThreadExecutor();
     Future<Curves> levels = reader.submit(() -> readLevels(pcm));
     try {
-      List<List<FaceSample>> faces =
+      AnalysisPictures.Seen seen =
           takingIn(proxyPart, soundPart, thumbnailsPart, pcm)
               .with("-map", "[shots]", "-f", "rawvideo", small.toString())
               .telling(recording.durationUs(), progress)
@@ -132,7 +135,11 @@ public final class Ingest {
       release(levels, pcm);
       Result result =
           new Result(
-              levels.get().own(), levels.get().forPauses(), whileRunning(faces), shots(small));
+              levels.get().own(),
+              levels.get().forPauses(),
+              whileRunning(seen.faces()),
+              seen.texts(),
+              shots(small));
       WholeFile.move(proxyPart, proxy);
       WholeFile.move(soundPart, sound);
       FolderTree.delete(thumbnails(proxy));

@@ -128,7 +128,7 @@ class LongRecordingTest {
             sound,
             pictures -> {
               pictures.transferTo(OutputStream.nullOutputStream());
-              return List.of();
+              return new AnalysisPictures.Seen(List.of(), List.of());
             })
         .run(share -> {});
     for (double at : new double[] {EARLY, LATE}) {

@@ -12,6 +12,7 @@ import paringknife.core.clip.ClipDocument;
 import paringknife.core.clip.ComposedClip;
 import paringknife.core.deliver.DeliverySpecs;
 import paringknife.core.frame.CameraPlanner;
+import paringknife.core.frame.FilmedTexts;
 import paringknife.core.frame.FrameDesk;
 import paringknife.core.frame.PushInFinder;
 import paringknife.core.frame.cameras.CameraGrid;
@@ -81,7 +82,11 @@ public final class Episode {
 
   /** Who is seen by which cameras, as found and as put right. */
   private record Seen(
-      Cameras cameras, List<List<Person>> found, People people, List<ShotList> shots) {
+      Cameras cameras,
+      List<List<Person>> found,
+      People people,
+      List<ShotList> shots,
+      FilmedTexts texts) {
     static Seen in(EpisodeFolder folder, Recording recording) {
       Cameras cameras = folder.cameras(recording);
       CameraGrid grid = cameras.grid();
@@ -94,7 +99,8 @@ public final class Episode {
         filmed.add(new PeopleTracker.Filmed(faces.get(c), shots.get(c), ratio));
       }
       List<List<Person>> found = PeopleTracker.acrossCameras(filmed);
-      return new Seen(cameras, found, People.foundBy(found), shots);
+      FilmedTexts texts = new FilmedTexts(grid, folder.readTexts(grid.cameras()));
+      return new Seen(cameras, found, People.foundBy(found), shots, texts);
     }
 
     /** What is about somebody who is not found any more is left out. */
@@ -107,7 +113,7 @@ public final class Episode {
           LOG.info("{} does not apply any more", correction);
         }
       }
-      return new Seen(cameras, found, corrected, shots);
+      return new Seen(cameras, found, corrected, shots, texts);
     }
   }
 
@@ -279,7 +285,8 @@ public final class Episode {
     return new ComposedClip(
         clip,
         editor.cuts(clip.pared()),
-        new ComposedClip.Material(transcript, planner(), soundPlanner(), rate(), specs));
+        new ComposedClip.Material(
+            transcript, planner(), seen.texts(), soundPlanner(), rate(), specs));
   }
 
   public PareEditor editor() {

@@ -16,6 +16,7 @@ import paringknife.core.frame.cameras.CameraGrid;
 import paringknife.core.frame.colour.SeenColours;
 import paringknife.core.frame.people.FaceSample;
 import paringknife.core.frame.shots.ShotList;
+import paringknife.core.frame.text.SeenText;
 import paringknife.core.listen.LevelCurve;
 import paringknife.core.listen.Placement;
 import paringknife.media.ffmpeg.Cameras;
@@ -167,6 +168,7 @@ public record EpisodeFolder(Path root) {
     // The faces of the first camera come last: they say that all is there.
     for (int c = result.faces().size() - 1; c >= 0; c--) {
       WholeFile.write(ofCamera("shots", c), JSON.writeValueAsBytes(result.shots().get(c)));
+      WholeFile.write(ofCamera("texts", c), JSON.writeValueAsBytes(result.texts().get(c)));
       WholeFile.write(ofCamera("faces", c), JSON.writeValueAsBytes(result.faces().get(c)));
     }
   }
@@ -224,6 +226,14 @@ public record EpisodeFolder(Path root) {
     return IntStream.range(0, cameras)
         .mapToObj(c -> ofCamera("faces", c))
         .map(file -> read(file, new TypeReference<List<FaceSample>>() {}, List.of()))
+        .toList();
+  }
+
+  /** The text that each camera sees; none where it was not looked for. */
+  List<List<SeenText>> readTexts(int cameras) {
+    return IntStream.range(0, cameras)
+        .mapToObj(c -> ofCamera("texts", c))
+        .map(file -> read(file, new TypeReference<List<SeenText>>() {}, List.of()))
         .toList();
   }
 

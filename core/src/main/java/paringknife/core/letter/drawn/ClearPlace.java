@@ -2,13 +2,14 @@ package paringknife.core.letter.drawn;
 
 import java.util.List;
 import paringknife.core.frame.ShownFace;
+import paringknife.core.frame.ShownText;
 import paringknife.core.letter.cue.Cue;
 import paringknife.core.letter.style.Place;
 import paringknife.core.letter.style.Style;
 
 /**
- * Finds a place for captions that keeps clear of faces and of what stands in the picture: one
- * through the whole clip, as near as can be to where captions stand by themselves.
+ * Finds a place for captions that keeps clear of faces, of text and of what stands in the picture:
+ * one through the whole clip, as near as can be to where captions stand by themselves.
  */
 public final class ClearPlace {
   private static final double STEP = 0.02;
@@ -85,7 +86,10 @@ public final class ClearPlace {
     return new Extent(width, height);
   }
 
-  /** Share of the faces' area that captions cover, on average, and of each box that stands. */
+  /**
+   * Share of the faces' area that captions cover, on average, of each text's, which counts the more
+   * the longer it is there, and of each box that stands.
+   */
   private static double covered(Place place, double width, double height, Obstacles obstacles) {
     double left = place.x() - width / 2;
     Obstacles.StandingBox text = new Obstacles.StandingBox(left, place.y() - height, width, height);
@@ -98,9 +102,16 @@ public final class ClearPlace {
     }
     double average = obstacles.faces().isEmpty() ? 0 : covered / obstacles.faces().size();
     return average
+        + obstacles.texts().stream().mapToDouble(t -> covered(text, t)).sum()
         + obstacles.standing().stream()
             .mapToDouble(box -> common(text, box) / (box.width() * box.height()))
             .sum();
+  }
+
+  private static double covered(Obstacles.StandingBox by, ShownText text) {
+    Obstacles.StandingBox box =
+        new Obstacles.StandingBox(text.x(), text.y(), text.width(), text.height());
+    return Math.sqrt(text.share()) * common(by, box) / (box.width() * box.height());
   }
 
   private static double common(Obstacles.StandingBox a, Obstacles.StandingBox b) {

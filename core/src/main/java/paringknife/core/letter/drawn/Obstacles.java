@@ -3,14 +3,16 @@ package paringknife.core.letter.drawn;
 import java.util.ArrayList;
 import java.util.List;
 import paringknife.core.frame.ShownFace;
+import paringknife.core.frame.ShownText;
 
 /**
  * What captions keep clear of.
  *
  * @param faces where they are seen, moment by moment
+ * @param texts of the recording's own picture
  * @param standing what stands in one place all the time
  */
-public record Obstacles(List<ShownFace> faces, List<StandingBox> standing) {
+public record Obstacles(List<ShownFace> faces, List<ShownText> texts, List<StandingBox> standing) {
   public static final Obstacles NONE = of(List.of());
 
   /**
@@ -23,23 +25,29 @@ public record Obstacles(List<ShownFace> faces, List<StandingBox> standing) {
 
   public Obstacles {
     faces = List.copyOf(faces);
+    texts = List.copyOf(texts);
     standing = List.copyOf(standing);
   }
 
   /** Faces and nothing else. */
   public static Obstacles of(List<ShownFace> faces) {
-    return new Obstacles(faces, List.of());
+    return new Obstacles(faces, List.of(), List.of());
+  }
+
+  /** With the text that is in the picture. */
+  public Obstacles andTexts(List<ShownText> more) {
+    return new Obstacles(faces, more, standing);
   }
 
   /** With something more that stands. */
   public Obstacles and(StandingBox box) {
     List<StandingBox> all = new ArrayList<>(standing);
     all.add(box);
-    return new Obstacles(faces, all);
+    return new Obstacles(faces, texts, all);
   }
 
   /** Whether there is nothing to keep clear of. */
   public boolean isNone() {
-    return faces.isEmpty() && standing.isEmpty();
+    return faces.isEmpty() && texts.isEmpty() && standing.isEmpty();
   }
 }

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import paringknife.core.frame.ShownFace;
+import paringknife.core.frame.ShownText;
 import paringknife.core.letter.cue.Cue;
 import paringknife.core.letter.style.Place;
 import paringknife.core.letter.style.Style;
@@ -49,6 +50,18 @@ class ClearPlaceTest {
     Place place =
         new ClearPlace(STYLE, UPRIGHT, CUES).among(Obstacles.of(List.of(face(0.2, 0.2))).and(logo));
     assertThat(place.y()).isLessThanOrEqualTo(0.68 + 1e-9).isGreaterThan(0.6);
+  }
+
+  /** A name banner of the recording: whoever reads it cannot read captions over it. */
+  @Test
+  void captionsKeepClearOfTextInThePictureEvenWhereItIsThereForAWhileOnly() {
+    for (double share : new double[] {1, 0.2}) {
+      Obstacles seen =
+          Obstacles.of(List.of(face(0.2, 0.2)))
+              .andTexts(List.of(new ShownText(0.1, 0.69, 0.6, 0.05, share)));
+      Place place = new ClearPlace(STYLE, UPRIGHT, CUES).among(seen);
+      assertThat(place.y()).as("%s", share).isLessThanOrEqualTo(0.69 + 1e-9).isGreaterThan(0.6);
+    }
   }
 
   @Test
