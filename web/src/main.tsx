@@ -11,6 +11,7 @@ import './styles.css';
 import { useServerEvents } from './api/events';
 import { unanswered } from './api/line';
 import { ShelfSheetPage } from './deliver/ShelfSheetPage';
+import { OutboxPage } from './outbox/OutboxPage';
 import { QueuePage } from './queue/QueuePage';
 import { ShelfPage } from './shelf/ShelfPage';
 import { Broken } from './ui/Broken';
@@ -40,6 +41,7 @@ const router = createBrowserRouter([
     children: [
       { path: '/', element: <ShelfPage />, errorElement: <Broken /> },
       { path: '/sheet', element: <ShelfSheetPage />, errorElement: <Broken /> },
+      { path: '/outbox', element: <OutboxPage />, errorElement: <Broken /> },
       { path: '/queue', element: <QueuePage />, errorElement: <Broken /> },
       { path: '/episodes/:id/:stage?', element: <EpisodePage />, errorElement: <Broken /> },
     ],

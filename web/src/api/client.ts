@@ -32,6 +32,10 @@ export type Specimen = Schemas['Specimen'];
 export type Queue = Schemas['Queue'];
 export type Tick = Schemas['Tick'];
 export type WorkerShown = Schemas['WorkerShown'];
+export type Posting = Schemas['Posting'];
+export type Destination = Schemas['Destination'];
+export type DestinationWanted = Schemas['DestinationWanted'];
+export type FileToPost = Schemas['FileToPost'];
 export type QueueLine = Schemas['QueueLine'];
 export type Shape = Schemas['Shape'];
 export type Preview = Schemas['Preview'];
@@ -286,6 +290,16 @@ export const api = {
   queue: () => get<Queue>('/queue'),
   pauseQueue: (paused: boolean) => post<Queue>('/queue/pause', { paused }),
   moveInQueue: (rendering: number, before: number) => post<Queue>('/queue/move', { rendering, before }),
+  outbox: (from: string, to: string) =>
+    get<Posting[]>(`/outbox?from=${encodeURIComponent(from)}&to=${encodeURIComponent(to)}`),
+  schedulePosts: (asked: Schemas['Scheduling']) => post<void>('/outbox', asked),
+  putOff: (id: number, when: Schemas['When']) => request<void>('PUT', `/outbox/${id}/time`, when),
+  withdrawPosting: (id: number) => request<void>('DELETE', `/outbox/${id}`),
+  destinations: () => get<Destination[]>('/outbox/destinations'),
+  addDestination: (wanted: DestinationWanted) => post<Destination>('/outbox/destinations', wanted),
+  changeDestination: (id: number, wanted: DestinationWanted) =>
+    request<Destination>('PUT', `/outbox/destinations/${id}`, wanted),
+  removeDestination: (id: number) => request<void>('DELETE', `/outbox/destinations/${id}`),
   renderOnceMore: (rendering: number) => post<Queue>('/queue/again', { rendering }),
 };
 

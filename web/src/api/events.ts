@@ -69,6 +69,9 @@ export function useServerEvents() {
       sheets.ask();
       queries.invalidateQueries({ queryKey: ['queue'] });
     });
+    source.addEventListener('outbox', () => {
+      queries.invalidateQueries({ queryKey: ['outbox'] });
+    });
     source.addEventListener('batch', (e) => tellBatch(JSON.parse((e as MessageEvent).data) as Batch));
     return () => {
       unsubscribe();

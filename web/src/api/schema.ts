@@ -36,6 +36,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/outbox/{id}/time": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["putOff"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/outbox/destinations/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["change_1"];
+        post?: never;
+        delete: operations["remove_1"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/episodes/{id}": {
         parameters: {
             query?: never;
@@ -108,7 +140,7 @@ export interface paths {
             cookie?: never;
         };
         get: operations["marks"];
-        put: operations["change_1"];
+        put: operations["change_2"];
         post: operations["mark"];
         delete?: never;
         options?: never;
@@ -468,6 +500,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/outbox": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["between"];
+        put?: never;
+        post: operations["schedule"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/outbox/destinations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["destinations"];
+        put?: never;
+        post: operations["add_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/logos": {
         parameters: {
             query?: never;
@@ -477,7 +541,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["add_1"];
+        post: operations["add_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -557,7 +621,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["add_2"];
+        post: operations["add_3"];
         delete?: never;
         options?: never;
         head?: never;
@@ -621,7 +685,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["change_2"];
+        post: operations["change_3"];
         delete?: never;
         options?: never;
         head?: never;
@@ -685,7 +749,7 @@ export interface paths {
         };
         get: operations["proofs"];
         put?: never;
-        post: operations["add_3"];
+        post: operations["add_4"];
         delete?: never;
         options?: never;
         head?: never;
@@ -765,7 +829,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["remove_1"];
+        post: operations["remove_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -861,7 +925,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["remove_2"];
+        post: operations["remove_3"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1181,7 +1245,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["change_3"];
+        post: operations["change_4"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1380,6 +1444,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/outbox/schedule.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["schedule_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/media-folder": {
         parameters: {
             query?: never;
@@ -1438,7 +1518,7 @@ export interface paths {
         get: operations["all_1"];
         put?: never;
         post?: never;
-        delete: operations["remove_3"];
+        delete: operations["remove_4"];
         options?: never;
         head?: never;
         patch?: never;
@@ -2100,6 +2180,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/outbox/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["withdraw_1"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/fonts/{file}": {
         parameters: {
             query?: never;
@@ -2143,6 +2239,12 @@ export interface components {
             height: number;
             safe: components["schemas"]["SafeArea"];
         };
+        CoverSize: {
+            /** Format: int32 */
+            width: number;
+            /** Format: int32 */
+            height: number;
+        };
         DeliverySpec: {
             id: string;
             name: string;
@@ -2154,6 +2256,7 @@ export interface components {
             /** @enum {string|null} */
             captions: "BURNT" | "BESIDE" | "BOTH" | "NONE" | null;
             texts: components["schemas"]["Texts"];
+            cover: components["schemas"]["CoverSize"] | null;
             encoding: components["schemas"]["Encoding"];
         };
         Encoding: {
@@ -2213,6 +2316,44 @@ export interface components {
             name: string;
             /** Format: int64 */
             parentId: number | null;
+        };
+        When: {
+            /** Format: date-time */
+            first: string | null;
+            zone: string;
+            /** Format: int32 */
+            everyHours: number;
+        };
+        DestinationWanted: {
+            name: string;
+            rules: components["schemas"]["Rules"];
+            answers: boolean;
+        };
+        Rules: {
+            shapes: components["schemas"]["Shape"][];
+            /** Format: int32 */
+            longestSeconds: number;
+            /** Format: int64 */
+            mostBytes: number;
+            /** Format: int32 */
+            title: number;
+            /** Format: int32 */
+            text: number;
+            /** Format: int32 */
+            tags: number;
+        };
+        Shape: {
+            /** Format: int32 */
+            width: number;
+            /** Format: int32 */
+            height: number;
+        };
+        Destination: {
+            /** Format: int64 */
+            id: number;
+            name: string;
+            rules: components["schemas"]["Rules"];
+            answers: boolean;
         };
         EpisodeDescription: {
             show: string;
@@ -2436,6 +2577,17 @@ export interface components {
             text: string;
             /** Format: int64 */
             fileUs: number;
+        };
+        FileToPost: {
+            /** Format: int64 */
+            clipId: number;
+            spec: string;
+        };
+        Scheduling: {
+            files: components["schemas"]["FileToPost"][];
+            /** Format: int64 */
+            destination: number;
+            when: components["schemas"]["When"];
         };
         LogoKept: {
             picture: string;
@@ -3027,12 +3179,6 @@ export interface components {
             /** Format: double */
             softness: number;
         };
-        Shape: {
-            /** Format: int32 */
-            width: number;
-            /** Format: int32 */
-            height: number;
-        };
         Shown: components["schemas"]["LaidShown"] | components["schemas"]["StillShown"] | components["schemas"]["TravelShown"];
         Sounded: {
             cleanup: components["schemas"]["Cleanup"];
@@ -3343,6 +3489,31 @@ export interface components {
             said: number;
             /** Format: int32 */
             done: number;
+        };
+        Posting: {
+            /** Format: int64 */
+            id: number;
+            /** Format: int64 */
+            episodeId: number;
+            show: string;
+            episode: string;
+            /** Format: int64 */
+            clipId: number;
+            clip: string;
+            spec: string;
+            destination: string;
+            /** Format: date-time */
+            dueAt: string;
+            /** @enum {string} */
+            state: "SCHEDULED" | "SENDING" | "ACCEPTED" | "REFUSED" | "MISSED" | "WITHDRAWING" | "WITHDRAWN";
+            /** Format: int32 */
+            tries: number;
+            /** Format: date-time */
+            nextAt: string | null;
+            reasons: string[];
+            reference: string | null;
+            /** Format: date-time */
+            endedAt: string | null;
         };
         Lettering: {
             id: string;
@@ -4873,6 +5044,92 @@ export interface operations {
             };
         };
     };
+    putOff: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        /** @description Up to 1 MB; more is answered with 413. */
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["When"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    change_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        /** @description Up to 1 MB; more is answered with 413. */
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DestinationWanted"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Destination"];
+                };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    remove_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     card: {
         parameters: {
             query?: never;
@@ -5135,7 +5392,7 @@ export interface operations {
             };
         };
     };
-    change_1: {
+    change_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -6013,7 +6270,112 @@ export interface operations {
             };
         };
     };
+    between: {
+        parameters: {
+            query: {
+                from: string;
+                to: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Posting"][];
+                };
+            };
+        };
+    };
+    schedule: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Up to 1 MB; more is answered with 413. */
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Scheduling"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    destinations: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Destination"][];
+                };
+            };
+        };
+    };
     add_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Up to 1 MB; more is answered with 413. */
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DestinationWanted"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Destination"];
+                };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    add_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -6173,7 +6535,7 @@ export interface operations {
             };
         };
     };
-    add_2: {
+    add_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -6305,7 +6667,7 @@ export interface operations {
             };
         };
     };
-    change_2: {
+    change_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -6435,7 +6797,7 @@ export interface operations {
             };
         };
     };
-    add_3: {
+    add_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -6603,7 +6965,7 @@ export interface operations {
             };
         };
     };
-    remove_1: {
+    remove_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -6801,7 +7163,7 @@ export interface operations {
             };
         };
     };
-    remove_2: {
+    remove_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -7524,7 +7886,7 @@ export interface operations {
             };
         };
     };
-    change_3: {
+    change_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -7830,6 +8192,26 @@ export interface operations {
             };
         };
     };
+    schedule_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/calendar;charset=UTF-8": string;
+                };
+            };
+        };
+    };
     files: {
         parameters: {
             query?: never;
@@ -7912,7 +8294,7 @@ export interface operations {
             };
         };
     };
-    remove_3: {
+    remove_4: {
         parameters: {
             query: {
                 name: string;
@@ -8916,6 +9298,26 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["CaptionStanding"];
                 };
+            };
+        };
+    };
+    withdraw_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

@@ -25,7 +25,7 @@ export function CoverField({ clipId, revision, spec }: { clipId: number; revisio
   if (!choice) return <p className="mt-3 text-[12.5px] text-soft">Looking for a cover …</p>;
   const { proposedUs, isKept } = choice;
   const cover = wanted ?? choice.cover;
-  const { width, height } = spec.canvas;
+  const { width, height } = spec.cover ?? spec.canvas;
   const shape = { aspectRatio: `${width} / ${height}` };
   return (
     <section className="mt-4" aria-label="Cover">

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { api, type Cell, type QueueLine, type Spec } from '../api/client';
 import type { Stage } from '../workbench/store';
+import { PostFiles } from '../outbox/PostFiles';
 import { ProofPanel } from '../proof/ProofPanel';
 import { QueueLink } from '../queue/QueueLink';
 import { CellDetail } from './CellDetail';
@@ -125,6 +126,12 @@ export function DeliverySheet({
             />
           </div>
           <span className="w-[120px] text-right text-soft whitespace-nowrap">{busy.length ? left : ''}</span>
+          {finished.length > 0 && (
+            <PostFiles
+              specs={specs}
+              ready={rows.flatMap((l) => l.cells.filter(isReady).map((c) => ({ clipId: l.clipId, spec: c.spec })))}
+            />
+          )}
           {finished.length > 0 && <TakeHome of={of} />}
           <button
             className="button button-strong"

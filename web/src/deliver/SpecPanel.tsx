@@ -34,7 +34,7 @@ export function SpecPanel({
       const answer = await act();
       setProblem('');
       await Promise.all(
-        ['specs', 'sheet', 'preview', 'post', 'names'].map((queryKey) =>
+        ['specs', 'sheet', 'preview', 'post', 'names', 'covers'].map((queryKey) =>
           queries.invalidateQueries({ queryKey: [queryKey] }),
         ),
       );
@@ -138,6 +138,34 @@ export function SpecPanel({
             locked={locked}
             onKeep={(enlarges) => keep({ enlarges })}
           />
+        </Part>
+      )}
+      {hasPicture(encoding.codec) && (
+        <Part name="Cover">
+          <Tick
+            name="Of a size of its own"
+            checked={spec.cover !== null}
+            locked={locked}
+            onKeep={(own) => keep({ cover: own ? { width: canvas.width, height: canvas.height } : null })}
+          />
+          {spec.cover && (
+            <>
+              <SpecNumber
+                name="Cover’s width"
+                unit="px"
+                value={spec.cover.width}
+                locked={locked}
+                onKeep={(v) => keep({ cover: { ...spec.cover!, width: Math.round(v!) } })}
+              />
+              <SpecNumber
+                name="Cover’s height"
+                unit="px"
+                value={spec.cover.height}
+                locked={locked}
+                onKeep={(v) => keep({ cover: { ...spec.cover!, height: Math.round(v!) } })}
+              />
+            </>
+          )}
         </Part>
       )}
       <Part name="Length">

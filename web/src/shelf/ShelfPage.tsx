@@ -5,6 +5,7 @@ import { Plus } from 'lucide-react';
 import { api, type ShelfItem } from '../api/client';
 import { AwayNote } from '../ui/AwayNote';
 import { BatchNote } from '../queue/BatchNote';
+import { OutboxLink } from '../outbox/OutboxLink';
 import { QueueLink } from '../queue/QueueLink';
 import { AddEpisode } from './AddEpisode';
 import { EpisodeRow } from './EpisodeRow';
@@ -64,6 +65,7 @@ export function ShelfPage() {
         </span>
         <div className="ml-auto" />
         <QueueLink />
+        <OutboxLink />
         <button
           className="button button-strong ml-2 flex items-center gap-1.5"
           onClick={() => setAdding(!adding)}

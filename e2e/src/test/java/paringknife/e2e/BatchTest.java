@@ -90,6 +90,7 @@ class BatchTest {
               shipped.loudness(),
               shipped.captions(),
               shipped.texts(),
+              shipped.cover(),
               shipped.encoding()));
     }
     return Files.writeString(

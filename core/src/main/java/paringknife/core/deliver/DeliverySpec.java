@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import paringknife.core.deliver.cover.CoverSize;
 import paringknife.core.frame.Shape;
 import paringknife.core.letter.cue.CaptionUse;
 import paringknife.core.letter.drawn.Canvas;
@@ -22,6 +23,7 @@ import paringknife.core.letter.drawn.SafeArea;
  * @param loudness how loud it has to be
  * @param captions where captions go, whatever the clip says; null as it says
  * @param texts how long the texts posted with it may be
+ * @param cover how large its cover is; null for as large as the film
  * @param encoding how it is encoded
  */
 public record DeliverySpec(
@@ -34,6 +36,7 @@ public record DeliverySpec(
     Limit.Loudness loudness,
     @Nullable CaptionUse captions,
     Limit.Texts texts,
+    @Nullable CoverSize cover,
     Encoding encoding) {
   static final int LONGEST_NAME = 60;
   private static final int LONGEST_ID = 80;
@@ -71,6 +74,7 @@ public record DeliverySpec(
         new Limit.Loudness(DeliverySpecs.LOUDNESS),
         null,
         Limit.Texts.ANY,
+        null,
         Encoding.H264_AAC);
   }
 
@@ -125,12 +129,31 @@ public record DeliverySpec(
 
   private DeliverySpec withCanvas(Canvas changed) {
     return new DeliverySpec(
-        id, name, changed, enlarges, length, frames, loudness, captions, texts, encoding);
+        id, name, changed, enlarges, length, frames, loudness, captions, texts, cover, encoding);
   }
 
   /** The same under another id and name. */
   public DeliverySpec named(String otherId, String otherName) {
     return new DeliverySpec(
-        otherId, otherName, canvas, enlarges, length, frames, loudness, captions, texts, encoding);
+        otherId, otherName, canvas, enlarges, length, frames, loudness, captions, texts, cover,
+        encoding);
+  }
+
+  /** What its cover is drawn as: nothing covers a still of a size of its own. */
+  public DeliverySpec ofCover() {
+    return cover == null
+        ? this
+        : new DeliverySpec(
+            id,
+            name,
+            new Canvas(cover.width(), cover.height(), SafeArea.PLAIN),
+            true,
+            length,
+            frames,
+            loudness,
+            captions,
+            texts,
+            cover,
+            encoding);
   }
 }

@@ -37,6 +37,7 @@ public final class ProofCopy {
         loudness,
         null,
         Limit.Texts.ANY,
+        null,
         new Encoding(Codec.H264, CRF, null, null, KEYFRAME_SECONDS, SOUND_KBPS));
   }
 }

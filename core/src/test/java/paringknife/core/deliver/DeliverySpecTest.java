@@ -8,7 +8,9 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import paringknife.core.deliver.cover.CoverSize;
 import paringknife.core.deliver.post.Post;
+import paringknife.core.frame.Shape;
 import paringknife.core.letter.drawn.Canvas;
 import paringknife.core.letter.drawn.SafeArea;
 import paringknife.core.time.FrameRate;
@@ -27,6 +29,7 @@ class DeliverySpecTest {
         VERTICAL.loudness(),
         null,
         texts,
+        null,
         encoding);
   }
 
@@ -95,6 +98,31 @@ class DeliverySpecTest {
   }
 
   @Test
+  void aCoverIsAsLargeAsTheFilmOrAsItIsWanted() {
+    assertThat(VERTICAL.ofCover()).isSameAs(VERTICAL);
+    DeliverySpec wide =
+        new DeliverySpec(
+            "own",
+            "Own",
+            VERTICAL.canvas(),
+            false,
+            VERTICAL.length(),
+            VERTICAL.frames(),
+            VERTICAL.loudness(),
+            null,
+            Limit.Texts.ANY,
+            new CoverSize(1280, 720),
+            Encoding.H264_AAC);
+    assertThat(wide.ofCover().shape()).isEqualTo(new Shape(16, 9));
+    assertThat(wide.ofCover().within(300).canvas().height()).isEqualTo(720);
+    assertThat(wide.makes()).as("the film").isEqualTo(VERTICAL.makes());
+    for (int[] size : new int[][] {{63, 64}, {64, 4097}, {0, 0}, {-1, 5}, {64, 257}}) {
+      assertThatThrownBy(() -> new CoverSize(size[0], size[1]))
+          .isInstanceOf(IllegalArgumentException.class);
+    }
+  }
+
+  @Test
   void aFileIsNoLargerThanTheRecordingUnlessAsked() {
     DeliverySpec still =
         new DeliverySpec(
@@ -107,6 +135,7 @@ class DeliverySpecTest {
             VERTICAL.loudness(),
             null,
             Limit.Texts.ANY,
+            null,
             Encoding.H264_AAC);
     assertThat(VERTICAL.within(1080).canvas().height()).isEqualTo(1920);
     assertThat(still.within(1080).canvas()).isEqualTo(new Canvas(608, 1080, SafeArea.VERTICAL));

@@ -57,7 +57,7 @@ class CoverController {
                 .isPresent();
     List<Long> proposed =
         wanted.encoding().codec().hasPicture()
-            ? covers.proposed(clip, episode, wanted.shape()).stream()
+            ? covers.proposed(clip, episode, wanted.ofCover().shape()).stream()
                 .map(SeenFace::episodeUs)
                 .toList()
             : List.of();

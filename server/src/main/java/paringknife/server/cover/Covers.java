@@ -88,14 +88,14 @@ public class Covers {
    */
   public Optional<Path> picture(
       ClipStore.StoredClip clip, Episode episode, DeliverySpec spec, Cover cover) {
-    Composition composition = episode.compose(clip.document()).forSpec(spec);
+    Composition composition = episode.compose(clip.document()).forSpec(spec.ofCover());
     if (composition.playback().runs().isEmpty() || !spec.encoding().codec().hasPicture()) {
       return Optional.empty();
     }
     long frame =
         cover
             .frameIn(composition.playback().runs(), episode.rate())
-            .orElseGet(() -> firstProposed(clip, episode, spec.shape()));
+            .orElseGet(() -> firstProposed(clip, episode, spec.ofCover().shape()));
     return Optional.of(made(episode, composition.still(frame, cover.hasHeading())));
   }
 

@@ -115,6 +115,11 @@ public class Events {
     send("remarks", Map.of("episodeId", episodeId, "clipId", clipId));
   }
 
+  /** Something in the outbox has come further. */
+  public void outboxChanged() {
+    send("outbox", Map.of());
+  }
+
   /** The database went away, or is back. */
   public void databaseAnswers(boolean answers) {
     databaseAnswers = answers;

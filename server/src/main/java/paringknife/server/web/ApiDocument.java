@@ -31,6 +31,8 @@ import org.springframework.context.annotation.Configuration;
 class ApiDocument {
   private static final Map<String, Set<String>> NULLABLE =
       Map.ofEntries(
+          Map.entry("Posting", Set.of("nextAt", "reference", "endedAt")),
+          Map.entry("When", Set.of("first")),
           Map.entry("Cover", Set.of("episodeUs")),
           Map.entry("Fill", Set.of("foot")),
           Map.entry("TypefaceShown", Set.of("own")),
@@ -69,7 +71,7 @@ class ApiDocument {
           Map.entry("RestyleIntent", Set.of("style")),
           Map.entry("RebreakIntent", Set.of("breaking")),
           Map.entry("LetCaptionsBeIntent", Set.of("about")),
-          Map.entry("DeliverySpec", Set.of("captions")),
+          Map.entry("DeliverySpec", Set.of("captions", "cover")),
           Map.entry("Encoding", Set.of("pictureKbps", "mostBytes", "keyframeSeconds")),
           Map.entry("Delivered", Set.of("post")),
           Map.entry("Check", Set.of("repair")),

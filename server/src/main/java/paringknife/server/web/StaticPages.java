@@ -33,7 +33,12 @@ class StaticPages implements WebMvcConfigurer {
   public void addViewControllers(ViewControllerRegistry registry) {
     for (String page :
         new String[] {
-          "/", "/queue", "/sheet", "/episodes/{id:\\d+}", "/episodes/{id:\\d+}/{stage:[a-z]+}"
+          "/",
+          "/queue",
+          "/outbox",
+          "/sheet",
+          "/episodes/{id:\\d+}",
+          "/episodes/{id:\\d+}/{stage:[a-z]+}"
         }) {
       registry.addViewController(page).setViewName("forward:/index.html");
     }

@@ -32,6 +32,7 @@ import paringknife.server.RunningApplication;
 import paringknife.server.deliver.RenderingStore;
 import paringknife.server.episodes.DataFolder;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /** Finished files on their way out, as a browser takes them. */
 class OutOverHttpTest {
@@ -154,6 +155,37 @@ class OutOverHttpTest {
     HttpResponse<byte[]> got = get("/api/clips/" + clip + "/cover.jpg?spec=" + spec + more);
     assertThat(got.headers().firstValue("content-type")).hasValue("image/jpeg");
     return ImageIO.read(new ByteArrayInputStream(got.body()));
+  }
+
+  /** Its size is asked for in the spec; the finished film stays what it is. */
+  @Test
+  void aCoverIsOfASizeOfItsOwnWhereTheSpecSaysSo() throws Exception {
+    JsonNode plain = spec();
+    ObjectNode wide = (ObjectNode) plain.deepCopy();
+    wide.putObject("cover").put("width", 640).put("height", 360);
+    try {
+      assertThat(APP.sent("PUT", "/api/specs/" + spec, wide.toString()).statusCode())
+          .isEqualTo(200);
+      BufferedImage cover = picture("");
+      assertThat(List.of(cover.getWidth(), cover.getHeight())).containsExactly(640, 360);
+      assertThat(cell().path("current").asBoolean()).isTrue();
+      wide.putObject("cover").put("width", 640).put("height", 3);
+      assertThat(APP.sent("PUT", "/api/specs/" + spec, wide.toString()).statusCode())
+          .isEqualTo(422);
+    } finally {
+      APP.sent("PUT", "/api/specs/" + spec, plain.toString());
+    }
+    assertThat(picture("").getHeight()).isEqualTo(360);
+    assertThat(picture("").getWidth()).isEqualTo(360);
+  }
+
+  private static JsonNode spec() throws Exception {
+    for (JsonNode known : APP.get("/api/specs")) {
+      if (known.path("id").asString().equals(spec)) {
+        return known;
+      }
+    }
+    throw new AssertionError("no spec");
   }
 
   private static void assertSame(BufferedImage one, BufferedImage other) {

@@ -17,6 +17,7 @@ import paringknife.server.database.generated.tables.Clip;
 import paringknife.server.database.generated.tables.ClipChange;
 import paringknife.server.database.generated.tables.ClipVersion;
 import paringknife.server.database.generated.tables.DeliverySpec;
+import paringknife.server.database.generated.tables.Destination;
 import paringknife.server.database.generated.tables.Episode;
 import paringknife.server.database.generated.tables.EpisodeSound;
 import paringknife.server.database.generated.tables.FillerList;
@@ -27,6 +28,7 @@ import paringknife.server.database.generated.tables.NamePattern;
 import paringknife.server.database.generated.tables.NamedStyle;
 import paringknife.server.database.generated.tables.PersonCorrection;
 import paringknife.server.database.generated.tables.PostPattern;
+import paringknife.server.database.generated.tables.Posting;
 import paringknife.server.database.generated.tables.ProofClip;
 import paringknife.server.database.generated.tables.ProofLink;
 import paringknife.server.database.generated.tables.ProofRemark;
@@ -57,6 +59,8 @@ public class DefaultSchema extends SchemaImpl {
 
     public final DeliverySpec DELIVERY_SPEC = DeliverySpec.DELIVERY_SPEC;
 
+    public final Destination DESTINATION = Destination.DESTINATION;
+
     public final Episode EPISODE = Episode.EPISODE;
 
     public final EpisodeSound EPISODE_SOUND = EpisodeSound.EPISODE_SOUND;
@@ -76,6 +80,8 @@ public class DefaultSchema extends SchemaImpl {
     public final PersonCorrection PERSON_CORRECTION = PersonCorrection.PERSON_CORRECTION;
 
     public final PostPattern POST_PATTERN = PostPattern.POST_PATTERN;
+
+    public final Posting POSTING = Posting.POSTING;
 
     public final ProofClip PROOF_CLIP = ProofClip.PROOF_CLIP;
 
@@ -114,6 +120,7 @@ public class DefaultSchema extends SchemaImpl {
             ClipChange.CLIP_CHANGE,
             ClipVersion.CLIP_VERSION,
             DeliverySpec.DELIVERY_SPEC,
+            Destination.DESTINATION,
             Episode.EPISODE,
             EpisodeSound.EPISODE_SOUND,
             FillerList.FILLER_LIST,
@@ -124,6 +131,7 @@ public class DefaultSchema extends SchemaImpl {
             NamedStyle.NAMED_STYLE,
             PersonCorrection.PERSON_CORRECTION,
             PostPattern.POST_PATTERN,
+            Posting.POSTING,
             ProofClip.PROOF_CLIP,
             ProofLink.PROOF_LINK,
             ProofRemark.PROOF_REMARK,

@@ -13,6 +13,7 @@ import paringknife.server.database.generated.tables.Clip;
 import paringknife.server.database.generated.tables.ClipVersion;
 import paringknife.server.database.generated.tables.Mark;
 import paringknife.server.database.generated.tables.PersonCorrection;
+import paringknife.server.database.generated.tables.Posting;
 import paringknife.server.database.generated.tables.Rendering;
 import paringknife.server.database.generated.tables.Shelf;
 
@@ -30,4 +31,5 @@ public class Indexes {
     public static final Index CLIP_VERSION_OF_CLIP = Internal.createIndex(DSL.name("of_clip"), ClipVersion.CLIP_VERSION, new OrderField[] { ClipVersion.CLIP_VERSION.CLIP_ID, ClipVersion.CLIP_VERSION.ID }, false);
     public static final Index MARK_OF_EPISODE = Internal.createIndex(DSL.name("of_episode"), Mark.MARK, new OrderField[] { Mark.MARK.EPISODE_ID, Mark.MARK.START_US }, false);
     public static final Index SHELF_PARENT_ID = Internal.createIndex(DSL.name("parent_id"), Shelf.SHELF, new OrderField[] { Shelf.SHELF.PARENT_ID }, false);
+    public static final Index POSTING_POSTING_NEXT = Internal.createIndex(DSL.name("posting_next"), Posting.POSTING, new OrderField[] { Posting.POSTING.STATE, Posting.POSTING.NEXT_AT }, false);
 }

@@ -10,6 +10,7 @@ import paringknife.server.database.generated.tables.Clip;
 import paringknife.server.database.generated.tables.ClipChange;
 import paringknife.server.database.generated.tables.ClipVersion;
 import paringknife.server.database.generated.tables.DeliverySpec;
+import paringknife.server.database.generated.tables.Destination;
 import paringknife.server.database.generated.tables.Episode;
 import paringknife.server.database.generated.tables.EpisodeSound;
 import paringknife.server.database.generated.tables.FillerList;
@@ -20,6 +21,7 @@ import paringknife.server.database.generated.tables.NamePattern;
 import paringknife.server.database.generated.tables.NamedStyle;
 import paringknife.server.database.generated.tables.PersonCorrection;
 import paringknife.server.database.generated.tables.PostPattern;
+import paringknife.server.database.generated.tables.Posting;
 import paringknife.server.database.generated.tables.ProofClip;
 import paringknife.server.database.generated.tables.ProofLink;
 import paringknife.server.database.generated.tables.ProofRemark;
@@ -46,6 +48,8 @@ public class Tables {
 
     public static final DeliverySpec DELIVERY_SPEC = DeliverySpec.DELIVERY_SPEC;
 
+    public static final Destination DESTINATION = Destination.DESTINATION;
+
     public static final Episode EPISODE = Episode.EPISODE;
 
     public static final EpisodeSound EPISODE_SOUND = EpisodeSound.EPISODE_SOUND;
@@ -65,6 +69,8 @@ public class Tables {
     public static final PersonCorrection PERSON_CORRECTION = PersonCorrection.PERSON_CORRECTION;
 
     public static final PostPattern POST_PATTERN = PostPattern.POST_PATTERN;
+
+    public static final Posting POSTING = Posting.POSTING;
 
     public static final ProofClip PROOF_CLIP = ProofClip.PROOF_CLIP;
 

@@ -38,6 +38,7 @@ import paringknife.server.database.generated.Keys;
 import paringknife.server.database.generated.tables.ClipChange.ClipChangePath;
 import paringknife.server.database.generated.tables.ClipVersion.ClipVersionPath;
 import paringknife.server.database.generated.tables.Episode.EpisodePath;
+import paringknife.server.database.generated.tables.Posting.PostingPath;
 import paringknife.server.database.generated.tables.ProofClip.ProofClipPath;
 import paringknife.server.database.generated.tables.ProofLink.ProofLinkPath;
 import paringknife.server.database.generated.tables.Rendering.RenderingPath;
@@ -171,6 +172,15 @@ public class Clip extends TableImpl<Record> {
             _clipVersion = new ClipVersionPath(this, null, Keys.CLIP_VERSION_IBFK_1.getInverseKey());
 
         return _clipVersion;
+    }
+
+    private transient PostingPath _posting;
+
+    public PostingPath posting() {
+        if (_posting == null)
+            _posting = new PostingPath(this, null, Keys.POSTING_CLIP.getInverseKey());
+
+        return _posting;
     }
 
     private transient ProofClipPath _proofClip;
