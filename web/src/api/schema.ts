@@ -2414,7 +2414,7 @@ export interface components {
         HouseStanding: {
             show: string;
             style: string | null;
-            changes: ("LETTERING" | "BREAKS" | "CAPTION_USE" | "FRAME" | "PUSH_INS" | "SOUND" | "LOGO")[] | null;
+            changes: ("LETTERING" | "BREAKS" | "CAPTION_USE" | "FRAME" | "PUSH_INS" | "SOUND" | "LOGO" | "NAMES" | "CALL_OUTS")[] | null;
             /** Format: int32 */
             others: number;
             /** Format: int32 */
@@ -2877,6 +2877,13 @@ export interface components {
             lineShape: "EVEN" | "WIDE_LOWER";
             timing: components["schemas"]["Timing"];
         };
+        CallOut: {
+            /** Format: int64 */
+            firstWord: number;
+            /** Format: int64 */
+            lastWord: number;
+            text: string;
+        };
         CameraColours: {
             /** Format: int32 */
             camera: number;
@@ -3030,6 +3037,9 @@ export interface components {
         };
         LaidOver: {
             logo: components["schemas"]["Logo"] | null;
+            names: components["schemas"]["Names"];
+            callOutLettering: string;
+            callOuts: components["schemas"]["CallOut"][];
         };
         Layout: components["schemas"]["ConversationLayout"] | components["schemas"]["MiddleLayout"] | components["schemas"]["OneLayout"] | components["schemas"]["SpeakerLayout"] | components["schemas"]["TogetherLayout"] | components["schemas"]["WholeLayout"];
         LeftOut: {
@@ -3090,6 +3100,12 @@ export interface components {
             beginsLaterUs: number;
             /** Format: int64 */
             endsLaterUs: number;
+        };
+        Names: {
+            shown: boolean;
+            lettering: string;
+            /** Format: double */
+            seconds: number;
         };
         ParedState: {
             /** Format: int32 */
@@ -3374,7 +3390,7 @@ export interface components {
             revision: number;
             intent: components["schemas"]["Intent"];
         };
-        Intent: components["schemas"]["AlternateIntent"] | components["schemas"]["AskForIntent"] | components["schemas"]["ChangeCameraLookIntent"] | components["schemas"]["ChangeGapIntent"] | components["schemas"]["ChangeLookIntent"] | components["schemas"]["ChangePushInIntent"] | components["schemas"]["ChooseCoverIntent"] | components["schemas"]["CleanUpIntent"] | components["schemas"]["CutToIntent"] | components["schemas"]["DropCameraCutsIntent"] | components["schemas"]["DropLanguageIntent"] | components["schemas"]["DropPushInsIntent"] | components["schemas"]["DropStretchIntent"] | components["schemas"]["EditCaptionsIntent"] | components["schemas"]["FitIntent"] | components["schemas"]["KeepAttemptIntent"] | components["schemas"]["LayLogoIntent"] | components["schemas"]["LeaveOutIntent"] | components["schemas"]["LetCaptionsBeIntent"] | components["schemas"]["LetGoIntent"] | components["schemas"]["LetterIntent"] | components["schemas"]["MatchColoursIntent"] | components["schemas"]["MoveCutIntent"] | components["schemas"]["MoveSeamIntent"] | components["schemas"]["MoveWordsIntent"] | components["schemas"]["PareChosenFillersIntent"] | components["schemas"]["PareFillersIntent"] | components["schemas"]["ParePauseAfterIntent"] | components["schemas"]["ParePausesIntent"] | components["schemas"]["PareRepeatsIntent"] | components["schemas"]["PareWordsIntent"] | components["schemas"]["ProposePushInsIntent"] | components["schemas"]["PullWordsIntent"] | components["schemas"]["PushInOnIntent"] | components["schemas"]["PutBackReasonIntent"] | components["schemas"]["PutBackRemovalsIntent"] | components["schemas"]["PutBackWordsIntent"] | components["schemas"]["PutGapIntent"] | components["schemas"]["RebreakIntent"] | components["schemas"]["ReframeIntent"] | components["schemas"]["RenameIntent"] | components["schemas"]["ReplaceInCaptionsIntent"] | components["schemas"]["RestyleIntent"] | components["schemas"]["RetypeIntent"] | components["schemas"]["SetByHandIntent"] | components["schemas"]["SetMannerIntent"] | components["schemas"]["SetSpeedIntent"] | components["schemas"]["ShiftCaptionsIntent"] | components["schemas"]["TakeProposalsIntent"] | components["schemas"]["TranslateIntent"] | components["schemas"]["TreatWordsIntent"] | components["schemas"]["UseCaptionsIntent"] | components["schemas"]["UseLanguageIntent"] | components["schemas"]["WaiveIntent"] | components["schemas"]["WritePostIntent"];
+        Intent: components["schemas"]["AlternateIntent"] | components["schemas"]["AskForIntent"] | components["schemas"]["CallOutIntent"] | components["schemas"]["ChangeCameraLookIntent"] | components["schemas"]["ChangeGapIntent"] | components["schemas"]["ChangeLookIntent"] | components["schemas"]["ChangePushInIntent"] | components["schemas"]["ChooseCoverIntent"] | components["schemas"]["CleanUpIntent"] | components["schemas"]["CutToIntent"] | components["schemas"]["DropCallOutIntent"] | components["schemas"]["DropCameraCutsIntent"] | components["schemas"]["DropLanguageIntent"] | components["schemas"]["DropPushInsIntent"] | components["schemas"]["DropStretchIntent"] | components["schemas"]["EditCaptionsIntent"] | components["schemas"]["FitIntent"] | components["schemas"]["KeepAttemptIntent"] | components["schemas"]["LayLogoIntent"] | components["schemas"]["LeaveOutIntent"] | components["schemas"]["LetCaptionsBeIntent"] | components["schemas"]["LetGoIntent"] | components["schemas"]["LetterIntent"] | components["schemas"]["MatchColoursIntent"] | components["schemas"]["MoveCutIntent"] | components["schemas"]["MoveSeamIntent"] | components["schemas"]["MoveWordsIntent"] | components["schemas"]["PareChosenFillersIntent"] | components["schemas"]["PareFillersIntent"] | components["schemas"]["ParePauseAfterIntent"] | components["schemas"]["ParePausesIntent"] | components["schemas"]["PareRepeatsIntent"] | components["schemas"]["PareWordsIntent"] | components["schemas"]["ProposePushInsIntent"] | components["schemas"]["PullWordsIntent"] | components["schemas"]["PushInOnIntent"] | components["schemas"]["PutBackReasonIntent"] | components["schemas"]["PutBackRemovalsIntent"] | components["schemas"]["PutBackWordsIntent"] | components["schemas"]["PutGapIntent"] | components["schemas"]["RebreakIntent"] | components["schemas"]["ReframeIntent"] | components["schemas"]["RenameIntent"] | components["schemas"]["ReplaceInCaptionsIntent"] | components["schemas"]["RestyleIntent"] | components["schemas"]["RetypeIntent"] | components["schemas"]["SetByHandIntent"] | components["schemas"]["SetCallOutsIntent"] | components["schemas"]["SetMannerIntent"] | components["schemas"]["SetSpeedIntent"] | components["schemas"]["ShiftCaptionsIntent"] | components["schemas"]["ShowNamesIntent"] | components["schemas"]["TakeProposalsIntent"] | components["schemas"]["TranslateIntent"] | components["schemas"]["TreatWordsIntent"] | components["schemas"]["UseCaptionsIntent"] | components["schemas"]["UseLanguageIntent"] | components["schemas"]["WaiveIntent"] | components["schemas"]["WritePostIntent"];
         WorkShown: {
             taken: boolean;
             what: string;
@@ -3893,6 +3909,18 @@ export interface components {
             type: "askFor";
             specs: string[];
         };
+        CallOutIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "callOut";
+            /** Format: int32 */
+            first: number;
+            /** Format: int32 */
+            last: number;
+            text: string;
+        };
         ChangeCameraLookIntent: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -3967,6 +3995,15 @@ export interface components {
             atUs: number;
             /** Format: int32 */
             camera: number;
+        };
+        DropCallOutIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "dropCallOut";
+            /** Format: int64 */
+            firstWord: number;
         };
         DropCameraCutsIntent: {
             /**
@@ -4321,6 +4358,14 @@ export interface components {
             extent: components["schemas"]["Extent"];
             shown: components["schemas"]["Shown"];
         };
+        SetCallOutsIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "setCallOuts";
+            lettering: string;
+        };
         SetMannerIntent: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -4360,6 +4405,14 @@ export interface components {
             captions: components["schemas"]["Ends"][];
             /** Format: int64 */
             laterUs: number;
+        };
+        ShowNamesIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "showNames";
+            names: components["schemas"]["Names"];
         };
         TakeProposalsIntent: {
             /**

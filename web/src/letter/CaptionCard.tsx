@@ -179,7 +179,7 @@ function WordStyleField({ desk, ids }: { desk: CaptionDesk; ids: number[] }) {
         ))}
       </select>
       <button
-        className="px-1 italic"
+        className="min-h-6 min-w-6 px-1 italic"
         aria-label="The selected words lean"
         aria-pressed={italic}
         onClick={() => restyleWords(desk, ids, { italic: !italic })}

@@ -20,6 +20,10 @@ function partName(part: Part): string {
       return 'push-ins';
     case 'LOGO':
       return 'the logo';
+    case 'NAMES':
+      return 'names of speakers';
+    case 'CALL_OUTS':
+      return 'what call-outs are set in';
     case 'SOUND':
       return 'the voice';
     default:

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { api, type ClipState, type Cue, type Preview, type TranscriptColumns } from '../api/client';
+import { BesidePanel } from '../dress/BesidePanel';
 import { LogoPanel } from '../dress/LogoPanel';
 import { Choice } from '../frame/Choice';
 import { BreakingPanel } from './BreakingPanel';
@@ -29,7 +30,7 @@ export function LetterSide({
   transcript: TranscriptColumns;
   preview: Preview | null;
 }) {
-  const [part, setPart] = useState<'look' | 'breaks' | 'keys' | 'languages' | 'house'>('look');
+  const [part, setPart] = useState<'look' | 'breaks' | 'keys' | 'beside' | 'languages' | 'house'>('look');
   const letterings = useQuery({ queryKey: ['letterings'], queryFn: api.letterings, staleTime: Infinity });
   const contrast = useCaptionStanding(clip)?.contrast ?? null;
   const specimens = letterings.data;
@@ -46,6 +47,7 @@ export function LetterSide({
           { value: 'look', name: 'How it looks' },
           { value: 'breaks', name: 'How it breaks' },
           { value: 'keys', name: 'Key words' },
+          { value: 'beside', name: 'Names, call-outs' },
           { value: 'languages', name: 'Languages' },
           { value: 'house', name: 'For the show' },
         ]}
@@ -60,6 +62,7 @@ export function LetterSide({
       {part === 'breaks' && <BreakingPanel clip={clip} cues={cues} specimens={specimens} />}
       {part === 'breaks' && <WaitingList clip={clip} transcript={transcript} />}
       {part === 'keys' && <KeyWordPanel clip={clip} />}
+      {part === 'beside' && <BesidePanel clip={clip} transcript={transcript} />}
       {part === 'languages' && <LanguagePanel clip={clip} spoken={transcript.language} frameUs={frameUs} />}
       {part === 'house' && <HousePanel clip={clip} />}
       {part === 'house' && <LogoPanel clip={clip} />}

@@ -4,7 +4,7 @@ import { canBePutOff, standing, timeOfDay, wantsHand } from './standing';
 import { daysOf, onDay, type Day } from './weeks';
 
 const DRAGGED = 'text/x-posting';
-const MOST = 4;
+const MOST = 3;
 const NAMES = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
 
 const marks: Record<Posting['state'], string> = {
@@ -98,9 +98,8 @@ function DayField({
       {shown.map((p) => (
         <button
           key={p.id}
-          className={`flex min-h-[26px] items-baseline gap-1.5 overflow-hidden rounded border px-1.5 py-0.5 text-left text-[12px] whitespace-nowrap ${marks[p.state]} ${p.id === chosen ? 'outline-2 outline-offset-1 outline-accent' : ''}`}
+          className={`overflow-hidden rounded border px-1.5 py-0.5 text-left text-[12px] leading-snug ${marks[p.state]} ${p.id === chosen ? 'outline-2 outline-offset-1 outline-accent' : ''}`}
           aria-pressed={p.id === chosen}
-          aria-label={`${timeOfDay(p.dueAt)}, ${p.clip}, ${p.destination}, ${standing(p)}`}
           data-testid="posting"
           data-state={p.state}
           draggable={canBePutOff(p)}
@@ -110,13 +109,17 @@ function DayField({
           }}
           onClick={() => onChoose(p.id)}
         >
-          <span className="tabular-nums">{timeOfDay(p.dueAt)}</span>
-          <span className="min-w-0 truncate">{p.clip}</span>
-          {wantsHand(p) && (
-            <b className="ml-auto text-accent" aria-hidden>
-              !
-            </b>
-          )}
+          <span className="flex items-baseline gap-1 text-soft">
+            <span className="tabular-nums">{timeOfDay(p.dueAt)}</span>
+            {wantsHand(p) && (
+              <b className="ml-auto text-accent" aria-hidden>
+                !
+              </b>
+            )}
+          </span>
+          <span className="block truncate">{p.clip}</span>
+          <span className="block truncate text-[11px] text-soft">{p.destination}</span>
+          <span className="sr-only">{standing(p)}</span>
         </button>
       ))}
       {day.postings.length > MOST && (

@@ -77,6 +77,12 @@ class AccessibilityTest extends FerryInBrowser {
       look(page, stage.name(), scheme);
     }
     openStage("Letter");
+    press(page, "Names, call-outs");
+    page.getByLabel("Names of those who speak").check();
+    word(3).click();
+    page.getByLabel("What the call-out says").press("Enter");
+    assertThat(page.getByLabel("Take away:")).hasCount(1);
+    look(page, "names and call-outs", scheme);
     press(page, "For the show");
     assertThat(page.getByLabel("Name of the style")).isVisible();
     look(page, "a house style", scheme);
@@ -104,9 +110,24 @@ class AccessibilityTest extends FerryInBrowser {
     waiting.getByLabel("Cancel").click();
     assertThat(waiting).hasCount(0);
     post("/api/queue/pause", "{\"paused\":false}");
+    lookAtTheOutbox(scheme);
     page.navigate(server.address() + "/sheet");
     page.locator("[data-at='0 0']").click();
     look(page, "the sheet of the shelf", scheme);
+  }
+
+  private void lookAtTheOutbox(ColorScheme scheme) throws IOException {
+    post(
+        "/api/outbox",
+        "{\"files\":[{\"clipId\":"
+            + id
+            + ",\"spec\":\"feed-square\"}],\"destination\":2,"
+            + "\"when\":{\"first\":null,\"zone\":\"UTC\",\"everyHours\":0}}");
+    page.navigate(server.address() + "/outbox");
+    page.getByTestId("posting").first().click();
+    press(page, "Another destination");
+    assertThat(page.getByLabel("Longest, seconds")).isVisible();
+    look(page, "the outbox", scheme);
   }
 
   @Test

@@ -25,6 +25,8 @@ class ClipIntentsOverHttpTest {
   @RegisterExtension static final RunningApplication APP = new RunningApplication();
 
   private static final String PARE_A_PAUSE = "{\"type\":\"parePauseAfter\",\"word\":4}";
+  private static final String CALL_OUT =
+      "{\"type\":\"callOut\",\"first\":2,\"last\":5,\"text\":\"so  it froze\"}";
   private static final String PUT_A_GAP = "{\"type\":\"putGap\",\"word\":4,\"seconds\":0.5}";
 
   private static long repeated;
@@ -209,6 +211,25 @@ class ClipIntentsOverHttpTest {
                     assertThat(c.path("framed").path("look").path("mirrored").asBoolean())
                         .isTrue()),
             of(
+                "{\"type\":\"showNames\",\"names\":{\"shown\":true,\"lettering\":\"heron\",\"seconds\":2}}",
+                c ->
+                    assertThat(c.path("laidOver").path("names").path("lettering").asString())
+                        .isEqualTo("heron")),
+            of(
+                CALL_OUT,
+                c ->
+                    assertThat(c.path("laidOver").path("callOuts").get(0).path("text").asString())
+                        .isEqualTo("so it froze")),
+            of(
+                "{\"type\":\"dropCallOut\",\"firstWord\":2}",
+                c -> assertThat(c.path("laidOver").path("callOuts")).isEmpty(),
+                CALL_OUT),
+            of(
+                "{\"type\":\"setCallOuts\",\"lettering\":\"bell\"}",
+                c ->
+                    assertThat(c.path("laidOver").path("callOutLettering").asString())
+                        .isEqualTo("bell")),
+            of(
                 "{\"type\":\"letter\",\"lettering\":\"ledger\"}",
                 c ->
                     assertThat(c.path("lettered").path("lettering").asString())
@@ -270,6 +291,15 @@ class ClipIntentsOverHttpTest {
                 "{\"type\":\"changeLook\",\"look\":{\"brightness\":9,\"contrast\":1,\"saturation\":1,\"warmth\":0,\"mirrored\":false}}",
                 "so much"),
             Map.entry("{\"type\":\"letter\",\"lettering\":\"none\"}", "lettering"),
+            Map.entry("{\"type\":\"setCallOuts\",\"lettering\":\"none\"}", "lettering"),
+            Map.entry(
+                "{\"type\":\"callOut\",\"first\":0,\"last\":900,\"text\":\"x\"}", "no such word"),
+            Map.entry(
+                "{\"type\":\"callOut\",\"first\":0,\"last\":1,\"text\":\" \"}",
+                "1 to 120 characters"),
+            Map.entry(
+                "{\"type\":\"showNames\",\"names\":{\"shown\":true,\"lettering\":\"heron\",\"seconds\":60}}",
+                "1 to 10 seconds"),
             Map.entry("{\"type\":\"askFor\",\"specs\":[\"none\"]}", "spec"),
             Map.entry("{\"type\":\"sing\"}", "not understood"))
         .entrySet()

@@ -28,7 +28,7 @@ public record ClipDesk(PareDesk paring, FrameDesk framing, DeliverySpecs specs) 
       return clip.with(letter.apply(clip.lettered(), paring.editor().transcript()));
     }
     if (intent instanceof DressIntent dress) {
-      return clip.with(dress.apply(clip.laidOver()));
+      return clip.with(dress.apply(clip.laidOver(), paring.editor().transcript()));
     }
     if (intent instanceof SoundIntent sound) {
       return clip.with(sound.apply(clip.sounded()));

@@ -1,5 +1,6 @@
 package paringknife.core.clip;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
@@ -10,6 +11,7 @@ import paringknife.core.clip.cut.PlayedWord;
 import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.deliver.DeliverySpecs;
 import paringknife.core.deliver.Limit;
+import paringknife.core.dress.LaidTexts;
 import paringknife.core.dress.Logo;
 import paringknife.core.frame.CameraPlanner;
 import paringknife.core.frame.FaceWarning;
@@ -27,8 +29,10 @@ import paringknife.core.letter.CaptionTrack;
 import paringknife.core.letter.CaptionTracks;
 import paringknife.core.letter.LargeFonts;
 import paringknife.core.letter.cue.SaidSentence;
+import paringknife.core.letter.drawn.Beside;
 import paringknife.core.letter.drawn.Canvas;
 import paringknife.core.letter.drawn.Obstacles;
+import paringknife.core.letter.fonts.BorrowedLetters;
 import paringknife.core.pare.SoundPlanner;
 import paringknife.core.time.FrameRate;
 import paringknife.core.time.Span;
@@ -92,7 +96,11 @@ public final class ComposedClip {
 
   /** Files of the large fonts that captions are drawn from, besides those that all are. */
   public List<String> largeFonts() {
-    return LargeFonts.of(state.clip().lettered(), cuts(), state.material().transcript());
+    List<String> files =
+        new ArrayList<>(
+            LargeFonts.of(state.clip().lettered(), cuts(), state.material().transcript()));
+    files.addAll(BorrowedLetters.largeFiles(texts().texts().toList()));
+    return files.stream().distinct().toList();
   }
 
   /** What is done to the picture itself. */
@@ -150,6 +158,15 @@ public final class ComposedClip {
   /** What stands in a corner of it; null for nothing. */
   public @Nullable Logo logo() {
     return state.clip().laidOver().logo();
+  }
+
+  /** Names and call-outs. */
+  public List<Beside> besides() {
+    return texts().besides();
+  }
+
+  private LaidTexts texts() {
+    return new LaidTexts(state.clip().laidOver(), cuts(), state.material().transcript());
   }
 
   /** Where text of the recording is seen in a shape. */
@@ -234,6 +251,7 @@ public final class ComposedClip {
         look(),
         colours(),
         logo(),
+        besides(),
         state.material().rate(),
         new Composition.Noticed(faceWarnings(spec.shape()), doubtfulWords()),
         state.clip().delivered());

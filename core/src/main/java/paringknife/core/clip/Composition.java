@@ -30,6 +30,7 @@ import paringknife.core.letter.Lettered;
 import paringknife.core.letter.cue.CaptionUse;
 import paringknife.core.letter.cue.Cue;
 import paringknife.core.letter.cue.CueWord;
+import paringknife.core.letter.drawn.Beside;
 import paringknife.core.letter.drawn.Obstacles;
 import paringknife.core.letter.drawn.SafeArea;
 import paringknife.core.letter.fonts.Typefaces;
@@ -44,6 +45,7 @@ import paringknife.core.time.FrameRate;
  * @param look what is done to the picture itself
  * @param colours whether cameras are made to look alike
  * @param logo what stands in a corner of it; null for nothing
+ * @param besides texts in the picture that are no captions
  * @param rate frame rate of the recording
  * @param noticed what else was noticed of it
  * @param delivered how it goes out
@@ -57,6 +59,7 @@ public record Composition(
     Look look,
     CameraColours colours,
     @Nullable Logo logo,
+    List<Beside> besides,
     FrameRate rate,
     Noticed noticed,
     Delivered delivered) {
@@ -235,7 +238,9 @@ public record Composition(
 
   /** What is drawn into the picture (ASS v4+) on the canvas of the spec; empty for nothing. */
   public String script() {
-    return spec.encoding().codec().hasPicture() ? captions.burnt(spec.canvas(), obstacles) : "";
+    return spec.encoding().codec().hasPicture()
+        ? captions.burnt(spec.canvas(), obstacles, besides)
+        : "";
   }
 
   /** The captions as long as they show. */

@@ -7,12 +7,14 @@ import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import paringknife.core.dress.LaidOver;
 import paringknife.core.dress.Logo;
+import paringknife.core.dress.Names;
 import paringknife.core.frame.FrameIntent;
 import paringknife.core.frame.Manner;
 import paringknife.core.frame.PushInHabit;
 import paringknife.core.letter.Lettered;
 import paringknife.core.letter.cue.Breaking;
 import paringknife.core.letter.cue.CaptionUse;
+import paringknife.core.letter.drawn.Letterings;
 import paringknife.core.letter.style.Face;
 import paringknife.core.letter.style.Style;
 import paringknife.core.listen.clean.Cleanup;
@@ -30,6 +32,8 @@ import paringknife.core.listen.clean.Sounded;
  * @param pushIns how often and how far they come nearer; null for never
  * @param cleanup what is done to the voice
  * @param logo what stands in a corner; null for nothing
+ * @param names whether names of speakers are shown, and in what; null for not
+ * @param callOuts what call-outs are set in; null for what is usual
  */
 public record HouseStyle(
     String lettering,
@@ -40,10 +44,16 @@ public record HouseStyle(
     Manner manner,
     @Nullable PushInHabit pushIns,
     Cleanup cleanup,
-    @Nullable Logo logo) {
+    @Nullable Logo logo,
+    @Nullable Names names,
+    @Nullable String callOuts) {
 
+  /** Styles that were written before there were names and call-outs have the usual ones. */
   public HouseStyle {
     pushIns = pushIns == null ? PushInHabit.NONE : pushIns;
+    names = names == null ? Names.NONE : names;
+    callOuts = callOuts == null ? LaidOver.USUAL_LETTERING : callOuts;
+    Letterings.byId(callOuts);
   }
 
   /** What of a clip a house style decides. */
@@ -54,7 +64,9 @@ public record HouseStyle(
     FRAME,
     PUSH_INS,
     SOUND,
-    LOGO
+    LOGO,
+    NAMES,
+    CALL_OUTS
   }
 
   /** As a clip has it. */
@@ -69,7 +81,9 @@ public record HouseStyle(
         clip.framed().manner(),
         PushInHabit.of(clip.framed()),
         clip.sounded().cleanup(),
-        clip.laidOver().logo());
+        clip.laidOver().logo(),
+        clip.laidOver().names(),
+        clip.laidOver().callOutLettering());
   }
 
   /** Captions in some way; all else as is usual. */
@@ -83,13 +97,16 @@ public record HouseStyle(
         Manner.USUAL,
         PushInHabit.NONE,
         Cleanup.NONE,
-        null);
+        null,
+        Names.NONE,
+        LaidOver.USUAL_LETTERING);
   }
 
   /** The same with another logo. */
   public HouseStyle withLogo(Logo changed) {
     return new HouseStyle(
-        lettering, style, breaking, leavesOut, use, manner, pushIns, cleanup, changed);
+        lettering, style, breaking, leavesOut, use, manner, pushIns, cleanup, changed, names,
+        callOuts);
   }
 
   /** Captions in this style, none of them edited. */
@@ -101,7 +118,7 @@ public record HouseStyle(
   public ClipDocument on(ClipDocument clip) {
     return clip.with(lettered().withSingle(clip.lettered()))
         .with(clip.framed().with(manner).withAlternating(pushIns.alternating()))
-        .with(new LaidOver(logo))
+        .with(clip.laidOver().with(logo).with(names).setIn(callOuts))
         .with(new Sounded(cleanup));
   }
 
@@ -150,15 +167,24 @@ public record HouseStyle(
     if (!Objects.equals(logo, own.logo)) {
       parts.add(Part.LOGO);
     }
+    if (!Objects.equals(names, own.names)) {
+      parts.add(Part.NAMES);
+    }
+    if (!Objects.equals(callOuts, own.callOuts)) {
+      parts.add(Part.CALL_OUTS);
+    }
     if (!cleanup.equals(own.cleanup)) {
       parts.add(Part.SOUND);
     }
     return parts;
   }
 
-  /** How many settings of a clip are single and stay: caption edits and frames set by hand. */
+  /**
+   * How many settings of a clip are single and stay: caption edits, frames set by hand, call-outs.
+   */
   public static int single(ClipDocument clip) {
     return clip.lettered().edits().values().stream().mapToInt(List::size).sum()
-        + clip.framed().set().size();
+        + clip.framed().set().size()
+        + clip.laidOver().callOuts().size();
   }
 }

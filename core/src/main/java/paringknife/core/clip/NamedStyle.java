@@ -2,6 +2,7 @@ package paringknife.core.clip;
 
 import java.util.List;
 import java.util.Optional;
+import paringknife.core.dress.Names;
 import paringknife.core.frame.Liveliness;
 import paringknife.core.frame.Manner;
 import paringknife.core.frame.PushIn;
@@ -28,7 +29,8 @@ public record NamedStyle(String name, HouseStyle style, Habits habits) {
               Letterings.QUAY.id(),
               new Manner(Liveliness.STILL, Tightness.TO_THE_WAIST),
               PushInHabit.NONE,
-              new Cleanup(true, false, true, true)));
+              new Cleanup(true, false, true, true),
+              Letterings.HERON.id()));
 
   /** Something to stop at in passing: loud captions, a near frame that goes along. */
   public static final NamedStyle MARKET_DAY =
@@ -38,7 +40,8 @@ public record NamedStyle(String name, HouseStyle style, Habits habits) {
               Letterings.SLUICE.id(),
               new Manner(Liveliness.LIVELY, Tightness.HEAD_AND_SHOULDERS),
               new PushInHabit(0.12, 0.08, PushIn.Move.GLIDE),
-              new Cleanup(true, true, true, false)));
+              new Cleanup(true, true, true, false),
+              Letterings.BROADSIDE.id()));
 
   /** Those that ship. */
   public static final List<NamedStyle> SHIPPED = List.of(FIRESIDE, MARKET_DAY);
@@ -58,8 +61,9 @@ public record NamedStyle(String name, HouseStyle style, Habits habits) {
   }
 
   private static HouseStyle styled(
-      String lettering, Manner manner, PushInHabit pushIns, Cleanup cleanup) {
-    return new HouseStyle(lettering, null, null, null, null, manner, pushIns, cleanup, null);
+      String lettering, Manner manner, PushInHabit pushIns, Cleanup cleanup, String callOuts) {
+    return new HouseStyle(
+        lettering, null, null, null, null, manner, pushIns, cleanup, null, Names.NONE, callOuts);
   }
 
   /** The same under another name. */

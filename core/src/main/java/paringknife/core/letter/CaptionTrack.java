@@ -83,6 +83,11 @@ public record CaptionTrack(
     return new AssScript.Part(lettering.style(), cues);
   }
 
+  /** Where it stands, clear of obstacles as far as that goes. */
+  AssScript.Part part(Canvas canvas, Obstacles obstacles) {
+    return AssScript.partClearOf(obstacles, lettering.style(), canvas, cues);
+  }
+
   /** Where captions stand that have no place of their own. */
   public Place place(Canvas canvas, Obstacles obstacles) {
     return new ClearPlace(lettering.style(), canvas, cues).among(obstacles);

@@ -6,6 +6,9 @@ import org.jspecify.annotations.Nullable;
 import paringknife.core.clip.cut.CutList;
 import paringknife.core.letter.cue.CaptionUse;
 import paringknife.core.letter.cue.SaidSentence;
+import paringknife.core.letter.drawn.AssScript;
+import paringknife.core.letter.drawn.Beside;
+import paringknife.core.letter.drawn.Besides;
 import paringknife.core.letter.drawn.Canvas;
 import paringknife.core.letter.drawn.Obstacles;
 import paringknife.core.letter.drawn.TwoLanguages;
@@ -93,15 +96,33 @@ public record CaptionTracks(CaptionTrack spoken, List<CaptionTrack> translated) 
    * What goes into the picture, as drawing instructions (ASS v4+); empty where nothing does.
    *
    * @param obstacles to keep clear of
+   * @param besides what stands there besides captions
    */
-  public String burnt(Canvas canvas, Obstacles obstacles) {
+  public String burnt(Canvas canvas, Obstacles obstacles, List<Beside> besides) {
+    return script(burntParts(canvas, obstacles), canvas, obstacles, besides);
+  }
+
+  /** The same with what is spoken where no captions go into the picture. */
+  public String shown(Canvas canvas, Obstacles obstacles, List<Beside> besides) {
+    List<AssScript.Part> burnt = burntParts(canvas, obstacles);
+    List<AssScript.Part> shown = burnt.isEmpty() ? List.of(spoken.part(canvas, obstacles)) : burnt;
+    return script(shown, canvas, obstacles, besides);
+  }
+
+  private static String script(
+      List<AssScript.Part> captions, Canvas canvas, Obstacles obstacles, List<Beside> besides) {
+    List<AssScript.Part> parts = new Besides(canvas).with(captions, besides, obstacles);
+    return parts.isEmpty() ? "" : AssScript.write(canvas, parts);
+  }
+
+  private List<AssScript.Part> burntParts(Canvas canvas, Obstacles obstacles) {
     List<CaptionTrack> burnt =
         all().stream().filter(t -> t.use().isBurnt()).limit(MOST_BURNT).toList();
     if (burnt.isEmpty()) {
-      return "";
+      return List.of();
     }
     return burnt.size() == 1 || burnt.get(1).cues().isEmpty()
-        ? burnt.get(0).ass(canvas, obstacles)
-        : new TwoLanguages(canvas, burnt.get(0).part(), burnt.get(1).part()).write(obstacles);
+        ? List.of(burnt.get(0).part(canvas, obstacles))
+        : new TwoLanguages(canvas, burnt.get(0).part(), burnt.get(1).part()).parts(obstacles);
   }
 }

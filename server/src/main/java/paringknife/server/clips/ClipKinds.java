@@ -72,6 +72,10 @@ class ClipKinds {
     kinds.put("useLanguage", LetterIntent.UseLanguage.class);
     kinds.put("dropLanguage", LetterIntent.DropLanguage.class);
     kinds.put("layLogo", DressIntent.LayLogo.class);
+    kinds.put("showNames", DressIntent.ShowNames.class);
+    kinds.put("callOut", DressIntent.CallOutOn.class);
+    kinds.put("dropCallOut", DressIntent.DropCallOut.class);
+    kinds.put("setCallOuts", DressIntent.SetCallOuts.class);
     kinds.put("rename", DeliverIntent.Rename.class);
     kinds.put("askFor", DeliverIntent.AskFor.class);
     kinds.put("writePost", DeliverIntent.WritePost.class);

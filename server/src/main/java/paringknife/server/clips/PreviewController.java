@@ -182,8 +182,7 @@ class PreviewController {
     if (!language.isEmpty()) {
       return worked.tracks().in(language).ass(canvas, obstacles);
     }
-    String burnt = worked.tracks().burnt(canvas, obstacles);
-    return burnt.isEmpty() ? worked.captions().ass(canvas, obstacles) : burnt;
+    return worked.tracks().shown(canvas, obstacles, worked.besides());
   }
 
   /** How captions would look that are only being tried. */

@@ -134,7 +134,9 @@ final class LetteringOptions {
         given.manner(),
         given.pushIns(),
         given.cleanup(),
-        given.logo());
+        given.logo(),
+        given.names(),
+        given.callOuts());
   }
 
   private HouseStyle given() throws IOException {

@@ -8,6 +8,7 @@ import paringknife.core.clip.Habits;
 import paringknife.core.clip.HouseStyle;
 import paringknife.core.clip.NamedStyle;
 import paringknife.core.dress.Logo;
+import paringknife.core.dress.Names;
 import paringknife.core.frame.Manner;
 import paringknife.core.frame.PushInHabit;
 import paringknife.core.letter.Lettered;
@@ -57,6 +58,8 @@ public final class StyleFile {
       @Nullable Cleanup cleanup,
       @Nullable Logo logo,
       byte @Nullable [] logoPicture,
+      @Nullable Names names,
+      @Nullable String callOuts,
       @Nullable Habits habits) {}
 
   public static String write(Lettering lettering) {
@@ -167,7 +170,9 @@ public final class StyleFile {
         held.manner() == null ? Manner.USUAL : held.manner(),
         held.pushIns(),
         held.cleanup() == null ? Cleanup.NONE : held.cleanup(),
-        held.logo());
+        held.logo(),
+        held.names(),
+        held.callOuts());
   }
 
   private static void checkWhole(@Nullable Style style, String file) {

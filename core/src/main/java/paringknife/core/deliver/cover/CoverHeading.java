@@ -1,6 +1,5 @@
 package paringknife.core.deliver.cover;
 
-import java.util.ArrayList;
 import java.util.List;
 import paringknife.core.letter.cue.Cue;
 import paringknife.core.letter.drawn.AssScript;
@@ -11,7 +10,7 @@ import paringknife.core.letter.style.Motion;
 import paringknife.core.letter.style.SpokenMark;
 import paringknife.core.letter.style.Style;
 import paringknife.core.time.Span;
-import paringknife.core.writing.WordsOfText;
+import paringknife.core.writing.EvenLines;
 
 /**
  * A clip's title on its cover, in the lettering of its captions and clear of faces and of what is
@@ -35,32 +34,10 @@ public final class CoverHeading {
   public static String script(
       String title, Lettering lettering, Canvas canvas, Obstacles obstacles) {
     int characters = (int) (lettering.breaking().characters() / LARGER);
-    List<String> lines = lines(title, Math.max(LEAST_CHARACTERS, characters));
+    List<String> lines = EvenLines.of(title, Math.max(LEAST_CHARACTERS, characters), MOST_LINES);
     Style plain = lettering.style().withMark(new SpokenMark.Unmarked()).withMotion(Motion.NONE);
     Style style = plain.withFace(plain.face().larger(LARGER));
     Cue words = Cue.given(new Span(0, 1_000_000), String.join("\n", lines));
     return AssScript.clearOf(obstacles, style, canvas, List.of(words)).write(List.of(words));
-  }
-
-  /** Lines of about the same length, none longer than asked for unless a word is. */
-  static List<String> lines(String title, int characters) {
-    int count = (title.length() + characters - 1) / characters;
-    int even = Math.max(1, title.length() / Math.max(1, count));
-    List<String> lines = new ArrayList<>();
-    StringBuilder line = new StringBuilder();
-    for (String word : WordsOfText.of(title)) {
-      boolean isFull = line.length() >= even || line.length() + 1 + word.length() > characters;
-      if (!line.isEmpty() && isFull) {
-        lines.add(line.toString());
-        line.setLength(0);
-      }
-      line.append(line.isEmpty() ? "" : " ").append(word);
-    }
-    lines.add(line.toString());
-    if (lines.size() > MOST_LINES) {
-      lines.subList(MOST_LINES, lines.size()).clear();
-      lines.set(MOST_LINES - 1, lines.get(MOST_LINES - 1) + "…");
-    }
-    return lines;
   }
 }

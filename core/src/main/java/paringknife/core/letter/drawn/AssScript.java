@@ -51,6 +51,11 @@ public final class AssScript {
     return new AssScript(new ClearPlace(style, canvas, cues).clear(obstacles), canvas);
   }
 
+  /** Captions that keep clear of obstacles, where they have no place of their own. */
+  public static Part partClearOf(Obstacles obstacles, Style style, Canvas canvas, List<Cue> cues) {
+    return new Part(new ClearPlace(style, canvas, cues).clear(obstacles), cues);
+  }
+
   public AssScript(Style style, Canvas canvas) {
     this.style = style;
     this.canvas = canvas;

@@ -69,6 +69,11 @@ record CaptionLayout(List<Line> lines, double shrunk, double left, double right)
     return laid(measured, shrunk, scale, style, canvas, place, margin);
   }
 
+  /** How far the ground of captions reaches beyond their text, as a share of the height. */
+  static double padding(Style style, Canvas canvas) {
+    return style.ground().shows() ? style.ground().padding() * canvas.scale() / canvas.height() : 0;
+  }
+
   static Place placeOf(Style style, Canvas canvas) {
     Place put = style.placeIn(canvas.shape());
     return put != null ? put : new Place(0.5, 1 - canvas.safe().bottom() - CLEAR);

@@ -71,6 +71,26 @@ public final class ClearPlace {
     return best;
   }
 
+  /** The place nearest to another one, above or below it, that keeps clear of obstacles. */
+  Place near(Place preferred, Obstacles obstacles) {
+    Extent extent = extent();
+    double lowest = 1 - canvas.safe().bottom() - CaptionLayout.padding(style, canvas);
+    double highest = Math.min(lowest, canvas.safe().top() + extent.height());
+    Place best = preferred;
+    double least = Double.MAX_VALUE;
+    for (double y = lowest; y >= highest; y -= STEP) {
+      Place place = new Place(preferred.x(), y);
+      double cost =
+          covered(place, extent.width(), extent.height(), obstacles)
+              + Math.abs(preferred.y() - y) * WORTH;
+      if (cost < least - 1e-9) {
+        least = cost;
+        best = place;
+      }
+    }
+    return best;
+  }
+
   /** How large captions are at most, as shares of the canvas. */
   record Extent(double width, double height) {}
 

@@ -41,21 +41,22 @@ public final class TwoLanguages {
 
   /** One script for both, clear of obstacles as far as that goes. */
   public String write(Obstacles obstacles) {
-    double padding = padding(first.style()) + padding(second.style());
+    return AssScript.write(canvas, parts(obstacles));
+  }
+
+  /** Both where they stand, clear of obstacles as far as that goes. */
+  public List<AssScript.Part> parts(Obstacles obstacles) {
+    double padding =
+        CaptionLayout.padding(first.style(), canvas)
+            + CaptionLayout.padding(second.style(), canvas);
     double above =
         new ClearPlace(second.style(), canvas, second.cues()).extent().height() + GAP + padding;
     ClearPlace lower = new ClearPlace(first.style(), canvas, first.cues(), above);
     Place place = lower.among(obstacles);
     double y = Math.max(above, place.y() - lower.extent().height() - GAP - padding);
-    return AssScript.write(
-        canvas,
-        List.of(
-            new AssScript.Part(lower.clear(obstacles), first.cues()),
-            new AssScript.Part(second.style().withPlace(new Place(place.x(), y)), unplaced())));
-  }
-
-  private double padding(Style style) {
-    return style.ground().shows() ? style.ground().padding() * canvas.scale() / canvas.height() : 0;
+    return List.of(
+        new AssScript.Part(lower.clear(obstacles), first.cues()),
+        new AssScript.Part(second.style().withPlace(new Place(place.x(), y)), unplaced()));
   }
 
   private List<Cue> unplaced() {

@@ -40,14 +40,6 @@ class CoverTest {
   }
 
   @Test
-  void aTitleIsBrokenIntoLinesOfAboutTheSameLength() {
-    assertThat(CoverHeading.lines("What the river leaves behind on the mill wheel", 20))
-        .containsExactly("What the river", "leaves behind on", "the mill wheel");
-    assertThat(CoverHeading.lines("one two three four five six seven", 4)).hasSize(5);
-    assertThat(CoverHeading.lines("Ice", 20)).containsExactly("Ice");
-  }
-
-  @Test
   void aHostileTitleIsWrittenAsText() {
     String script =
         CoverHeading.script(
