@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.util.ArrayList;
 import java.util.List;
+import paringknife.core.frame.people.Face;
 import paringknife.core.frame.people.FaceSample;
 
 /** Reads a run of pictures, packed RGB, into face samples. */
@@ -31,13 +32,15 @@ public final class FaceReading {
     /**
      * @param tile whose picture it is
      * @param picture packed RGB; another one the next time
+     * @param faces that were found in it
      */
-    void look(int tile, long us, byte[] picture);
+    void look(int tile, long us, byte[] picture, List<Face> faces);
   }
 
   /** The faces of one camera, whose pictures are the whole of them. */
   public List<FaceSample> read(InputStream pictures) throws IOException {
-    return read(pictures, List.of(new Tile(0, 0, width, height)), (tile, us, picture) -> {}).get(0);
+    return read(pictures, List.of(new Tile(0, 0, width, height)), (tile, us, picture, faces) -> {})
+        .get(0);
   }
 
   /** The faces that each of several cameras sees, whose pictures lie side by side. */
@@ -56,8 +59,9 @@ public final class FaceReading {
         long us = Math.round(n * 1e6 / picturesPerSecond);
         for (int t = 0; t < tiles.size(); t++) {
           byte[] own = tiles.size() == 1 ? picture : of(tiles.get(t), picture);
-          samples.get(t).add(new FaceSample(us, watchers.get(t).watch(own)));
-          beside.look(t, us, own);
+          List<Face> faces = watchers.get(t).watch(own);
+          samples.get(t).add(new FaceSample(us, faces));
+          beside.look(t, us, own, faces);
         }
       }
     } catch (EOFException end) {

@@ -97,9 +97,9 @@ public final class AnalysisPictures {
               .read(
                   pictures,
                   tiles,
-                  (tile, us, picture) -> {
+                  (tile, us, picture, seen) -> {
                     if (us % TextWatcher.EVERY_US == 0) {
-                      watchers.get(tile).watch(us, picture);
+                      watchers.get(tile).watch(us, picture, seen);
                     }
                   });
       return new Seen(faces, watchers.stream().map(TextWatcher::end).toList());

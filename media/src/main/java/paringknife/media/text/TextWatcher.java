@@ -9,6 +9,7 @@ import org.opencv.core.CvType;
 import org.opencv.core.Mat;
 import org.opencv.core.Rect;
 import org.opencv.imgproc.Imgproc;
+import paringknife.core.frame.people.Face;
 import paringknife.core.frame.text.SeenText;
 import paringknife.core.frame.text.TextBox;
 import paringknife.core.frame.text.TextTracker;
@@ -60,17 +61,31 @@ public final class TextWatcher implements AutoCloseable {
    * Looks at the next picture.
    *
    * @param picture packed RGB
+   * @param faces that are seen in it: glasses and brows are no text
    */
-  public void watch(long us, byte[] picture) {
+  public void watch(long us, byte[] picture, List<Face> faces) {
     rgb.put(0, 0, picture);
     Imgproc.cvtColor(rgb, grey, Imgproc.COLOR_RGB2GRAY);
-    List<TextBox> boxes = lines.in(grey).stream().map(this::share).toList();
+    List<TextBox> boxes =
+        lines.in(grey).stream()
+            .map(this::share)
+            .filter(b -> faces.stream().noneMatch(f -> isOn(f, b)))
+            .toList();
     waiting.addAll(tracker.next(us, boxes));
     known.removeIf(k -> !isStill(k, us));
     waiting.removeIf(s -> !s.isThere(us));
     for (int i = 0; i < MOST_CLOSELY && !waiting.isEmpty(); i++) {
       lookClosely(waiting.remove(0));
     }
+  }
+
+  private static boolean isOn(Face face, TextBox box) {
+    double x = box.x() + box.width() / 2;
+    double y = box.y() + box.height() / 2;
+    return x > face.x()
+        && x < face.x() + face.width()
+        && y > face.y()
+        && y < face.y() + face.height();
   }
 
   private void lookClosely(TextTracker.Standing standing) {

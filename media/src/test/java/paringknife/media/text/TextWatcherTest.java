@@ -13,6 +13,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import paringknife.core.frame.people.Face;
 import paringknife.core.frame.text.SeenText;
 import paringknife.core.frame.text.TextBox;
 import paringknife.media.process.ChildProcess;
@@ -29,7 +30,8 @@ class TextWatcherTest {
   }
 
   /** Looks through ten seconds of something that ffmpeg makes. */
-  private List<SeenText> seenIn(String made, String drawn) throws IOException {
+  private List<SeenText> seenIn(String made, String drawn, Face... found) throws IOException {
+    List<Face> faces = List.of(found);
     Path raw = folder.resolve("film.rgb");
     run(
         "ffmpeg",
@@ -54,7 +56,8 @@ class TextWatcherTest {
     int size = WIDTH * HEIGHT * 3;
     try (TextWatcher watcher = new TextWatcher(WIDTH, HEIGHT)) {
       for (int n = 0; (n + 1) * size <= all.length; n++) {
-        watcher.watch(n * TextWatcher.EVERY_US, Arrays.copyOfRange(all, n * size, (n + 1) * size));
+        watcher.watch(
+            n * TextWatcher.EVERY_US, Arrays.copyOfRange(all, n * size, (n + 1) * size), faces);
       }
       return watcher.end();
     }
@@ -138,6 +141,14 @@ class TextWatcherTest {
       })
   void whatIsNoTextIsNone(String film) throws IOException {
     assertThat(seenIn(film, "")).isEmpty();
+  }
+
+  @Test
+  void whatIsOnAFaceIsNoText() throws IOException {
+    String banner = text("Ada Winter", "fontsize=48:x=90:y=560");
+    assertThat(seenIn("color=0x203040:s=1280x720:r=2", banner)).hasSize(1);
+    assertThat(seenIn("color=0x203040:s=1280x720:r=2", banner, new Face(0.05, 0.7, 0.3, 0.25, 0)))
+        .isEmpty();
   }
 
   @Test
