@@ -44,7 +44,7 @@ export function DestinationForm({
       <label className="label">
         Name
         <input
-          className="field mt-1"
+          className="field mt-1 font-normal text-ink"
           value={name}
           maxLength={60}
           required
@@ -130,7 +130,7 @@ function Most({
     <label className="label">
       {name}
       <input
-        className="field mt-1"
+        className="field mt-1 font-normal text-ink"
         type="number"
         min={0}
         max={most}

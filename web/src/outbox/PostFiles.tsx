@@ -3,7 +3,7 @@ import { Popover } from 'radix-ui';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { Send } from 'lucide-react';
-import { api, type FileToPost, type Spec } from '../api/client';
+import { api, type Destination, type FileToPost, type Spec } from '../api/client';
 import { daysAfter, onDay, zone } from './weeks';
 
 const STEPS: [hours: number, name: string][] = [
@@ -50,7 +50,10 @@ function Form({ specs, ready }: { specs: Spec[]; ready: FileToPost[] }) {
   const [told, setTold] = useState('');
   const [done, setDone] = useState(false);
   const files = ready.filter((r) => r.spec === spec);
-  const destination = to ?? destinations[0]?.id;
+  const { width = 0, height = 1 } = offered.find((s) => s.id === spec)?.canvas ?? {};
+  const takes = (d: Destination) =>
+    !d.rules.shapes.length || d.rules.shapes.some((s) => s.width * height === s.height * width);
+  const destination = to ?? (destinations.find(takes) ?? destinations[0])?.id;
   const put = async () => {
     try {
       await api.schedulePosts({ files, destination: destination!, when: { first, zone: zone(), everyHours } });
@@ -72,7 +75,7 @@ function Form({ specs, ready }: { specs: Spec[]; ready: FileToPost[] }) {
     >
       <label className="label">
         Finished files of
-        <select className="field mt-1" value={spec} onChange={(e) => setSpec(e.target.value)}>
+        <select className="field mt-1 font-normal text-ink" value={spec} onChange={(e) => setSpec(e.target.value)}>
           {offered.map((s) => (
             <option key={s.id} value={s.id}>
               {s.name}: {ready.filter((r) => r.spec === s.id).length}
@@ -82,7 +85,11 @@ function Form({ specs, ready }: { specs: Spec[]; ready: FileToPost[] }) {
       </label>
       <label className="label">
         To
-        <select className="field mt-1" value={destination} onChange={(e) => setTo(Number(e.target.value))}>
+        <select
+          className="field mt-1 font-normal text-ink"
+          value={destination}
+          onChange={(e) => setTo(Number(e.target.value))}
+        >
           {destinations.map((d) => (
             <option key={d.id} value={d.id}>
               {d.name}
@@ -93,7 +100,7 @@ function Form({ specs, ready }: { specs: Spec[]; ready: FileToPost[] }) {
       <label className="label">
         The first one
         <input
-          className="field mt-1"
+          className="field mt-1 font-normal text-ink"
           type="datetime-local"
           value={first}
           required
@@ -103,7 +110,11 @@ function Form({ specs, ready }: { specs: Spec[]; ready: FileToPost[] }) {
       {files.length > 1 && (
         <label className="label">
           The others
-          <select className="field mt-1" value={everyHours} onChange={(e) => setEveryHours(Number(e.target.value))}>
+          <select
+            className="field mt-1 font-normal text-ink"
+            value={everyHours}
+            onChange={(e) => setEveryHours(Number(e.target.value))}
+          >
             {STEPS.map(([hours, name]) => (
               <option key={hours} value={hours}>
                 {name}

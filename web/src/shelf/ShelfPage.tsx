@@ -58,7 +58,7 @@ export function ShelfPage() {
     place === 'all' ? 'Shelf' : place === 'bin' ? 'Bin' : (shelves.data?.find((s) => s.id === place)?.name ?? 'Shelf');
   return (
     <div className="flex h-full flex-col">
-      <header className="flex h-[52px] shrink-0 items-center border-b border-rule px-6">
+      <header className="flex h-[52px] shrink-0 items-center gap-2 border-b border-rule px-6">
         <span className="flex items-center gap-2 font-serif text-[17px] font-semibold">
           <img src="/assets/mark.svg" alt="" width="22" height="22" />
           Paring Knife
@@ -67,7 +67,7 @@ export function ShelfPage() {
         <QueueLink />
         <OutboxLink />
         <button
-          className="button button-strong ml-2 flex items-center gap-1.5"
+          className="button button-strong flex items-center gap-1.5"
           onClick={() => setAdding(!adding)}
           aria-expanded={adding}
         >

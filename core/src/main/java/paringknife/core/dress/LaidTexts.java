@@ -19,8 +19,12 @@ import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
 import paringknife.core.writing.EvenLines;
 
-/** The texts that are laid over a clip: names of those who speak, and call-outs. */
-public final class LaidTexts {
+/**
+ * The texts that are laid over a clip: names of those who speak, and call-outs.
+ *
+ * @param cuts the clip's cut list
+ */
+public record LaidTexts(LaidOver laidOver, CutList cuts, Transcript transcript) {
   /** Letterings are as large as captions; names are quieter, call-outs nearly as loud. */
   private static final double NAME_SIZE = 0.76;
 
@@ -36,19 +40,6 @@ public final class LaidTexts {
 
   /** What speakers are called whom nobody has named. */
   private static final Pattern NO_NAME = Pattern.compile("(?i)speaker\\s*\\d*|unknown|\\s*");
-
-  private final LaidOver laidOver;
-  private final CutList cuts;
-  private final Transcript transcript;
-
-  /**
-   * @param cuts the clip's cut list
-   */
-  public LaidTexts(LaidOver laidOver, CutList cuts, Transcript transcript) {
-    this.laidOver = laidOver;
-    this.cuts = cuts;
-    this.transcript = transcript;
-  }
 
   /** As they stand in the picture, names first. */
   public List<Beside> besides() {

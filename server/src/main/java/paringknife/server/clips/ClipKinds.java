@@ -57,6 +57,13 @@ class ClipKinds {
     kinds.put("matchColours", FrameIntent.MatchColours.class);
     kinds.put("cutTo", FrameIntent.CutTo.class);
     kinds.put("dropCameraCuts", FrameIntent.DropCameraCuts.class);
+    addDrawn(kinds);
+    addDelivered(kinds);
+    return new JsonKinds(Intent.class, kinds);
+  }
+
+  /** Of captions, and of what is laid over. */
+  private static void addDrawn(Map<String, Class<?>> kinds) {
     kinds.put("letter", LetterIntent.Letter.class);
     kinds.put("restyle", LetterIntent.Restyle.class);
     kinds.put("rebreak", LetterIntent.Rebreak.class);
@@ -76,12 +83,14 @@ class ClipKinds {
     kinds.put("callOut", DressIntent.CallOutOn.class);
     kinds.put("dropCallOut", DressIntent.DropCallOut.class);
     kinds.put("setCallOuts", DressIntent.SetCallOuts.class);
+  }
+
+  private static void addDelivered(Map<String, Class<?>> kinds) {
     kinds.put("rename", DeliverIntent.Rename.class);
     kinds.put("askFor", DeliverIntent.AskFor.class);
     kinds.put("writePost", DeliverIntent.WritePost.class);
     kinds.put("waive", DeliverIntent.Waive.class);
     kinds.put("chooseCover", DeliverIntent.ChooseCover.class);
-    return new JsonKinds(Intent.class, kinds);
   }
 
   @Bean
