@@ -18,12 +18,14 @@ export const HandOnPanel = memo(function HandOnPanel({ clip, ntsc }: { clip: Cli
     placeholderData: (before) => before,
   });
   const write = async (each: boolean) => {
+    const queryKey = ['kept-pieces', clip.id, clip.revision];
     try {
-      queries.setQueryData(
-        ['kept-pieces', clip.id, clip.revision],
-        await api.writePieces(clip.id, each, each ? handles : 0),
-      );
+      const now = await api.writePieces(clip.id, each, each ? handles : 0);
+      // Whoever asked before this order and is answered after it does not know of it.
+      await queries.cancelQueries({ queryKey });
+      queries.setQueryData(queryKey, now);
       setProblem(null);
+      await queries.invalidateQueries({ queryKey });
     } catch (error) {
       setProblem((error as Error).message);
     }

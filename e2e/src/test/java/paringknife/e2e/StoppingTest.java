@@ -104,7 +104,8 @@ class StoppingTest {
       assertThat(starting.waitFor(60, TimeUnit.SECONDS)).isTrue();
       assertThat(
               ProcessHandle.allProcesses()
-                  .filter(p -> p.info().commandLine().orElse("").contains(data.toString())))
+                  .map(p -> p.info().commandLine().orElse(""))
+                  .filter(line -> line.contains(data.toString())))
           .as("left running after %d ms", ms)
           .isEmpty();
     }

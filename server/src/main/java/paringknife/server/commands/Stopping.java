@@ -1,7 +1,11 @@
 package paringknife.server.commands;
 
+import java.time.Duration;
+import java.util.List;
 import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicReference;
+import java.util.concurrent.locks.LockSupport;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -9,6 +13,10 @@ import org.jspecify.annotations.Nullable;
  * started, at whatever moment that is: also while it is still starting.
  */
 final class Stopping {
+  private static final int TRIES = 20;
+  private static final Duration BREATH = Duration.ofMillis(50);
+  private static final Duration WAIT = Duration.ofMillis(500);
+
   private final AtomicReference<@Nullable AutoCloseable> started = new AtomicReference<>();
   private final CountDownLatch stopped = new CountDownLatch(1);
 
@@ -31,8 +39,22 @@ final class Stopping {
     } catch (Exception e) {
       System.err.println("stopping: " + e.getMessage());
     } finally {
-      ProcessHandle.current().descendants().forEach(ProcessHandle::destroyForcibly);
+      endDescendants();
       stopped.countDown();
+    }
+  }
+
+  /** Until none is left: some may be started, or start others, while they are looked for. */
+  private static void endDescendants() {
+    for (int i = 0; i < TRIES; i++) {
+      List<ProcessHandle> left = ProcessHandle.current().descendants().toList();
+      if (left.isEmpty() && i > 0) {
+        return;
+      }
+      left.forEach(ProcessHandle::destroyForcibly);
+      left.forEach(
+          p -> p.onExit().completeOnTimeout(null, WAIT.toMillis(), TimeUnit.MILLISECONDS).join());
+      LockSupport.parkNanos(BREATH.toNanos());
     }
   }
 

@@ -1,8 +1,10 @@
 package paringknife.server.outbox;
 
+import java.io.UncheckedIOException;
 import org.springframework.stereotype.Component;
 import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.deliver.post.PostTexts;
+import paringknife.media.ffmpeg.UnusableRecording;
 import paringknife.server.clips.ClipPosts;
 import paringknife.server.clips.ClipStore;
 import paringknife.server.deliver.ReadyCells;
@@ -31,15 +33,17 @@ class Consignments {
    * @throws NotYet saying what is still to be done
    */
   Outlet.Consignment of(PostingStore.Row row, DestinationStore.Destination to) {
-    ClipStore.StoredClip clip;
     try {
-      clip = clips.byId(row.clipId());
+      ClipStore.StoredClip clip = clips.byId(row.clipId());
+      DeliverySpec spec =
+          specs.all().find(row.spec()).orElseThrow(() -> new NotYet("its spec is gone"));
+      PostTexts texts = spec.texts().of(clip.document().title(), posts.of(clip));
+      return new Outlet.Consignment(
+          row.key(), to.name(), to.rules(), ready.file(clip, spec), texts);
     } catch (NotThere e) {
-      throw new NotYet("its clip is in the bin");
+      throw new NotYet("its clip or its episode is in the bin");
+    } catch (UncheckedIOException | UnusableRecording e) {
+      throw new NotYet("its episode cannot be opened");
     }
-    DeliverySpec spec =
-        specs.all().find(row.spec()).orElseThrow(() -> new NotYet("its spec is gone"));
-    PostTexts texts = spec.texts().of(clip.document().title(), posts.of(clip));
-    return new Outlet.Consignment(row.key(), to.name(), to.rules(), ready.file(clip, spec), texts);
   }
 }

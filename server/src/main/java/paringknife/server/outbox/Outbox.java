@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.time.LocalDateTime;
 import java.time.ZoneId;
 import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -76,7 +77,7 @@ class Outbox {
       String title = clips.byId(file.clipId()).document().title();
       String spec = specs.all().byId(file.spec()).id();
       for (PostingStore.Row there : postings.ofCell(file.clipId(), spec)) {
-        if (there.destination().equals(to.name())) {
+        if (Objects.equals(there.destinationId(), to.id())) {
           throw new IllegalArgumentException(
               "“" + title + "” is in the outbox for " + to.name() + " already.");
         }

@@ -9,6 +9,7 @@ import org.slf4j.LoggerFactory;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnWebApplication;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
+import org.springframework.dao.DataAccessException;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import paringknife.core.outbox.Patience;
@@ -29,6 +30,7 @@ class PostingRounds {
   /** What waits for its file is looked at so often. */
   private static final Duration FILE_AGAIN = Duration.ofSeconds(10);
 
+  private static final Duration TROUBLE_AGAIN = Duration.ofMinutes(1);
   private static final Duration WITHDRAW_AGAIN = Duration.ofMinutes(1);
 
   private final PostingStore postings;
@@ -68,13 +70,31 @@ class PostingRounds {
   void roundAsOf(Instant now) {
     boolean changed = false;
     for (PostingStore.Row row : postings.due(PostingState.WITHDRAWING, now)) {
-      changed |= takeBack(row, now);
+      changed |= done(row, now, this::takeBack);
     }
     for (PostingStore.Row row : postings.due(PostingState.SCHEDULED, now)) {
-      changed |= handOver(row, now);
+      changed |= done(row, now, this::handOver);
     }
     if (changed) {
       events.outboxChanged();
+    }
+  }
+
+  /** What is to be done for a post; true when it has come further. */
+  private interface Step {
+    boolean take(PostingStore.Row row, Instant now);
+  }
+
+  /** Whatever is wrong with one holds up none of the others. */
+  private boolean done(PostingStore.Row row, Instant now, Step step) {
+    try {
+      return step.take(row, now);
+    } catch (DataAccessException e) {
+      throw e;
+    } catch (RuntimeException e) {
+      LOG.warn("post {} cannot be dealt with", row.id(), e);
+      return postings.wait(
+          row, row.state(), now.plus(TROUBLE_AGAIN), List.of("it cannot be dealt with just now"));
     }
   }
 

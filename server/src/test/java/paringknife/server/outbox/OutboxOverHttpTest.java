@@ -221,6 +221,42 @@ class OutboxOverHttpTest {
     await(id, PostingState.WITHDRAWN);
   }
 
+  /** One that cannot be looked at, in front of one that can. */
+  @Test
+  void whatCannotBeDealtWithHoldsUpNoneOfTheOthers() throws Exception {
+    long gone = APP.clip("Of an episode that is away", 3);
+    long waits = posted(gone, "null");
+    APP.sent("DELETE", "/api/clips/" + gone, "");
+    long id = posted(clip, "null");
+    await(id, PostingState.ACCEPTED);
+    assertThat(APP.part(PostingStore.class).byId(waits).orElseThrow().reasons())
+        .containsExactly("waits for its file: its clip or its episode is in the bin");
+    PostingRounds rounds =
+        new PostingRounds(
+            APP.part(PostingStore.class),
+            APP.part(DestinationStore.class),
+            APP.part(Consignments.class),
+            new Outlet() {
+              @Override
+              public Answer post(Consignment consignment) {
+                throw new IllegalStateException("broken");
+              }
+
+              @Override
+              public boolean withdraw(String key) {
+                throw new IllegalStateException("broken");
+              }
+            },
+            APP.part(paringknife.server.events.Events.class));
+    PostingStore store = APP.part(PostingStore.class);
+    store.to(store.byId(id).orElseThrow(), PostingState.WITHDRAWING, List.of(), null);
+    rounds.roundAsOf(Instant.now());
+    assertThat(store.byId(id).orElseThrow().reasons())
+        .containsExactly("it cannot be dealt with just now");
+    round(Duration.ofMinutes(2));
+    await(id, PostingState.WITHDRAWN);
+  }
+
   @Test
   void whatCameTooLateIsNotPostedUnasked() throws Exception {
     LocalDateTime yesterday = LocalDateTime.now(ZoneOffset.UTC).minusDays(1);
@@ -233,7 +269,7 @@ class OutboxOverHttpTest {
   /** As if the server had been killed after the destination took it and before that was noted. */
   @Test
   void whatWasBeingHandedOverIsPostedOnce() throws Exception {
-    long id = posted(clip, "\"2100-01-01T00:00\"");
+    long id = posted(clip, "\"" + LocalDateTime.now(ZoneOffset.UTC).plusDays(30) + "\"");
     PostingStore store = APP.part(PostingStore.class);
     PostingStore.Row seen = store.byId(id).orElseThrow();
     assertThat(store.begin(seen)).isTrue();
@@ -244,7 +280,7 @@ class OutboxOverHttpTest {
     var answer = APP.part(StandInOutlet.class).post(consignment);
 
     APP.part(PostingRounds.class).takeUpAgain();
-    round(Duration.ofDays(40_000).minus(Duration.between(Instant.EPOCH, Instant.now())));
+    round(Duration.ofDays(31));
     PostingStore.Row after = store.byId(id).orElseThrow();
     assertThat(after.state()).isEqualTo(PostingState.ACCEPTED);
     assertThat(answer.toString()).contains(after.reference());
