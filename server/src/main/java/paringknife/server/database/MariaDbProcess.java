@@ -110,20 +110,8 @@ public final class MariaDbProcess implements Database {
     Files.move(made, data(home), StandardCopyOption.ATOMIC_MOVE);
   }
 
-  /** Whether this program is being ended: whatever it starts from now on would outlive it. */
-  private static boolean isEnding() {
-    Thread none = new Thread(() -> {});
-    try {
-      Runtime.getRuntime().addShutdownHook(none);
-      Runtime.getRuntime().removeShutdownHook(none);
-      return false;
-    } catch (IllegalStateException e) {
-      return true;
-    }
-  }
-
   private static Process launch(Path home, int port) throws IOException {
-    if (isEnding()) {
+    if (ProgramEnd.hasBegun()) {
       throw new IOException("The program is being ended.");
     }
     return new ProcessBuilder(
