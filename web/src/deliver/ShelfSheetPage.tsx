@@ -1,8 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
-import { Link, useNavigate, useSearchParams } from 'react-router';
+import { useNavigate, useSearchParams } from 'react-router';
 import { api } from '../api/client';
 import { BatchNote } from '../queue/BatchNote';
 import { AwayNote } from '../ui/AwayNote';
+import { PageHead } from '../ui/PageHead';
 import { Message } from '../workbench/Notes';
 import { DeliverySheet } from './DeliverySheet';
 
@@ -14,14 +15,10 @@ export function ShelfSheetPage() {
   const shelves = useQuery({ queryKey: ['shelves'], queryFn: api.shelves }).data;
   return (
     <div className="flex h-full flex-col">
-      <header className="flex h-[52px] shrink-0 items-center gap-3 border-b border-rule px-6">
-        <Link to="/" className="flex items-center gap-2 font-serif text-[17px] font-semibold">
-          <img src="/assets/mark.svg" alt="" width="22" height="22" />
-          Paring Knife
-        </Link>
+      <PageHead>
         <span className="text-soft">/</span>
         <b>{shelf === null ? 'All episodes' : (shelves?.find((s) => s.id === shelf)?.name ?? '')}</b>
-      </header>
+      </PageHead>
       <AwayNote />
       <BatchNote />
       <Message />

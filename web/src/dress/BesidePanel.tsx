@@ -10,7 +10,7 @@ const LONGEST = 120;
 /** Text in the picture that is no caption: names of those who speak, and call-outs. */
 export function BesidePanel({ clip, transcript }: { clip: ClipState; transcript: TranscriptColumns }) {
   return (
-    <div className="grid gap-4">
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-4">
       <NamesFields clip={clip} transcript={transcript} />
       <CallOutFields clip={clip} transcript={transcript} />
     </div>
@@ -78,7 +78,7 @@ function NamesFields({ clip, transcript }: { clip: ClipState; transcript: Transc
       <p className="text-[12.5px] text-soft">
         {transcript.speakers.length
           ? 'Each is shown when it is first heard in the clip, clear of faces and captions.'
-          : 'Nobody is named in this transcript yet.'}
+          : 'Nobody is named yet: press the name above a paragraph of the text to say who speaks.'}
       </p>
     </section>
   );
@@ -94,7 +94,7 @@ function CallOutFields({ clip, transcript }: { clip: ClipState; transcript: Tran
   const at = (id: number) => transcript.ids.indexOf(id);
   const shown = [...callOuts].sort((a, b) => at(a.firstWord) - at(b.firstWord));
   return (
-    <section className="grid gap-2 border-t border-rule pt-3" aria-label="Call-outs">
+    <section className="grid grid-cols-[minmax(0,1fr)] gap-2 border-t border-rule pt-3" aria-label="Call-outs">
       <span className="label">Call-outs</span>
       {first !== null && last !== null ? (
         <NewCallOut

@@ -39,7 +39,7 @@ export function LetterSide({
   if (!specimens) return null;
   const name = specimens.letterings.find((l) => l.id === clip.lettered.lettering)?.name;
   return (
-    <section className="grid gap-3">
+    <section className="grid grid-cols-[minmax(0,1fr)] gap-3">
       <Choice
         label={`${name}${clip.lettered.style || clip.lettered.breaking ? ', changed for this clip' : ''}`}
         value={part}

@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { Link } from 'react-router';
 import { api, type Posting } from '../api/client';
 import { BatchNote } from '../queue/BatchNote';
 import { AwayNote } from '../ui/AwayNote';
+import { PageHead } from '../ui/PageHead';
 import { DestinationList } from './DestinationList';
 import { PostingDetail } from './PostingDetail';
 import { wantsHand } from './standing';
@@ -49,12 +49,7 @@ export function OutboxPage() {
     void take(api.putOff(id, { first: at, zone: zone(), everyHours: 0 }));
   return (
     <div className="flex h-full flex-col">
-      <header className="flex h-[52px] shrink-0 items-center border-b border-rule px-6">
-        <Link to="/" className="flex items-center gap-2 font-serif text-[17px] font-semibold">
-          <img src="/assets/mark.svg" alt="" width="22" height="22" />
-          Paring Knife
-        </Link>
-      </header>
+      <PageHead />
       <AwayNote />
       <BatchNote />
       <div className="flex min-h-0 flex-1">

@@ -98,7 +98,7 @@ function Form({ specs, ready }: { specs: Spec[]; ready: FileToPost[] }) {
         </select>
       </label>
       <label className="label">
-        The first one
+        {files.length > 1 ? 'The first one' : 'When'}
         <input
           className="field mt-1 font-normal text-ink"
           type="datetime-local"

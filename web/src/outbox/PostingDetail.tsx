@@ -86,7 +86,7 @@ export function PostingDetail({
         </form>
       )}
       {canBeTakenBack(posting) && (
-        <button className="button mt-1.5" onClick={onWithdraw}>
+        <button className="button mt-3" onClick={onWithdraw}>
           Take it back
         </button>
       )}

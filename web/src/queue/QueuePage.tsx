@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { Link } from 'react-router';
 import { api, type Queue } from '../api/client';
 import { AwayNote } from '../ui/AwayNote';
+import { PageHead } from '../ui/PageHead';
 import { clock } from '../ui/time';
 import { isToldByBrowser, wishTold } from './batch';
 import { BatchNote } from './BatchNote';
@@ -47,12 +47,7 @@ export function QueuePage() {
   const waiting = queue?.lines.filter((l) => l.state === 'WAITING') ?? [];
   return (
     <div className="flex h-full flex-col">
-      <header className="flex h-[52px] shrink-0 items-center border-b border-rule px-6">
-        <Link to="/" className="flex items-center gap-2 font-serif text-[17px] font-semibold">
-          <img src="/assets/mark.svg" alt="" width="22" height="22" />
-          Paring Knife
-        </Link>
-      </header>
+      <PageHead />
       <AwayNote />
       <BatchNote />
       <main className="flex-1 overflow-y-auto px-8 py-8">

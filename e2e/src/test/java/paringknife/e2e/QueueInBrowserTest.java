@@ -69,6 +69,25 @@ class QueueInBrowserTest extends FerryInBrowser {
     assertThat(finished).containsText("Feed square");
     Download file = page.waitForDownload(() -> finished.getByLabel("Take home").click());
     assertThat(file.suggestedFilename()).endsWith(".mp4");
+    postIt();
     assertThat(browser.errors).isEmpty();
+  }
+
+  /** From the sheet into the outbox, and out by the stand-in. */
+  private void postIt() {
+    openPare(page);
+    openStage("Deliver");
+    page.getByTestId("post-files").click();
+    assertThat(page.getByLabel("To", new Page.GetByLabelOptions().setExact(true))).hasValue("2");
+    press("Put it into the outbox");
+    page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("See the outbox")).click();
+    Locator posting = page.getByTestId("posting");
+    assertThat(posting).hasAttribute("data-state", "SCHEDULED");
+    posting.click();
+    press("Post it now");
+    assertThat(posting).hasAttribute("data-state", "ACCEPTED");
+    assertThat(page.getByTestId("posting-detail")).containsText("stand-in-");
+    press("Take it back");
+    assertThat(posting).hasAttribute("data-state", "WITHDRAWN");
   }
 }

@@ -10,6 +10,7 @@ import paringknife.core.frame.PushInHabit;
 import paringknife.core.frame.Tightness;
 import paringknife.core.letter.drawn.Letterings;
 import paringknife.core.listen.clean.Cleanup;
+import paringknife.core.writing.OneLine;
 
 /**
  * A house style under the name by which shows have it.
@@ -47,7 +48,7 @@ public record NamedStyle(String name, HouseStyle style, Habits habits) {
   public static final List<NamedStyle> SHIPPED = List.of(FIRESIDE, MARKET_DAY);
 
   public NamedStyle {
-    name = name == null ? "" : String.join(" ", name.strip().split("\\s+"));
+    name = name == null ? "" : OneLine.of(name);
     boolean isText = name.codePoints().noneMatch(Character::isISOControl);
     if (name.isEmpty() || name.length() > LONGEST_NAME || !isText) {
       throw new IllegalArgumentException(

@@ -5,6 +5,7 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import paringknife.core.deliver.cover.Cover;
 import paringknife.core.deliver.post.Post;
+import paringknife.core.writing.OneLine;
 
 /**
  * The section of a clip that says under which title and for which destinations it goes out.
@@ -40,7 +41,7 @@ public record Delivered(
   }
 
   private static String clean(String text) {
-    String one = String.join(" ", text.strip().split("\\s+"));
+    String one = OneLine.of(text);
     int end = Math.min(LONGEST_TITLE, one.length());
     boolean halves = end < one.length() && Character.isHighSurrogate(one.charAt(end - 1));
     return one.substring(0, halves ? end - 1 : end).strip();

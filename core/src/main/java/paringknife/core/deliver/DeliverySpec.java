@@ -9,6 +9,7 @@ import paringknife.core.frame.Shape;
 import paringknife.core.letter.cue.CaptionUse;
 import paringknife.core.letter.drawn.Canvas;
 import paringknife.core.letter.drawn.SafeArea;
+import paringknife.core.writing.OneLine;
 
 /**
  * What one destination takes.
@@ -42,7 +43,7 @@ public record DeliverySpec(
   private static final int LONGEST_ID = 80;
 
   public DeliverySpec {
-    name = String.join(" ", name.strip().split("\\s+"));
+    name = OneLine.of(name);
     if (name.isEmpty() || name.length() > LONGEST_NAME) {
       throw new IllegalArgumentException(
           "A spec needs a name of up to " + LONGEST_NAME + " characters.");

@@ -1,5 +1,7 @@
 package paringknife.core.dress;
 
+import paringknife.core.writing.OneLine;
+
 /**
  * A few words that stand large in the picture while something is said.
  *
@@ -11,7 +13,7 @@ public record CallOut(long firstWord, long lastWord, String text) {
   public static final int LONGEST = 120;
 
   public CallOut {
-    text = String.join(" ", text.strip().split("\\s+"));
+    text = OneLine.of(text);
     if (text.isEmpty() || text.length() > LONGEST) {
       throw new IllegalArgumentException("A call-out has from 1 to " + LONGEST + " characters.");
     }

@@ -72,7 +72,7 @@ public record CaptionTrack(
 
   /** The drawing instructions (ASS v4+) that preview and export follow. */
   public String ass(Canvas canvas, Obstacles obstacles) {
-    return AssScript.clearOf(obstacles, lettering.style(), canvas, cues).write(cues);
+    return AssScript.write(canvas, List.of(part(canvas, obstacles)));
   }
 
   CaptionTrack with(CaptionUse changed) {
@@ -85,7 +85,7 @@ public record CaptionTrack(
 
   /** Where it stands, clear of obstacles as far as that goes. */
   AssScript.Part part(Canvas canvas, Obstacles obstacles) {
-    return AssScript.partClearOf(obstacles, lettering.style(), canvas, cues);
+    return AssScript.clearOf(obstacles, lettering.style(), canvas, cues);
   }
 
   /** Where captions stand that have no place of their own. */

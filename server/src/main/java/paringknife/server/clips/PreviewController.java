@@ -26,6 +26,7 @@ import paringknife.core.letter.Lettered;
 import paringknife.core.letter.cue.Cue;
 import paringknife.core.letter.cue.KeyWordFinder;
 import paringknife.core.letter.drawn.AssScript;
+import paringknife.core.letter.drawn.Besides;
 import paringknife.core.letter.drawn.Canvas;
 import paringknife.core.letter.drawn.Obstacles;
 import paringknife.core.letter.drawn.Specimen;
@@ -200,7 +201,9 @@ class PreviewController {
     Canvas canvas = canvasOf(clip, episode, spec);
     List<Cue> cues = worked.captions().cues();
     Obstacles obstacles = worked.obstacles(canvas, shapeOf(clip, episode, spec));
-    return AssScript.clearOf(obstacles, asked.style(), canvas, cues).write(cues);
+    AssScript.Part tried = AssScript.clearOf(obstacles, asked.style(), canvas, cues);
+    return AssScript.write(
+        canvas, new Besides(canvas).with(List.of(tried), worked.besides(), obstacles));
   }
 
   private static Shape shapeOf(ClipStore.StoredClip clip, Episode episode, String spec) {

@@ -263,7 +263,7 @@ class DeliverySheet {
               new RenderOrders.Wanted(
                   line.clipId(),
                   cell.spec(),
-                  fingerprint(plan, cell.spec()),
+                  plan.fingerprint(cell.spec()),
                   names.get(new CellNames.Cell(line.clipId(), cell.spec())),
                   plan.work(standing.specs().find(cell.spec()).orElseThrow())));
         }
@@ -276,13 +276,5 @@ class DeliverySheet {
     boolean done = cell.state() == RenderState.DONE && cell.current() && cell.right();
     boolean busy = cell.state() != null && cell.state().isUnderWay() && cell.current();
     return cell.asked() && cell.passes() && !done && !busy;
-  }
-
-  private static String fingerprint(PlannedCells.Clip plan, String spec) {
-    return plan.cells().stream()
-        .filter(c -> c.spec().id().equals(spec))
-        .findFirst()
-        .orElseThrow()
-        .fingerprint();
   }
 }

@@ -45,6 +45,15 @@ class PlannedCells {
    * @param proof fingerprint of the small file that is shown for a yes
    */
   record Clip(long lengthUs, List<Cell> cells, String proof) {
+    /** Fingerprint of the file for a spec; empty where there is no such spec. */
+    String fingerprint(String spec) {
+      return cells.stream()
+          .filter(c -> c.spec().id().equals(spec))
+          .map(Cell::fingerprint)
+          .findFirst()
+          .orElse("");
+    }
+
     /** What there is to render: seconds of film times millions of pixels. */
     double work(DeliverySpec spec) {
       double pixels =

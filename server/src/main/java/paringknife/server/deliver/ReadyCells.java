@@ -46,7 +46,8 @@ public class ReadyCells {
     if (row.state() != RenderState.DONE) {
       throw new NotYet("its rendering failed or was cancelled");
     }
-    if (!row.fingerprint().equals(fingerprint(clip, spec))) {
+    PlannedCells.Clip plan = planned.of(clip, episodes.standing(clip.episodeId()));
+    if (!row.fingerprint().equals(plan.fingerprint(spec.id()))) {
       throw new NotYet("it has changed since it was rendered");
     }
     if (!Check.pass(row.measuredFor(clip.document().delivered()))) {
@@ -55,13 +56,5 @@ public class ReadyCells {
     return row.finishedIn(data)
         .filter(Files::exists)
         .orElseThrow(() -> new NotYet("its finished file is gone"));
-  }
-
-  private String fingerprint(ClipStore.StoredClip clip, DeliverySpec spec) {
-    return planned.of(clip, episodes.standing(clip.episodeId())).cells().stream()
-        .filter(c -> c.spec().id().equals(spec.id()))
-        .map(PlannedCells.Cell::fingerprint)
-        .findFirst()
-        .orElse("");
   }
 }

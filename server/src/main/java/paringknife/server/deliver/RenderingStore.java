@@ -5,8 +5,6 @@ import static paringknife.server.database.generated.Tables.RENDERING;
 
 import java.nio.file.Path;
 import java.time.Instant;
-import java.time.LocalDateTime;
-import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -24,6 +22,7 @@ import paringknife.core.deliver.KeptPieces;
 import paringknife.core.formats.TimedText;
 import paringknife.core.letter.Lettered;
 import paringknife.core.proof.ProofWord;
+import paringknife.server.database.Utc;
 import paringknife.server.episodes.DataFolder;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
@@ -142,7 +141,7 @@ public class RenderingStore {
         r.get(RENDERING.FINGERPRINT),
         RenderState.valueOf(r.get(RENDERING.STATE)),
         r.get(RENDERING.PROGRESS),
-        instant(r.get(RENDERING.STARTED_AT)),
+        Utc.instant(r.get(RENDERING.STARTED_AT)),
         r.get(RENDERING.FILE_NAME),
         r.get(RENDERING.FILE_BYTES),
         measured == null
@@ -156,14 +155,6 @@ public class RenderingStore {
   private static String finishedAs(Record r) {
     boolean packed = KeptPieces.byId(r.get(RENDERING.SPEC)).map(KeptPieces::each).orElse(false);
     return packed ? KeptPieces.PACKED : r.get(RENDERING.FINISHED_AS);
-  }
-
-  private static LocalDateTime now() {
-    return LocalDateTime.now(ZoneOffset.UTC);
-  }
-
-  static @Nullable Instant instant(@Nullable LocalDateTime utc) {
-    return utc == null ? null : utc.toInstant(ZoneOffset.UTC);
   }
 
   /** Orders a cell anew. */
@@ -240,7 +231,7 @@ public class RenderingStore {
             .set(RENDERING.STATE, RenderState.RENDERING.name())
             .set(RENDERING.FINGERPRINT, fingerprint)
             .set(RENDERING.PROGRESS, 0.0)
-            .set(RENDERING.STARTED_AT, now())
+            .set(RENDERING.STARTED_AT, Utc.now())
             .setNull(RENDERING.PROBLEM)
             .where(is(attempt))
             .execute();
@@ -275,7 +266,7 @@ public class RenderingStore {
     return db.update(RENDERING)
             .set(RENDERING.STATE, RenderState.DONE.name())
             .set(RENDERING.PROGRESS, 1.0)
-            .set(RENDERING.FINISHED_AT, now())
+            .set(RENDERING.FINISHED_AT, Utc.now())
             .set(RENDERING.FINISHED_ATTEMPT, attempt.number())
             .set(RENDERING.FINISHED_AS, name.substring(name.lastIndexOf('.') + 1))
             .set(RENDERING.FILE_BYTES, file.toFile().length())

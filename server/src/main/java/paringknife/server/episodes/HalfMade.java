@@ -22,7 +22,7 @@ class HalfMade {
     this.data = data;
   }
 
-  @Scheduled(initialDelay = 0, fixedDelay = 20, timeUnit = TimeUnit.SECONDS)
+  @Scheduled(initialDelay = 0, fixedDelay = 60, timeUnit = TimeUnit.SECONDS)
   void sweep() {
     Stream.of(data.finishedFolder(), data.covers(), data.logos(), data.fonts())
         .forEach(ScratchFolder::sweep);

@@ -9,6 +9,7 @@ import org.jooq.Record;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import paringknife.core.outbox.Rules;
+import paringknife.core.writing.OneLine;
 import paringknife.server.web.NotThere;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -36,7 +37,7 @@ class DestinationStore {
   /** A destination as it is wanted. */
   record DestinationWanted(String name, Rules rules, boolean answers) {
     DestinationWanted {
-      name = String.join(" ", name.strip().split("\\s+"));
+      name = OneLine.of(name);
       if (name.isEmpty() || name.length() > LONGEST_NAME) {
         throw new IllegalArgumentException(
             "A destination needs a name of up to " + LONGEST_NAME + " characters.");

@@ -5,8 +5,6 @@ import static paringknife.server.database.generated.Tables.EPISODE;
 import static paringknife.server.database.generated.Tables.POSTING;
 
 import java.time.Instant;
-import java.time.LocalDateTime;
-import java.time.ZoneOffset;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
@@ -17,6 +15,7 @@ import org.jooq.Record;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
 import paringknife.core.outbox.PostingState;
+import paringknife.server.database.Utc;
 
 /**
  * What is in the outbox, one row a thing to be posted. A row is changed only by whoever finds it in
@@ -61,12 +60,7 @@ class PostingStore {
   /** What is known of clips and episodes that are posted. */
   record Shown(Row row, long episodeId, String show, String episode) {}
 
-  private static LocalDateTime utc(Instant instant) {
-    return LocalDateTime.ofInstant(instant, ZoneOffset.UTC);
-  }
-
   private static Row row(Record r) {
-    LocalDateTime ended = r.get(POSTING.ENDED_AT);
     return new Row(
         r.get(POSTING.ID),
         r.get(POSTING.CLIP_ID),
@@ -74,15 +68,15 @@ class PostingStore {
         r.get(POSTING.DESTINATION_ID),
         r.get(POSTING.DESTINATION_NAME),
         r.get(POSTING.POSTING_KEY),
-        r.get(POSTING.DUE_AT).toInstant(ZoneOffset.UTC),
-        r.get(POSTING.NEXT_AT).toInstant(ZoneOffset.UTC),
+        Utc.instant(r.get(POSTING.DUE_AT)),
+        Utc.instant(r.get(POSTING.NEXT_AT)),
         PostingState.valueOf(r.get(POSTING.STATE)),
         r.get(POSTING.TRIES),
         r.get(POSTING.REASONS) == null
             ? List.of()
             : Arrays.asList(r.get(POSTING.REASONS).split(BETWEEN)),
         r.get(POSTING.REFERENCE),
-        ended == null ? null : ended.toInstant(ZoneOffset.UTC));
+        Utc.instant(r.get(POSTING.ENDED_AT)));
   }
 
   /** What is due from one time up to another, of clips that are not in the bin, by its time. */
@@ -94,7 +88,7 @@ class PostingStore {
         .on(CLIP.ID.eq(POSTING.CLIP_ID))
         .join(EPISODE)
         .on(EPISODE.ID.eq(CLIP.EPISODE_ID))
-        .where(POSTING.DUE_AT.ge(utc(from)).and(POSTING.DUE_AT.lt(utc(to))))
+        .where(POSTING.DUE_AT.ge(Utc.of(from)).and(POSTING.DUE_AT.lt(Utc.of(to))))
         .and(CLIP.BINNED_AT.isNull())
         .and(EPISODE.BINNED_AT.isNull())
         .orderBy(POSTING.DUE_AT, POSTING.ID)
@@ -132,7 +126,7 @@ class PostingStore {
 
   /** Those in a state that are to be looked at now, the one that has waited longest first. */
   List<Row> due(PostingState state, Instant now) {
-    return rows(POSTING.STATE.eq(state.name()).and(POSTING.NEXT_AT.le(utc(now))));
+    return rows(POSTING.STATE.eq(state.name()).and(POSTING.NEXT_AT.le(Utc.of(now))));
   }
 
   private List<Row> rows(Condition condition) {
@@ -149,8 +143,8 @@ class PostingStore {
         .set(POSTING.DESTINATION_ID, to.id())
         .set(POSTING.DESTINATION_NAME, to.name())
         .set(POSTING.POSTING_KEY, UUID.randomUUID().toString())
-        .set(POSTING.DUE_AT, utc(at))
-        .set(POSTING.NEXT_AT, utc(at))
+        .set(POSTING.DUE_AT, Utc.of(at))
+        .set(POSTING.NEXT_AT, Utc.of(at))
         .set(POSTING.STATE, PostingState.SCHEDULED.name())
         .returning(POSTING.ID)
         .fetchOne(POSTING.ID);
@@ -159,8 +153,8 @@ class PostingStore {
   /** Gives it another time, to be tried from the beginning; false when somebody was faster. */
   boolean putOff(Row seen, Instant at) {
     return db.update(POSTING)
-            .set(POSTING.DUE_AT, utc(at))
-            .set(POSTING.NEXT_AT, utc(at))
+            .set(POSTING.DUE_AT, Utc.of(at))
+            .set(POSTING.NEXT_AT, Utc.of(at))
             .set(POSTING.STATE, PostingState.SCHEDULED.name())
             .set(POSTING.POSTING_KEY, UUID.randomUUID().toString())
             .set(POSTING.TRIES, 0)
@@ -177,8 +171,8 @@ class PostingStore {
             .set(POSTING.STATE, state.name())
             .set(POSTING.REASONS, text(reasons))
             .set(POSTING.REFERENCE, reference)
-            .set(POSTING.NEXT_AT, utc(Instant.now()))
-            .set(POSTING.ENDED_AT, utc(Instant.now()))
+            .set(POSTING.NEXT_AT, Utc.now())
+            .set(POSTING.ENDED_AT, Utc.now())
             .where(isAsSeen(seen))
             .execute()
         == 1;
@@ -198,7 +192,7 @@ class PostingStore {
   boolean wait(Row seen, PostingState state, Instant next, List<String> reasons) {
     return db.update(POSTING)
             .set(POSTING.STATE, state.name())
-            .set(POSTING.NEXT_AT, utc(next))
+            .set(POSTING.NEXT_AT, Utc.of(next))
             .set(POSTING.REASONS, text(reasons))
             .where(isAsSeen(seen))
             .execute()

@@ -5,8 +5,6 @@ import static paringknife.server.database.generated.Tables.PROOF_CLIP;
 import static paringknife.server.database.generated.Tables.PROOF_LINK;
 
 import java.time.Instant;
-import java.time.LocalDateTime;
-import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
 import org.jooq.DSLContext;
@@ -15,6 +13,7 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import paringknife.core.proof.ProofWord;
+import paringknife.server.database.Utc;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -82,7 +81,7 @@ class ProofStore {
         .set(PROOF_LINK.TOKEN, asked.token())
         .set(PROOF_LINK.EPISODE_ID, asked.episodeId())
         .set(PROOF_LINK.TITLE, asked.title())
-        .set(PROOF_LINK.EXPIRES_AT, utc(asked.expiresAt()))
+        .set(PROOF_LINK.EXPIRES_AT, Utc.of(asked.expiresAt()))
         .set(PROOF_LINK.DOWNLOADS, asked.downloads())
         .set(PROOF_LINK.PASSWORD, asked.password())
         .execute();
@@ -120,9 +119,9 @@ class ProofStore {
         r.get(PROOF_LINK.TOKEN),
         r.get(PROOF_LINK.EPISODE_ID),
         r.get(PROOF_LINK.TITLE),
-        r.get(PROOF_LINK.MADE_AT).toInstant(ZoneOffset.UTC),
-        instant(r.get(PROOF_LINK.EXPIRES_AT)),
-        instant(r.get(PROOF_LINK.WITHDRAWN_AT)),
+        Utc.instant(r.get(PROOF_LINK.MADE_AT)),
+        Utc.instant(r.get(PROOF_LINK.EXPIRES_AT)),
+        Utc.instant(r.get(PROOF_LINK.WITHDRAWN_AT)),
         r.get(PROOF_LINK.DOWNLOADS),
         r.get(PROOF_LINK.PASSWORD));
   }
@@ -141,14 +140,14 @@ class ProofStore {
                     r.get(PROOF_CLIP.CLIP_ID),
                     r.get(PROOF_CLIP.APPROVED),
                     r.get(PROOF_CLIP.ANSWERED_BY),
-                    instant(r.get(PROOF_CLIP.ANSWERED_AT)),
+                    Utc.instant(r.get(PROOF_CLIP.ANSWERED_AT)),
                     r.get(PROOF_CLIP.ANSWERED_ATTEMPT)));
   }
 
   @Transactional
   public void withdraw(long id) {
     db.update(PROOF_LINK)
-        .set(PROOF_LINK.WITHDRAWN_AT, LocalDateTime.now(ZoneOffset.UTC))
+        .set(PROOF_LINK.WITHDRAWN_AT, Utc.now())
         .where(PROOF_LINK.ID.eq(id).and(PROOF_LINK.WITHDRAWN_AT.isNull()))
         .execute();
   }
@@ -158,7 +157,7 @@ class ProofStore {
     db.update(PROOF_CLIP)
         .set(PROOF_CLIP.APPROVED, approved)
         .set(PROOF_CLIP.ANSWERED_BY, by)
-        .set(PROOF_CLIP.ANSWERED_AT, LocalDateTime.now(ZoneOffset.UTC))
+        .set(PROOF_CLIP.ANSWERED_AT, Utc.now())
         .set(PROOF_CLIP.ANSWERED_ATTEMPT, attempt)
         .where(PROOF_CLIP.LINK_ID.eq(linkId).and(PROOF_CLIP.CLIP_ID.eq(clipId)))
         .execute();
@@ -209,13 +208,5 @@ class ProofStore {
   private Optional<List<ProofWord>> words(@Nullable String text) {
     return Optional.ofNullable(text)
         .map(t -> json.readValue(t, new TypeReference<List<ProofWord>>() {}));
-  }
-
-  private static @Nullable LocalDateTime utc(@Nullable Instant instant) {
-    return instant == null ? null : LocalDateTime.ofInstant(instant, ZoneOffset.UTC);
-  }
-
-  static @Nullable Instant instant(@Nullable LocalDateTime utc) {
-    return utc == null ? null : utc.toInstant(ZoneOffset.UTC);
   }
 }

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
+import paringknife.core.writing.OneLine;
 import paringknife.server.clips.ClipStore;
 import paringknife.server.deliver.ProofCopies;
 import paringknife.server.events.Events;
@@ -128,7 +129,7 @@ class Proofs {
   }
 
   ProofLink add(long episodeId, LinkAsked asked) {
-    String title = String.join(" ", asked.title().strip().split("\\s+"));
+    String title = OneLine.of(asked.title());
     List<Long> shown = asked.clips().stream().distinct().toList();
     if (title.isEmpty() || title.length() > LONGEST_TITLE) {
       throw new IllegalArgumentException(

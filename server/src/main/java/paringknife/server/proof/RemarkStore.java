@@ -4,8 +4,6 @@ import static paringknife.server.database.generated.Tables.PROOF_LINK;
 import static paringknife.server.database.generated.Tables.PROOF_REMARK;
 
 import java.time.Instant;
-import java.time.LocalDateTime;
-import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -18,6 +16,7 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import paringknife.core.proof.ProofWord;
+import paringknife.server.database.Utc;
 
 /** What was remarked of clips. */
 @Repository
@@ -133,7 +132,7 @@ class RemarkStore {
   @Transactional
   public void setDone(long id, boolean done) {
     db.update(PROOF_REMARK)
-        .set(PROOF_REMARK.DONE_AT, done ? LocalDateTime.now(ZoneOffset.UTC) : null)
+        .set(PROOF_REMARK.DONE_AT, done ? Utc.now() : null)
         .where(PROOF_REMARK.ID.eq(id))
         .execute();
   }
@@ -198,7 +197,7 @@ class RemarkStore {
         r.get(PROOF_REMARK.SOURCE_US),
         r.get(PROOF_REMARK.FILE_US),
         r.get(PROOF_REMARK.WORD),
-        r.get(PROOF_REMARK.MADE_AT).toInstant(ZoneOffset.UTC),
-        ProofStore.instant(r.get(PROOF_REMARK.DONE_AT)));
+        Utc.instant(r.get(PROOF_REMARK.MADE_AT)),
+        Utc.instant(r.get(PROOF_REMARK.DONE_AT)));
   }
 }

@@ -1,5 +1,7 @@
 package paringknife.server.proof;
 
+import paringknife.core.writing.OneLine;
+
 /** What people write in remarks: text, and nothing but text. */
 final class RemarkText {
   private static final int LONGEST_NAME = 80;
@@ -17,7 +19,7 @@ final class RemarkText {
 
   /** Who writes it. */
   static String name(String text) {
-    String clean = String.join(" ", withoutControls(text).strip().split("\\s+"));
+    String clean = OneLine.of(withoutControls(text));
     if (clean.isEmpty() || clean.length() > LONGEST_NAME) {
       throw new IllegalArgumentException(
           "Say who you are, in up to " + LONGEST_NAME + " characters.");

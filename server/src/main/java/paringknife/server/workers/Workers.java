@@ -6,7 +6,6 @@ import jakarta.annotation.PreDestroy;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDateTime;
-import java.time.ZoneOffset;
 import java.util.List;
 import org.jooq.DSLContext;
 import org.slf4j.Logger;
@@ -17,6 +16,7 @@ import org.springframework.context.ApplicationContext;
 import org.springframework.dao.DataAccessException;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
+import paringknife.server.database.Utc;
 
 /**
  * Who takes a share of the work. Each gives a sign of itself every few seconds; one that has not
@@ -37,7 +37,7 @@ public class Workers {
   private final String name;
   private final int hands;
   private final boolean serves;
-  private final LocalDateTime startedAt = now();
+  private final LocalDateTime startedAt = Utc.now();
 
   Workers(
       DSLContext db,
@@ -65,10 +65,6 @@ public class Workers {
     }
   }
 
-  private static LocalDateTime now() {
-    return LocalDateTime.now(ZoneOffset.UTC);
-  }
-
   /** Those that are not forgotten, by their names. */
   public List<Worker> all() {
     return db.selectFrom(WORKER)
@@ -79,8 +75,8 @@ public class Workers {
                     r.get(WORKER.NAME),
                     r.get(WORKER.SERVES),
                     r.get(WORKER.HANDS),
-                    r.get(WORKER.STARTED_AT).toInstant(ZoneOffset.UTC),
-                    r.get(WORKER.SEEN_AT).toInstant(ZoneOffset.UTC)));
+                    Utc.instant(r.get(WORKER.STARTED_AT)),
+                    Utc.instant(r.get(WORKER.SEEN_AT))));
   }
 
   /** How many tasks all that are heard of do at a time; at least this one's. */
@@ -95,11 +91,11 @@ public class Workers {
         .set(WORKER.SERVES, serves)
         .set(WORKER.HANDS, hands)
         .set(WORKER.STARTED_AT, startedAt)
-        .set(WORKER.SEEN_AT, now())
+        .set(WORKER.SEEN_AT, Utc.now())
         .onDuplicateKeyUpdate()
-        .set(WORKER.SEEN_AT, now())
+        .set(WORKER.SEEN_AT, Utc.now())
         .execute();
-    db.deleteFrom(WORKER).where(WORKER.SEEN_AT.lt(now().minus(FORGOTTEN))).execute();
+    db.deleteFrom(WORKER).where(WORKER.SEEN_AT.lt(Utc.now().minus(FORGOTTEN))).execute();
   }
 
   @PreDestroy

@@ -38,6 +38,7 @@ public final class CoverHeading {
     Style plain = lettering.style().withMark(new SpokenMark.Unmarked()).withMotion(Motion.NONE);
     Style style = plain.withFace(plain.face().larger(LARGER));
     Cue words = Cue.given(new Span(0, 1_000_000), String.join("\n", lines));
-    return AssScript.clearOf(obstacles, style, canvas, List.of(words)).write(List.of(words));
+    return AssScript.write(
+        canvas, List.of(AssScript.clearOf(obstacles, style, canvas, List.of(words))));
   }
 }

@@ -46,13 +46,8 @@ public final class AssScript {
     }
   }
 
-  /** For captions that keep clear of obstacles, where they have no place of their own. */
-  public static AssScript clearOf(Obstacles obstacles, Style style, Canvas canvas, List<Cue> cues) {
-    return new AssScript(new ClearPlace(style, canvas, cues).clear(obstacles), canvas);
-  }
-
   /** Captions that keep clear of obstacles, where they have no place of their own. */
-  public static Part partClearOf(Obstacles obstacles, Style style, Canvas canvas, List<Cue> cues) {
+  public static Part clearOf(Obstacles obstacles, Style style, Canvas canvas, List<Cue> cues) {
     return new Part(new ClearPlace(style, canvas, cues).clear(obstacles), cues);
   }
 
