@@ -10,7 +10,7 @@ export default defineConfig({
     assetsInlineLimit: 0,
     modulePreload: { polyfill: false },
     chunkSizeWarningLimit: 2000,
-    rollupOptions: { input: ['index.html', 'proof.html'] },
+    rollupOptions: { input: ['index.html', 'proof.html', 'entry.html'] },
   },
   worker: { format: 'es' },
   optimizeDeps: { exclude: ['jassub'] },

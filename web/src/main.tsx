@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { createRoot } from 'react-dom/client';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { createBrowserRouter, Outlet, RouterProvider } from 'react-router';
@@ -14,6 +15,8 @@ import { ShelfSheetPage } from './deliver/ShelfSheetPage';
 import { OutboxPage } from './outbox/OutboxPage';
 import { QueuePage } from './queue/QueuePage';
 import { ShelfPage } from './shelf/ShelfPage';
+import { SignInAgain } from './team/SignInAgain';
+import { TeamPage } from './team/TeamPage';
 import { Broken } from './ui/Broken';
 import { EpisodePage } from './workbench/EpisodePage';
 
@@ -31,8 +34,14 @@ const queries = new QueryClient({
 
 /** All pages listen on one line, so that nothing is missed between one page and the next. */
 function Listening() {
-  useServerEvents();
-  return <Outlet />;
+  const [line, setLine] = useState(0);
+  useServerEvents(line);
+  return (
+    <>
+      <Outlet />
+      <SignInAgain onSignedIn={() => setLine(line + 1)} />
+    </>
+  );
 }
 
 const router = createBrowserRouter([
@@ -42,6 +51,7 @@ const router = createBrowserRouter([
       { path: '/', element: <ShelfPage />, errorElement: <Broken /> },
       { path: '/sheet', element: <ShelfSheetPage />, errorElement: <Broken /> },
       { path: '/outbox', element: <OutboxPage />, errorElement: <Broken /> },
+      { path: '/team', element: <TeamPage />, errorElement: <Broken /> },
       { path: '/queue', element: <QueuePage />, errorElement: <Broken /> },
       { path: '/episodes/:id/:stage?', element: <EpisodePage />, errorElement: <Broken /> },
     ],

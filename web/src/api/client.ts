@@ -1,3 +1,4 @@
+import { useSigningIn } from '../team/signingIn';
 import type { components } from './schema';
 
 type Schemas = components['schemas'];
@@ -36,6 +37,14 @@ export type Posting = Schemas['Posting'];
 export type Destination = Schemas['Destination'];
 export type DestinationWanted = Schemas['DestinationWanted'];
 export type FileToPost = Schemas['FileToPost'];
+export type Session = Schemas['Session'];
+export type Role = Session['role'];
+export type Invited = Schemas['Invited'];
+export type Team = Schemas['TeamShown'];
+export type AccountShown = Schemas['AccountShown'];
+export type Invitation = Schemas['Invitation'];
+export type Present = Schemas['Present'];
+export type StepTaken = Schemas['StepTaken'];
 export type QueueLine = Schemas['QueueLine'];
 export type Shape = Schemas['Shape'];
 export type Preview = Schemas['Preview'];
@@ -80,12 +89,16 @@ export class Refusal extends Error {
   }
 }
 
+export const SIGNED_OUT = 401;
+const SIGNING_IN = /^\/(session|invitations)\b/;
+
 async function request<T>(method: string, path: string, body?: unknown): Promise<T> {
   const type = body instanceof Blob ? 'application/octet-stream' : 'application/json';
   let response: Response;
   try {
     response = await fetch(`/api${path}`, {
       method,
+      keepalive: path === '/presence',
       headers: body === undefined ? {} : { 'Content-Type': type },
       body: body === undefined || body instanceof Blob ? body : JSON.stringify(body),
     });
@@ -93,6 +106,7 @@ async function request<T>(method: string, path: string, body?: unknown): Promise
     throw new Refusal(0, 'The server does not answer. What was saved is not lost.');
   }
   if (!response.ok) {
+    if (response.status === SIGNED_OUT && !SIGNING_IN.test(path)) useSigningIn.setState({ asked: true });
     const text = await response.text();
     let message = 'Something went wrong on the server.';
     try {
@@ -112,6 +126,23 @@ const post = <T>(path: string, body: unknown = {}) => request<T>('POST', path, b
 const onShelf = (shelf: number | null) => (shelf === null ? '' : `?shelf=${shelf}`);
 
 export const api = {
+  session: () => get<Session>('/session'),
+  signIn: (name: string, password: string) => post<void>('/session', { name, password }),
+  signOut: () => request<void>('DELETE', '/session'),
+  changePassword: (old: string, wanted: string) => request<void>('PUT', '/session/password', { old, wanted }),
+  invited: (token: string) => get<Invited>(`/invitations/${token}`),
+  followInvitation: (token: string, name: string, password: string) =>
+    post<void>(`/invitations/${token}`, { name, password }),
+  team: () => get<Team>('/team'),
+  invite: (role: Role) => post<Schemas['InvitationLink']>('/team/invitations', { role }),
+  takeBackInvitation: (id: number) => request<Team>('DELETE', `/team/invitations/${id}`),
+  changeRole: (id: number, role: Role) => request<Team>('PUT', `/team/accounts/${id}`, { role }),
+  removeAccount: (id: number) => request<Team>('DELETE', `/team/accounts/${id}`),
+  signOutAccount: (id: number) => post<Team>(`/team/accounts/${id}/sign-out`),
+  newPassword: (id: number) => post<Schemas['InvitationLink']>(`/team/accounts/${id}/new-password`),
+  presence: () => get<Present[]>('/presence'),
+  present: (shown: Schemas['WindowShown']) => post<void>('/presence', shown),
+  steps: (clip: number) => get<StepTaken[]>(`/clips/${clip}/steps`),
   workers: () => get<WorkerShown[]>('/workers'),
   shelf: () => get<ShelfItem[]>('/shelf'),
   mediaFolder: () => get<MediaFile[]>('/media-folder'),

@@ -5,6 +5,7 @@ import { tellBatch, type Batch } from '../queue/batch';
 import { useLine } from './line';
 import { soon } from './soon';
 import { useWorkbench } from '../workbench/store';
+import { api, type Present } from './client';
 
 const SHEET_MS = 200;
 
@@ -12,8 +13,10 @@ const SHEET_MS = 200;
  * Keeps what is shown fresh: the server says what has moved, the queries fetch it again. What it said while
  * the line was lost was not heard, so that all is fetched again once it is back; but not a transcript while
  * a correction of it is under way.
+ *
+ * @param line another number is another line, after one that the server has closed for good
  */
-export function useServerEvents() {
+export function useServerEvents(line: number) {
   const queries = useQueryClient();
   useEffect(() => {
     const source = new EventSource('/api/events');
@@ -29,6 +32,8 @@ export function useServerEvents() {
     source.onerror = () => {
       lost = true;
       useLine.setState({ server: false });
+      // A refusal closes it for good; asking anything tells why.
+      if (source.readyState === EventSource.CLOSED) void api.presence().catch(() => undefined);
     };
     const fetchAgain = () =>
       void queries.invalidateQueries({
@@ -72,11 +77,14 @@ export function useServerEvents() {
     source.addEventListener('outbox', () => {
       queries.invalidateQueries({ queryKey: ['outbox'] });
     });
+    source.addEventListener('presence', (e) => {
+      queries.setQueryData(['presence'], JSON.parse((e as MessageEvent).data) as Present[]);
+    });
     source.addEventListener('batch', (e) => tellBatch(JSON.parse((e as MessageEvent).data) as Batch));
     return () => {
       unsubscribe();
       sheets.forget();
       source.close();
     };
-  }, [queries]);
+  }, [queries, line]);
 }

@@ -1,5 +1,5 @@
 import { create } from 'zustand';
-import { Refusal } from './client';
+import { Refusal, SIGNED_OUT } from './client';
 
 interface Line {
   server: boolean;
@@ -9,7 +9,10 @@ interface Line {
 /** Who answers at the moment, as the stream of events tells at once. */
 export const useLine = create<Line>(() => ({ server: true, database: true }));
 
-/** No answer at all; or the database, or the server behind a gateway, is out of reach for the moment. */
-const UNANSWERED = [0, 502, 503, 504];
+/**
+ * No answer at all; or the database, or the server behind a gateway, is out of reach for the moment; or the
+ * server wants to know first who this is.
+ */
+const UNANSWERED = [0, SIGNED_OUT, 502, 503, 504];
 
 export const unanswered = (error: unknown) => error instanceof Refusal && UNANSWERED.includes(error.status);

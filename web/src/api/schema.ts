@@ -4,6 +4,22 @@
  */
 
 export interface paths {
+    "/api/team/accounts/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["changeRole"];
+        post?: never;
+        delete: operations["remove"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/specs/{id}": {
         parameters: {
             query?: never;
@@ -14,7 +30,7 @@ export interface paths {
         get?: never;
         put: operations["change"];
         post?: never;
-        delete: operations["remove"];
+        delete: operations["remove_1"];
         options?: never;
         head?: never;
         patch?: never;
@@ -31,6 +47,22 @@ export interface paths {
         put: operations["changeShelf"];
         post?: never;
         delete: operations["removeShelf"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["changePassword"];
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -62,7 +94,7 @@ export interface paths {
         get?: never;
         put: operations["change_1"];
         post?: never;
-        delete: operations["remove_1"];
+        delete: operations["remove_2"];
         options?: never;
         head?: never;
         patch?: never;
@@ -244,6 +276,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/team/invitations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["invite"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/team/accounts/{id}/sign-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["signOut"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/team/accounts/{id}/new-password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["newPassword"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/specs": {
         parameters: {
             query?: never;
@@ -287,6 +367,22 @@ export interface paths {
         put?: never;
         post: operations["addShelf"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["session"];
+        put?: never;
+        post: operations["signIn"];
+        delete: operations["signOut_1"];
         options?: never;
         head?: never;
         patch?: never;
@@ -500,6 +596,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/presence": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all"];
+        put?: never;
+        post: operations["note"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/outbox": {
         parameters: {
             query?: never;
@@ -542,6 +654,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["add_2"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/invitations/{token}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["invited"];
+        put?: never;
+        post: operations["follow"];
         delete?: never;
         options?: never;
         head?: never;
@@ -829,7 +957,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["remove_2"];
+        post: operations["remove_3"];
         delete?: never;
         options?: never;
         head?: never;
@@ -925,7 +1053,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["remove_3"];
+        post: operations["remove_4"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1259,7 +1387,23 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all"];
+        get: operations["all_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/team": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["shown"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1515,10 +1659,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_1"];
+        get: operations["all_2"];
         put?: never;
         post?: never;
-        delete: operations["remove_4"];
+        delete: operations["remove_5"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1548,6 +1692,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["transcript"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/episodes/{id}/transcript/steps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["steps"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1876,6 +2036,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/clips/{id}/steps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["steps_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/clips/{id}/specimens/{lettering}": {
         parameters: {
             query?: never;
@@ -2180,6 +2356,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/team/invitations/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["takeBack"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/outbox/{id}": {
         parameters: {
             query?: never;
@@ -2222,7 +2414,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        delete: operations["takeBack"];
+        delete: operations["takeBack_1"];
         options?: never;
         head?: never;
         patch?: never;
@@ -2232,6 +2424,35 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        RoleWanted: {
+            /** @enum {string} */
+            role: "OWNER" | "EDITOR" | "VIEWER";
+        };
+        AccountShown: {
+            /** Format: int64 */
+            id: number;
+            name: string;
+            /** @enum {string} */
+            role: "OWNER" | "EDITOR" | "VIEWER";
+            /** Format: date-time */
+            seenAt: string | null;
+        };
+        Invitation: {
+            /** Format: int64 */
+            id: number;
+            /** @enum {string} */
+            role: "OWNER" | "EDITOR" | "VIEWER";
+            /** Format: int64 */
+            account: number | null;
+            /** Format: date-time */
+            expiresAt: string;
+        };
+        TeamShown: {
+            address: string;
+            encrypted: boolean;
+            accounts: components["schemas"]["AccountShown"][];
+            invitations: components["schemas"]["Invitation"][];
+        };
         Canvas: {
             /** Format: int32 */
             width: number;
@@ -2316,6 +2537,10 @@ export interface components {
             name: string;
             /** Format: int64 */
             parentId: number | null;
+        };
+        PasswordChange: {
+            old: string;
+            wanted: string;
         };
         When: {
             /** Format: date-time */
@@ -2444,10 +2669,17 @@ export interface components {
             bytes: number;
             isTranscript: boolean;
         };
+        InvitationLink: {
+            url: string;
+        };
         SpecFile: {
             /** Format: int32 */
             version: number;
             specs: components["schemas"]["DeliverySpec"][];
+        };
+        SigningIn: {
+            name: string;
+            password: string;
         };
         RemarkDone: {
             done: boolean;
@@ -2577,6 +2809,13 @@ export interface components {
             text: string;
             /** Format: int64 */
             fileUs: number;
+        };
+        WindowShown: {
+            window: string;
+            /** Format: int64 */
+            episodeId: number | null;
+            /** Format: int64 */
+            clipId: number | null;
         };
         FileToPost: {
             /** Format: int64 */
@@ -3472,6 +3711,12 @@ export interface components {
             lines: components["schemas"]["Line"][];
             away: string[];
         };
+        Session: {
+            name: string | null;
+            /** @enum {string} */
+            role: "OWNER" | "EDITOR" | "VIEWER";
+            team: boolean;
+        };
         Said: {
             /** Format: int64 */
             episodeId: number;
@@ -3505,6 +3750,14 @@ export interface components {
             said: number;
             /** Format: int32 */
             done: number;
+        };
+        Present: {
+            window: string;
+            name: string | null;
+            /** Format: int64 */
+            episodeId: number;
+            /** Format: int64 */
+            clipId: number | null;
         };
         Posting: {
             /** Format: int64 */
@@ -3541,6 +3794,11 @@ export interface components {
             letterings: components["schemas"]["Lettering"][];
             typefaces: components["schemas"]["TypefaceShown"][];
             files: string[];
+        };
+        Invited: {
+            name: string | null;
+            /** @enum {string} */
+            role: "OWNER" | "EDITOR" | "VIEWER";
         };
         SseEmitter: {
             /** Format: int64 */
@@ -3610,6 +3868,14 @@ export interface components {
             confidence: number[];
             paragraphs: components["schemas"]["Passage"][];
             sentenceEnds: number[];
+        };
+        StepTaken: {
+            /** Format: int32 */
+            step: number;
+            name: string;
+            /** Format: date-time */
+            at: string;
+            author: string | null;
         };
         SoundOfEpisode: {
             /** Format: int32 */
@@ -4991,6 +5257,62 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    changeRole: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        /** @description Up to 1 MB; more is answered with 413. */
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RoleWanted"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TeamShown"];
+                };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    remove: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TeamShown"];
+                };
+            };
+        };
+    };
     change: {
         parameters: {
             query?: never;
@@ -5025,7 +5347,7 @@ export interface operations {
             };
         };
     };
-    remove: {
+    remove_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -5090,6 +5412,36 @@ export interface operations {
         responses: {
             /** @description OK */
             200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    changePassword: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Up to 1 MB; more is answered with 413. */
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PasswordChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description More than is taken. */
+            413: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5163,7 +5515,7 @@ export interface operations {
             };
         };
     };
-    remove_1: {
+    remove_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -5775,6 +6127,82 @@ export interface operations {
             };
         };
     };
+    invite: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Up to 1 MB; more is answered with 413. */
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RoleWanted"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["InvitationLink"];
+                };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    signOut: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TeamShown"];
+                };
+            };
+        };
+    };
+    newPassword: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["InvitationLink"];
+                };
+            };
+        };
+    };
     specs: {
         parameters: {
             query?: never;
@@ -5926,6 +6354,74 @@ export interface operations {
             };
             /** @description More than is taken. */
             413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    session: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Session"];
+                };
+            };
+        };
+    };
+    signIn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Up to 1 MB; more is answered with 413. */
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SigningIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    signOut_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6323,6 +6819,56 @@ export interface operations {
             };
         };
     };
+    all: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Present"][];
+                };
+            };
+        };
+    };
+    note: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Up to 1 MB; more is answered with 413. */
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WindowShown"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     between: {
         parameters: {
             query: {
@@ -6450,6 +6996,60 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["LogoKept"];
                 };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    invited: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Invited"];
+                };
+            };
+        };
+    };
+    follow: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        /** @description Up to 1 MB; more is answered with 413. */
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SigningIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description More than is taken. */
             413: {
@@ -7018,7 +7618,7 @@ export interface operations {
             };
         };
     };
-    remove_2: {
+    remove_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -7216,7 +7816,7 @@ export interface operations {
             };
         };
     };
-    remove_3: {
+    remove_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -7973,7 +8573,7 @@ export interface operations {
             };
         };
     };
-    all: {
+    all_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -7989,6 +8589,26 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["WorkerShown"][];
+                };
+            };
+        };
+    };
+    shown: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TeamShown"];
                 };
             };
         };
@@ -8327,7 +8947,7 @@ export interface operations {
             };
         };
     };
-    all_1: {
+    all_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -8347,7 +8967,7 @@ export interface operations {
             };
         };
     };
-    remove_4: {
+    remove_5: {
         parameters: {
             query: {
                 name: string;
@@ -8409,6 +9029,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TranscriptColumns"];
+                };
+            };
+        };
+    };
+    steps: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["StepTaken"][];
                 };
             };
         };
@@ -8904,6 +9546,28 @@ export interface operations {
             };
         };
     };
+    steps_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["StepTaken"][];
+                };
+            };
+        };
+    };
     specimen: {
         parameters: {
             query?: never;
@@ -9354,6 +10018,28 @@ export interface operations {
             };
         };
     };
+    takeBack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TeamShown"];
+                };
+            };
+        };
+    };
     withdraw_1: {
         parameters: {
             query?: never;
@@ -9394,7 +10080,7 @@ export interface operations {
             };
         };
     };
-    takeBack: {
+    takeBack_1: {
         parameters: {
             query?: never;
             header?: never;

@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useNavigate, useSearchParams } from 'react-router';
 import { api } from '../api/client';
 import { BatchNote } from '../queue/BatchNote';
+import { ViewerNote } from '../team/ViewerNote';
 import { AwayNote } from '../ui/AwayNote';
 import { PageHead } from '../ui/PageHead';
 import { Message } from '../workbench/Notes';
@@ -20,6 +21,7 @@ export function ShelfSheetPage() {
         <b>{shelf === null ? 'All episodes' : (shelves?.find((s) => s.id === shelf)?.name ?? '')}</b>
       </PageHead>
       <AwayNote />
+      <ViewerNote />
       <BatchNote />
       <Message />
       <div className="flex min-h-0 flex-1">

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, type Posting } from '../api/client';
 import { BatchNote } from '../queue/BatchNote';
+import { ViewerNote } from '../team/ViewerNote';
 import { AwayNote } from '../ui/AwayNote';
 import { PageHead } from '../ui/PageHead';
 import { DestinationList } from './DestinationList';
@@ -51,6 +52,7 @@ export function OutboxPage() {
     <div className="flex h-full flex-col">
       <PageHead />
       <AwayNote />
+      <ViewerNote />
       <BatchNote />
       <div className="flex min-h-0 flex-1">
         <main className="min-w-0 flex-1 overflow-y-auto px-8 py-7">

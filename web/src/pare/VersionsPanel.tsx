@@ -4,6 +4,7 @@ import { api, type ClipState } from '../api/client';
 import { secondsText } from '../ui/time';
 import { useChanges } from '../workbench/changes';
 import { useWorkbench } from '../workbench/store';
+import { StepList } from './StepList';
 
 /** States of the clip that were kept: compared with the present one, and returned to. */
 export function VersionsPanel({ clip }: { clip: ClipState }) {
@@ -126,6 +127,7 @@ export function VersionsPanel({ clip }: { clip: ClipState }) {
           </li>
         ))}
       </ul>
+      <StepList clip={clip} />
     </>
   );
 }

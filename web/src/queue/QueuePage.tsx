@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, type Queue } from '../api/client';
+import { ViewerNote } from '../team/ViewerNote';
 import { AwayNote } from '../ui/AwayNote';
 import { PageHead } from '../ui/PageHead';
 import { clock } from '../ui/time';
@@ -49,6 +50,7 @@ export function QueuePage() {
     <div className="flex h-full flex-col">
       <PageHead />
       <AwayNote />
+      <ViewerNote />
       <BatchNote />
       <main className="flex-1 overflow-y-auto px-8 py-8">
         <div className="mx-auto max-w-[900px]">

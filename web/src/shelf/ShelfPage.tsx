@@ -3,10 +3,12 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { Plus } from 'lucide-react';
 import { api, type ShelfItem } from '../api/client';
+import { ViewerNote } from '../team/ViewerNote';
 import { AwayNote } from '../ui/AwayNote';
 import { BatchNote } from '../queue/BatchNote';
 import { OutboxLink } from '../outbox/OutboxLink';
 import { QueueLink } from '../queue/QueueLink';
+import { AccountMenu } from '../team/AccountMenu';
 import { AddEpisode } from './AddEpisode';
 import { EpisodeRow } from './EpisodeRow';
 import { SaidList } from './SaidList';
@@ -66,6 +68,7 @@ export function ShelfPage() {
         <div className="ml-auto" />
         <QueueLink />
         <OutboxLink />
+        <AccountMenu />
         <button
           className="button button-strong flex items-center gap-1.5"
           onClick={() => setAdding(!adding)}
@@ -75,6 +78,7 @@ export function ShelfPage() {
         </button>
       </header>
       <AwayNote />
+      <ViewerNote />
       <BatchNote />
       <div className="flex min-h-0 flex-1">
         <ShelfTree

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
+import { AccountMenu } from '../team/AccountMenu';
 
 /** The head of a page that is no episode's: the way to the shelf, and what stands beside it. */
 export function PageHead({ children }: { children?: ReactNode }) {
@@ -10,6 +11,8 @@ export function PageHead({ children }: { children?: ReactNode }) {
         Paring Knife
       </Link>
       {children}
+      <div className="ml-auto" />
+      <AccountMenu />
     </header>
   );
 }

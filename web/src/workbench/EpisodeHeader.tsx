@@ -1,12 +1,14 @@
 import { Redo2, Undo2 } from 'lucide-react';
 import { Link } from 'react-router';
 import type { ShelfItem } from '../api/client';
+import { Others } from '../team/Others';
 import { SaveState } from './SaveState';
 import { STAGES, type Stage } from './store';
 
 /** The page's head: the episode, the five stages, undo and what is saved. */
 export function EpisodeHeader({
   item,
+  clipId,
   stage,
   goTo,
   undoes,
@@ -17,6 +19,7 @@ export function EpisodeHeader({
   children,
 }: {
   item: ShelfItem | null;
+  clipId: number | null;
   stage: Stage;
   goTo: (stage: Stage) => void;
   undoes: string | null;
@@ -36,6 +39,7 @@ export function EpisodeHeader({
         {item?.show && <span className="text-soft">{item.show} / </span>}
         <b className="font-semibold">{item?.title}</b>
       </span>
+      {item && <Others episodeId={item.id} clipId={clipId} />}
       <nav className="ml-auto flex h-full shrink-0" aria-label="Stages">
         {STAGES.map((s, i) => (
           <button

@@ -17,6 +17,8 @@ import { pickStage } from '../pick/pickStage';
 import { Playback, PlaybackContext } from '../plate/Playback';
 import { Stills, StillsContext } from '../plate/Stills';
 import { BatchNote } from '../queue/BatchNote';
+import { usePresence } from '../team/presence';
+import { ViewerNote } from '../team/ViewerNote';
 import { AwayNote } from '../ui/AwayNote';
 import { ArrivalNote } from './ArrivalNote';
 import { Bench } from './Bench';
@@ -82,6 +84,7 @@ function OpenPage({ playback, changes }: { playback: Playback; changes: ClipChan
   const { item, card, transcript, clip, clips } = open;
   const view = VIEWS[stage];
   const stills = useStills(card);
+  usePresence(id, clip?.id ?? null);
   usePlace(id, params.get('at'), transcript?.startUs ?? null);
   useNothingChosenIn(id, clipId);
   useEffect(() => {
@@ -179,6 +182,7 @@ function OpenPage({ playback, changes }: { playback: Playback; changes: ClipChan
       <div className="flex h-full flex-col">
         <EpisodeHeader
           item={item}
+          clipId={clip?.id ?? null}
           stage={stage}
           goTo={goTo}
           undoes={edited?.undo ?? null}
@@ -198,6 +202,7 @@ function OpenPage({ playback, changes }: { playback: Playback; changes: ClipChan
           <ReadingPanel episodeId={id} />
         </EpisodeHeader>
         <AwayNote />
+        <ViewerNote />
         <BatchNote />
         <Message />
         {item && item.state !== 'READY' && (

@@ -130,6 +130,26 @@ class AccessibilityTest extends FerryInBrowser {
     look(page, "the outbox", scheme);
   }
 
+  @ParameterizedTest
+  @EnumSource(
+      value = ColorScheme.class,
+      names = {"LIGHT", "DARK"})
+  void theTeamIsForEverybody(ColorScheme scheme) throws IOException {
+    found.clear();
+    page.emulateMedia(new Page.EmulateMediaOptions().setColorScheme(scheme));
+    page.navigate(server.address() + "/team");
+    press(page, "Make a link");
+    String link = page.getByLabel("Send this to").inputValue();
+    look(page, "the team", scheme);
+    page.navigate(link);
+    assertThat(page.getByText("You are invited")).isVisible();
+    look(page, "an invitation", scheme);
+    page.navigate(link.replaceAll("/welcome.*", "/sign-in"));
+    assertThat(button(page, "Sign in")).isVisible();
+    look(page, "signing in", scheme);
+    assertThat(found).isEmpty();
+  }
+
   @Test
   void aProofIsForEverybody() throws IOException {
     found.clear();

@@ -78,7 +78,9 @@ class QueueInBrowserTest extends FerryInBrowser {
     openPare(page);
     openStage("Deliver");
     page.getByTestId("post-files").click();
-    assertThat(page.getByLabel("To", new Page.GetByLabelOptions().setExact(true))).hasValue("2");
+    assertThat(
+            page.locator("select").filter(new Locator.FilterOptions().setHasText("Square wall")))
+        .hasValue("2");
     press("Put it into the outbox");
     page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("See the outbox")).click();
     Locator posting = page.getByTestId("posting");

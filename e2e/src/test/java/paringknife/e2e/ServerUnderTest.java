@@ -3,6 +3,7 @@ package paringknife.e2e;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.net.ServerSocket;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -19,11 +20,13 @@ import tools.jackson.databind.json.JsonMapper;
 /** The real server as a process that can be killed. */
 final class ServerUnderTest implements AutoCloseable {
   private static final Pattern READY = Pattern.compile("ready: (http://127\\.0\\.0\\.1:\\d+)");
+  private static final Pattern FIRST_OWNER = Pattern.compile("http://\\S+/welcome/[0-9a-f]{32}");
 
   private final Path data;
   private final Path media;
   private final Map<String, String> environment;
   private Process process;
+  private Path log;
   private String address = "";
 
   ServerUnderTest(Path data, Path media) throws IOException, InterruptedException {
@@ -44,7 +47,7 @@ final class ServerUnderTest implements AutoCloseable {
 
   /** Starts on a port of its own choice (0) or where it was before. */
   void start(int port) throws IOException, InterruptedException {
-    Path log = Files.createTempFile("server", ".log");
+    log = Files.createTempFile("server", ".log");
     process =
         Command.start(
             log,
@@ -56,6 +59,10 @@ final class ServerUnderTest implements AutoCloseable {
             media.toString(),
             "--port",
             Integer.toString(port),
+            "--team-port",
+            Integer.toString(freePort()),
+            "--team-address",
+            "127.0.0.1",
             "--shelve",
             media.toString());
     for (int i = 0; i < 3_000; i++) {
@@ -70,6 +77,19 @@ final class ServerUnderTest implements AutoCloseable {
       Thread.sleep(100);
     }
     throw new IOException("the server did not start:\n" + Files.readString(log));
+  }
+
+  private static int freePort() throws IOException {
+    try (ServerSocket socket = new ServerSocket(0)) {
+      return socket.getLocalPort();
+    }
+  }
+
+  /** Where the first owner begins. */
+  String firstOwner() throws IOException, InterruptedException {
+    await("the invitation", () -> FIRST_OWNER.matcher(Files.readString(log)).find());
+    Matcher told = FIRST_OWNER.matcher(Files.readString(log));
+    return told.find() ? told.group() : "";
   }
 
   /** As {@code kill -9}: server, database and all they started. */

@@ -11,6 +11,7 @@ import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import org.jooq.DSLContext;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -21,7 +22,11 @@ import tools.jackson.databind.json.JsonMapper;
 /** Clips shown by link: who gets in, what they see, what they say, and what the producer hears. */
 class ProofOverHttpTest {
   private static final int GUESTS = freePort();
-  @RegisterExtension static final RunningApplication APP = new RunningApplication(GUESTS);
+
+  @RegisterExtension
+  static final RunningApplication APP =
+      new RunningApplication(Map.of("paring-knife.guest.port", GUESTS + ""));
+
   private static final JsonMapper JSON = new JsonMapper();
 
   private long clip;

@@ -37,16 +37,16 @@ public final class RunningApplication implements BeforeAllCallback, AfterAllCall
 
   private final HttpClient http = HttpClient.newHttpClient();
   private final Path home = PLACE.resolve("now");
-  private final int guestPort;
+  private final Map<String, Object> settings;
   private RunningServer server;
 
   public RunningApplication() {
-    this(0);
+    this(Map.of());
   }
 
-  /** With a port for guests. */
-  public RunningApplication(int guestPort) {
-    this.guestPort = guestPort;
+  /** With settings of the application, by their names. */
+  public RunningApplication(Map<String, Object> settings) {
+    this.settings = settings;
   }
 
   @Override
@@ -141,7 +141,7 @@ public final class RunningApplication implements BeforeAllCallback, AfterAllCall
             home.resolve("media"),
             0,
             () -> MariaDbProcess.start(home.resolve("data").resolve("mariadb"), 0),
-            guestPort == 0 ? Map.of() : Map.of("paring-knife.guests.port", guestPort + ""));
+            settings);
   }
 
   /** Stops application and database and starts both anew on the same data. */

@@ -13,6 +13,7 @@ import paringknife.core.clip.ClipDocument;
 import paringknife.core.pare.FillerFinder;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
+import paringknife.server.database.StepLog;
 import paringknife.server.episodes.Episode;
 import paringknife.server.events.Events;
 import paringknife.server.shelf.Episodes;
@@ -22,6 +23,8 @@ import paringknife.server.web.NotYet;
 @RestController
 @RequestMapping("/api")
 class ClipController {
+  private static final int MOST_STEPS = 100;
+
   private final Episodes episodes;
   private final ClipStore store;
   private final Events events;
@@ -41,6 +44,12 @@ class ClipController {
   List<ClipState> ofEpisode(@PathVariable long id) {
     Episode episode = episodes.open(id);
     return store.ofEpisode(id).stream().map(c -> ClipState.of(c, episode)).toList();
+  }
+
+  /** What was done to a clip last, and by whom; newest first. */
+  @GetMapping("/clips/{id}/steps")
+  List<StepLog.StepTaken> steps(@PathVariable long id) {
+    return store.lastSteps(id, MOST_STEPS);
   }
 
   @PostMapping("/episodes/{id}/clips")

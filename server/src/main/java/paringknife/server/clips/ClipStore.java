@@ -47,7 +47,9 @@ public class ClipStore {
                 CLIP_CHANGE.CLIP_ID,
                 CLIP_CHANGE.STEP,
                 CLIP_CHANGE.NAME,
-                CLIP_CHANGE.DELTA),
+                CLIP_CHANGE.DELTA,
+                CLIP_CHANGE.MADE_AT,
+                CLIP_CHANGE.AUTHOR),
             format);
   }
 
@@ -181,6 +183,11 @@ public class ClipStore {
           "This clip was changed in another window. That change is kept; the clip is shown as it is now.");
     }
     return write ? applied : seen.written();
+  }
+
+  /** What was done to a clip last, newest first. */
+  List<StepLog.StepTaken> lastSteps(long id, int most) {
+    return steps.last(id, byId(id).applied(), most);
   }
 
   /** Keeps the newest state at hand; call it once the change is certain. */

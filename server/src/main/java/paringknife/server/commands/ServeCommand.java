@@ -11,6 +11,7 @@ import java.util.stream.Stream;
 import paringknife.server.episodes.EpisodeSource;
 import paringknife.server.shelf.EpisodeStore;
 import paringknife.server.shelf.Episodes;
+import paringknife.server.team.Team;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
@@ -36,6 +37,7 @@ final class ServeCommand implements Callable<Integer> {
 
   @Mixin private DatabaseOptions database = new DatabaseOptions();
   @Mixin private GuestOptions guests = new GuestOptions();
+  @Mixin private TeamOptions team = new TeamOptions();
   @Mixin private NoticeOptions notice = new NoticeOptions();
 
   @Option(
@@ -48,6 +50,7 @@ final class ServeCommand implements Callable<Integer> {
     Path folder = media == null ? data.resolve("media") : media;
     Files.createDirectories(folder);
     Map<String, Object> settings = new HashMap<>(guests.settings(port));
+    settings.putAll(team.settings(port, guests.port()));
     settings.putAll(notice.settings());
     if (out != null) {
       settings.put("paring-knife.out", out.toAbsolutePath().toString());
@@ -66,6 +69,9 @@ final class ServeCommand implements Callable<Integer> {
     }
     System.out.println("Paring Knife is ready: " + server.address());
     guests.told().ifPresent(System.out::println);
+    if (team.isAsked()) {
+      team.told(server.part(Team.class).firstOwner()).ifPresent(System.out::println);
+    }
     System.out.flush();
     stopping.await();
     return 0;

@@ -24,6 +24,7 @@ import paringknife.core.transcript.TranscriptDelta;
 import paringknife.core.transcript.Word;
 import paringknife.media.speech.Recogniser;
 import paringknife.media.transcripts.TranscriptFile;
+import paringknife.server.database.StepLog;
 import paringknife.server.events.Events;
 import paringknife.server.shelf.Episodes;
 import paringknife.server.shelf.WordsWork;
@@ -37,6 +38,8 @@ import paringknife.server.web.Outdated;
 @RestController
 @RequestMapping("/api")
 class TranscriptController {
+  private static final int MOST_STEPS = 100;
+
   private final TranscriptStore store;
   private final Episodes episodes;
   private final Glossary glossary;
@@ -122,6 +125,12 @@ class TranscriptController {
           replaced.text());
     }
     return settle(seen, store.change(seen, change.intent().label(), changed));
+  }
+
+  /** What was corrected last, and by whom; newest first. */
+  @GetMapping("/episodes/{id}/transcript/steps")
+  List<StepLog.StepTaken> steps(@PathVariable long id) {
+    return store.lastSteps(id, episodes.transcript(id).applied(), MOST_STEPS);
   }
 
   @PostMapping("/episodes/{id}/transcript/undo")

@@ -1,5 +1,9 @@
 package paringknife.server.database;
 
+import java.time.Instant;
+import java.time.LocalDateTime;
+import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import org.jooq.DSLContext;
 import org.jooq.Record;
@@ -29,7 +33,9 @@ public final class StepLog<T, D extends Delta<T>> {
       TableField<Record, Long> owner,
       TableField<Record, Integer> step,
       TableField<Record, String> name,
-      TableField<Record, String> delta) {}
+      TableField<Record, String> delta,
+      TableField<Record, LocalDateTime> madeAt,
+      TableField<Record, String> author) {}
 
   public StepLog(DSLContext db, Columns columns, StepFormat<T, D> format) {
     this.db = db;
@@ -77,7 +83,36 @@ public final class StepLog<T, D extends Delta<T>> {
         .set(columns.step(), step)
         .set(columns.name(), name)
         .set(columns.delta(), format.writeDelta(delta))
+        .set(columns.author(), Author.name())
         .execute();
+  }
+
+  /**
+   * A step as it is told.
+   *
+   * @param name what undo calls it
+   * @param author null where it was taken at this machine
+   */
+  public record StepTaken(int step, String name, Instant at, @Nullable String author) {}
+
+  /**
+   * The last steps, newest first.
+   *
+   * @param applied how many steps are applied; what was taken back is not told
+   */
+  public List<StepTaken> last(long owner, int applied, int most) {
+    return db.select(columns.step(), columns.name(), columns.madeAt(), columns.author())
+        .from(columns.table())
+        .where(columns.owner().eq(owner).and(columns.step().le(applied)))
+        .orderBy(columns.step().desc())
+        .limit(most)
+        .fetch(
+            r ->
+                new StepTaken(
+                    r.value1(),
+                    r.value2(),
+                    Objects.requireNonNull(Utc.instant(r.value3())),
+                    r.value4()));
   }
 
   public void forget(long owner) {

@@ -9,12 +9,14 @@ import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicBoolean;
+import org.jspecify.annotations.Nullable;
 import org.springframework.context.event.ContextClosedEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.http.MediaType;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import paringknife.server.database.Author;
 
 /**
  * Tells every open browser what has changed, as server-sent events. Whoever tells goes on at once;
@@ -43,6 +45,7 @@ public class Events {
     private final SseEmitter emitter = new SseEmitter(0L);
     private final BlockingQueue<Event> waiting = new ArrayBlockingQueue<>(MOST_BEHIND);
     private final AtomicBoolean beingTold = new AtomicBoolean();
+    private final @Nullable String name = Author.name();
 
     void tell(Event event) {
       if (!waiting.offer(event)) {
@@ -88,6 +91,18 @@ public class Events {
       listener.tell(new Event("database", Map.of("answers", false)));
     }
     return listener.emitter;
+  }
+
+  /** Lets go of the browsers of somebody who is signed out. */
+  @EventListener
+  void signedOut(SignedOut who) {
+    listeners.stream()
+        .filter(l -> who.name().equals(l.name))
+        .forEach(
+            l -> {
+              l.leave();
+              l.emitter.complete();
+            });
   }
 
   /** A clip has come to a revision. */

@@ -27,6 +27,8 @@ import paringknife.core.formats.SubtitleFormat;
 import paringknife.core.formats.TimedText;
 import paringknife.core.letter.Lettered;
 import paringknife.server.deliver.ProofCopies;
+import paringknife.server.secrets.KeptPasswords;
+import paringknife.server.secrets.Tries;
 import paringknife.server.web.Answers.Problem;
 import paringknife.server.web.Attachment;
 import paringknife.server.web.NotThere;
@@ -41,10 +43,12 @@ class GuestController {
 
   private final Guests guests;
   private final GuestEntry entry;
+  private final KeptPasswords kept;
   private final ProofCopies copies;
   private final Tries passwords = new Tries(10);
 
-  GuestController(Guests guests, GuestEntry entry, ProofCopies copies) {
+  GuestController(Guests guests, GuestEntry entry, KeptPasswords kept, ProofCopies copies) {
+    this.kept = kept;
     this.guests = guests;
     this.entry = entry;
     this.copies = copies;
@@ -80,7 +84,7 @@ class GuestController {
     if (!passwords.mayTry(link.id())) {
       throw new TooOften("That was tried too often; wait a minute.");
     }
-    if (link.password() == null || !entry.isRight(asked.password(), link.password())) {
+    if (link.password() == null || !kept.isRight(asked.password(), link.password())) {
       throw new Locked("That is not the password.");
     }
     ResponseCookie cookie =

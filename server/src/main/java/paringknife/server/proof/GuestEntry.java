@@ -7,29 +7,14 @@ import java.util.HexFormat;
 import javax.crypto.Mac;
 import javax.crypto.spec.SecretKeySpec;
 import org.jspecify.annotations.Nullable;
-import org.springframework.security.crypto.argon2.Argon2PasswordEncoder;
 import org.springframework.stereotype.Component;
 
 /**
- * Passwords of links: kept as Argon2id (RFC 9106) of them. Who has given the right one carries a
- * pass, which only somebody who knows what is kept can make (HMAC-SHA-256, RFC 2104).
+ * Links that have a password: who has given the right one carries a pass, which only somebody who
+ * knows what is kept can make (HMAC-SHA-256, RFC 2104).
  */
 @Component
 class GuestEntry {
-  static final int LONGEST_PASSWORD = 200;
-
-  private final Argon2PasswordEncoder encoder =
-      Argon2PasswordEncoder.defaultsForSpringSecurity_v5_8();
-
-  /** How a password is kept. */
-  String kept(String password) {
-    return encoder.encode(password);
-  }
-
-  boolean isRight(String password, String kept) {
-    return encoder.matches(password, kept);
-  }
-
   /** What a guest of a link carries who has given its password. */
   String pass(ProofStore.Link link) {
     try {

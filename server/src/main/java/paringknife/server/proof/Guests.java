@@ -13,6 +13,7 @@ import paringknife.core.proof.TextChanges;
 import paringknife.server.clips.ClipStore;
 import paringknife.server.deliver.ProofCopies;
 import paringknife.server.events.Events;
+import paringknife.server.secrets.Tries;
 import paringknife.server.shelf.Episodes;
 import paringknife.server.web.NotThere;
 import paringknife.server.web.NotYet;

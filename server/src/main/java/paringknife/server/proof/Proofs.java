@@ -1,9 +1,7 @@
 package paringknife.server.proof;
 
-import java.security.SecureRandom;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
@@ -12,6 +10,8 @@ import paringknife.core.writing.OneLine;
 import paringknife.server.clips.ClipStore;
 import paringknife.server.deliver.ProofCopies;
 import paringknife.server.events.Events;
+import paringknife.server.secrets.KeptPasswords;
+import paringknife.server.secrets.Token;
 import paringknife.server.shelf.Episodes;
 import paringknife.server.web.GuestDoor;
 import paringknife.server.web.NotThere;
@@ -19,7 +19,6 @@ import paringknife.server.web.NotThere;
 /** What a producer shows for a yes, and what is said of it. */
 @Service
 class Proofs {
-  private static final int TOKEN_BYTES = 16;
   private static final int LONGEST_TITLE = 200;
   private static final int MOST_CLIPS = 200;
   private static final int LONGEST_DAYS = 3_650;
@@ -29,10 +28,9 @@ class Proofs {
   private final ProofStore store;
   private final RemarkStore remarks;
   private final ProofCopies copies;
-  private final GuestEntry entry;
+  private final KeptPasswords passwords;
   private final GuestDoor guests;
   private final Events events;
-  private final SecureRandom chance = new SecureRandom();
 
   Proofs(
       Episodes episodes,
@@ -40,7 +38,7 @@ class Proofs {
       ProofStore store,
       RemarkStore remarks,
       ProofCopies copies,
-      GuestEntry entry,
+      KeptPasswords passwords,
       GuestDoor guests,
       Events events) {
     this.guests = guests;
@@ -49,7 +47,7 @@ class Proofs {
     this.store = store;
     this.remarks = remarks;
     this.copies = copies;
-    this.entry = entry;
+    this.passwords = passwords;
     this.events = events;
   }
 
@@ -146,12 +144,10 @@ class Proofs {
     if (all.stream().anyMatch(c -> c.episodeId() != episodeId)) {
       throw new IllegalArgumentException("A link shows clips of one episode.");
     }
-    byte[] token = new byte[TOKEN_BYTES];
-    chance.nextBytes(token);
     long id =
         store.add(
             new ProofStore.NewLink(
-                HexFormat.of().formatHex(token),
+                Token.fresh(),
                 episodeId,
                 title,
                 days == null ? null : Instant.now().plus(Duration.ofDays(days)),
@@ -166,11 +162,11 @@ class Proofs {
     if (password == null || password.isEmpty()) {
       return null;
     }
-    if (password.length() > GuestEntry.LONGEST_PASSWORD) {
+    if (password.length() > KeptPasswords.LONGEST) {
       throw new IllegalArgumentException(
-          "A password has up to " + GuestEntry.LONGEST_PASSWORD + " characters.");
+          "A password has up to " + KeptPasswords.LONGEST + " characters.");
     }
-    return entry.kept(password);
+    return passwords.kept(password);
   }
 
   void withdraw(long id) {

@@ -3,6 +3,7 @@ package paringknife.server.transcripts;
 import static paringknife.server.database.generated.Tables.TRANSCRIPT;
 import static paringknife.server.database.generated.Tables.TRANSCRIPT_CHANGE;
 
+import java.util.List;
 import java.util.Optional;
 import org.jooq.DSLContext;
 import org.jspecify.annotations.Nullable;
@@ -36,7 +37,9 @@ public class TranscriptStore {
                 TRANSCRIPT_CHANGE.EPISODE_ID,
                 TRANSCRIPT_CHANGE.STEP,
                 TRANSCRIPT_CHANGE.NAME,
-                TRANSCRIPT_CHANGE.DELTA),
+                TRANSCRIPT_CHANGE.DELTA,
+                TRANSCRIPT_CHANGE.MADE_AT,
+                TRANSCRIPT_CHANGE.AUTHOR),
             new TranscriptFormat(json));
   }
 
@@ -59,6 +62,15 @@ public class TranscriptStore {
       Transcript transcript,
       @Nullable String undo,
       @Nullable String redo) {}
+
+  /**
+   * What was corrected last, newest first.
+   *
+   * @param applied how many steps are applied
+   */
+  public List<StepLog.StepTaken> lastSteps(long id, int applied, int most) {
+    return steps.last(id, applied, most);
+  }
 
   /** Puts a transcript in place of whatever was there; its steps go. */
   @Transactional

@@ -33,6 +33,13 @@ class ApiDocument {
       Map.ofEntries(
           Map.entry("Posting", Set.of("nextAt", "reference", "endedAt")),
           Map.entry("When", Set.of("first")),
+          Map.entry("Session", Set.of("name")),
+          Map.entry("Invited", Set.of("name")),
+          Map.entry("AccountShown", Set.of("seenAt")),
+          Map.entry("Invitation", Set.of("account")),
+          Map.entry("Present", Set.of("name", "clipId")),
+          Map.entry("WindowShown", Set.of("episodeId", "clipId")),
+          Map.entry("StepTaken", Set.of("author")),
           Map.entry("Cover", Set.of("episodeUs")),
           Map.entry("Fill", Set.of("foot")),
           Map.entry("TypefaceShown", Set.of("own")),

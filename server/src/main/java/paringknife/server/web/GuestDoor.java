@@ -2,7 +2,6 @@ package paringknife.server.web;
 
 import jakarta.servlet.http.HttpServletRequest;
 import java.util.Optional;
-import org.apache.catalina.connector.Connector;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.tomcat.servlet.TomcatServletWebServerFactory;
 import org.springframework.boot.web.server.WebServerFactoryCustomizer;
@@ -14,32 +13,23 @@ import org.springframework.stereotype.Component;
  */
 @Component
 public class GuestDoor implements WebServerFactoryCustomizer<TomcatServletWebServerFactory> {
-  private final int port;
-  private final String address;
-  private final String url;
+  private final Door door;
 
   GuestDoor(
-      @Value("${paring-knife.guests.port:0}") int port,
-      @Value("${paring-knife.guests.address:0.0.0.0}") String address,
-      @Value("${paring-knife.guests.url:}") String url) {
-    this.port = port;
-    this.address = address;
-    this.url = url.replaceAll("/$", "");
+      @Value("${paring-knife.guest.port:0}") int port,
+      @Value("${paring-knife.guest.address:0.0.0.0}") String address,
+      @Value("${paring-knife.guest.url:}") String url) {
+    this.door = new Door(port, address, url);
   }
 
   @Override
   public void customize(TomcatServletWebServerFactory factory) {
-    if (port > 0) {
-      Connector connector = new Connector();
-      connector.setPort(port);
-      connector.setProperty("address", address);
-      factory.addAdditionalConnectors(connector);
-    }
+    door.open(factory);
   }
 
   /** Whether a request came by that port. */
   boolean isUsedBy(HttpServletRequest request) {
-    return port > 0 && request.getLocalPort() == port;
+    return door.isUsedBy(request);
   }
 
   /** Whether guests may have what they ask for there. */
@@ -52,6 +42,6 @@ public class GuestDoor implements WebServerFactoryCustomizer<TomcatServletWebSer
 
   /** What links begin with, where that was said; empty for the address that the producer uses. */
   public Optional<String> url() {
-    return url.isEmpty() ? Optional.empty() : Optional.of(url);
+    return door.url().isEmpty() ? Optional.empty() : Optional.of(door.url());
   }
 }

@@ -5,6 +5,7 @@ import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.springframework.core.annotation.Order;
@@ -21,6 +22,8 @@ import org.springframework.web.filter.OncePerRequestFilter;
 class SecurityHeaders extends OncePerRequestFilter {
   private static final Set<String> OWN_NAMES = Set.of("127.0.0.1", "localhost", "[::1]");
   private static final Set<String> READING = Set.of("GET", "HEAD", "OPTIONS");
+  private static final List<String> HANDED_ON =
+      List.of("Forwarded", "X-Forwarded-For", "X-Forwarded-Host", "X-Real-IP", "Via");
   private static final String POLICY =
       "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'; style-src 'self'; font-src 'self';"
           + " img-src 'self' blob:; media-src 'self' blob:; connect-src 'self'; worker-src 'self';"
@@ -35,9 +38,11 @@ class SecurityHeaders extends OncePerRequestFilter {
           "Cross-Origin-Resource-Policy", "same-origin");
 
   private final GuestDoor guests;
+  private final TeamDoor team;
 
-  SecurityHeaders(GuestDoor guests) {
+  SecurityHeaders(GuestDoor guests, TeamDoor team) {
     this.guests = guests;
+    this.team = team;
   }
 
   @Override
@@ -50,15 +55,34 @@ class SecurityHeaders extends OncePerRequestFilter {
         Answers.refuse(response, 404, "There is nothing here.");
         return;
       }
-    } else if (!OWN_NAMES.contains(request.getServerName())) {
+    } else if (team.isUsedBy(request)) {
+      if (team.isEncrypted()) {
+        response.setHeader("Strict-Transport-Security", "max-age=31536000");
+      }
+      if (!OWN_NAMES.contains(request.getServerName()) && !team.isCalled(request)) {
+        Answers.refuse(response, 421, "This address is not served here.");
+        return;
+      }
+      if (!READING.contains(request.getMethod()) && !team.sends(request)) {
+        Answers.refuse(response, 403, "Another site may not change anything here.");
+        return;
+      }
+    } else if (!OWN_NAMES.contains(request.getServerName()) || isHandedOn(request)) {
       Answers.refuse(response, 421, "This address is not served here.");
       return;
     }
-    if (!READING.contains(request.getMethod()) && comesFromElsewhere(request)) {
+    if (!team.isUsedBy(request)
+        && !READING.contains(request.getMethod())
+        && comesFromElsewhere(request)) {
       Answers.refuse(response, 403, "Another site may not change anything here.");
       return;
     }
     chain.doFilter(request, response);
+  }
+
+  /** Whoever a proxy lets in is not at this machine, though the proxy may be. */
+  private static boolean isHandedOn(HttpServletRequest request) {
+    return HANDED_ON.stream().anyMatch(h -> request.getHeader(h) != null);
   }
 
   private static boolean comesFromElsewhere(HttpServletRequest request) {

@@ -35,6 +35,7 @@ class StaticPages implements WebMvcConfigurer {
         new String[] {
           "/",
           "/queue",
+          "/team",
           "/outbox",
           "/sheet",
           "/episodes/{id:\\d+}",
@@ -42,6 +43,8 @@ class StaticPages implements WebMvcConfigurer {
         }) {
       registry.addViewController(page).setViewName("forward:/index.html");
     }
+    registry.addViewController("/sign-in").setViewName("forward:/entry.html");
+    registry.addViewController("/welcome/{token:[0-9a-f]+}").setViewName("forward:/entry.html");
     registry.addViewController("/proof/{token:[0-9a-f]+}").setViewName("forward:/proof.html");
   }
 }

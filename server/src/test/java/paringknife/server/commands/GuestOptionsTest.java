@@ -31,17 +31,17 @@ class GuestOptionsTest {
 
   @Test
   void nobodyIsLetInUnlessAskedFor() {
-    assertThat(settings()).containsEntry("paring-knife.guests.port", "0");
-    assertThat(settings()).containsEntry("paring-knife.guests.url", "");
+    assertThat(settings()).containsEntry("paring-knife.guest.port", "0");
+    assertThat(settings()).containsEntry("paring-knife.guest.url", "");
   }
 
   @Test
   void linksBeginWithWhatGuestsReach() throws Exception {
     String port = freePort();
     assertThat(settings("--guest-port", port, "--guest-url", "https://clips.example"))
-        .containsEntry("paring-knife.guests.url", "https://clips.example");
+        .containsEntry("paring-knife.guest.url", "https://clips.example");
     assertThat(settings("--guest-port", port, "--guest-address", "127.0.0.1"))
-        .containsEntry("paring-knife.guests.url", "http://127.0.0.1:" + port);
+        .containsEntry("paring-knife.guest.url", "http://127.0.0.1:" + port);
   }
 
   @Test

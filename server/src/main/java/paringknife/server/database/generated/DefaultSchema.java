@@ -11,6 +11,7 @@ import org.jooq.Catalog;
 import org.jooq.Table;
 import org.jooq.impl.SchemaImpl;
 
+import paringknife.server.database.generated.tables.Account;
 import paringknife.server.database.generated.tables.Brief;
 import paringknife.server.database.generated.tables.Chapter;
 import paringknife.server.database.generated.tables.Clip;
@@ -23,6 +24,7 @@ import paringknife.server.database.generated.tables.EpisodeSound;
 import paringknife.server.database.generated.tables.FillerList;
 import paringknife.server.database.generated.tables.Glossary;
 import paringknife.server.database.generated.tables.HouseStyle;
+import paringknife.server.database.generated.tables.Invitation;
 import paringknife.server.database.generated.tables.Mark;
 import paringknife.server.database.generated.tables.NamePattern;
 import paringknife.server.database.generated.tables.NamedStyle;
@@ -35,6 +37,7 @@ import paringknife.server.database.generated.tables.ProofRemark;
 import paringknife.server.database.generated.tables.RenderQueue;
 import paringknife.server.database.generated.tables.Rendering;
 import paringknife.server.database.generated.tables.Shelf;
+import paringknife.server.database.generated.tables.SignedIn;
 import paringknife.server.database.generated.tables.Transcript;
 import paringknife.server.database.generated.tables.TranscriptChange;
 import paringknife.server.database.generated.tables.Worker;
@@ -46,6 +49,8 @@ public class DefaultSchema extends SchemaImpl {
     private static final long serialVersionUID = 1L;
 
     public static final DefaultSchema DEFAULT_SCHEMA = new DefaultSchema();
+
+    public final Account ACCOUNT = Account.ACCOUNT;
 
     public final Brief BRIEF = Brief.BRIEF;
 
@@ -71,6 +76,8 @@ public class DefaultSchema extends SchemaImpl {
 
     public final HouseStyle HOUSE_STYLE = HouseStyle.HOUSE_STYLE;
 
+    public final Invitation INVITATION = Invitation.INVITATION;
+
     public final Mark MARK = Mark.MARK;
 
     public final NamePattern NAME_PATTERN = NamePattern.NAME_PATTERN;
@@ -95,6 +102,8 @@ public class DefaultSchema extends SchemaImpl {
 
     public final Shelf SHELF = Shelf.SHELF;
 
+    public final SignedIn SIGNED_IN = SignedIn.SIGNED_IN;
+
     public final Transcript TRANSCRIPT = Transcript.TRANSCRIPT;
 
     public final TranscriptChange TRANSCRIPT_CHANGE = TranscriptChange.TRANSCRIPT_CHANGE;
@@ -114,6 +123,7 @@ public class DefaultSchema extends SchemaImpl {
     @Override
     public final List<Table<?>> getTables() {
         return Arrays.asList(
+            Account.ACCOUNT,
             Brief.BRIEF,
             Chapter.CHAPTER,
             Clip.CLIP,
@@ -126,6 +136,7 @@ public class DefaultSchema extends SchemaImpl {
             FillerList.FILLER_LIST,
             Glossary.GLOSSARY,
             HouseStyle.HOUSE_STYLE,
+            Invitation.INVITATION,
             Mark.MARK,
             NamePattern.NAME_PATTERN,
             NamedStyle.NAMED_STYLE,
@@ -138,6 +149,7 @@ public class DefaultSchema extends SchemaImpl {
             RenderQueue.RENDER_QUEUE,
             Rendering.RENDERING,
             Shelf.SHELF,
+            SignedIn.SIGNED_IN,
             Transcript.TRANSCRIPT,
             TranscriptChange.TRANSCRIPT_CHANGE,
             Worker.WORKER

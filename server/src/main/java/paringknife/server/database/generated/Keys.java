@@ -11,6 +11,7 @@ import org.jooq.UniqueKey;
 import org.jooq.impl.DSL;
 import org.jooq.impl.Internal;
 
+import paringknife.server.database.generated.tables.Account;
 import paringknife.server.database.generated.tables.Brief;
 import paringknife.server.database.generated.tables.Chapter;
 import paringknife.server.database.generated.tables.Clip;
@@ -23,6 +24,7 @@ import paringknife.server.database.generated.tables.EpisodeSound;
 import paringknife.server.database.generated.tables.FillerList;
 import paringknife.server.database.generated.tables.Glossary;
 import paringknife.server.database.generated.tables.HouseStyle;
+import paringknife.server.database.generated.tables.Invitation;
 import paringknife.server.database.generated.tables.Mark;
 import paringknife.server.database.generated.tables.NamePattern;
 import paringknife.server.database.generated.tables.NamedStyle;
@@ -35,6 +37,7 @@ import paringknife.server.database.generated.tables.ProofRemark;
 import paringknife.server.database.generated.tables.RenderQueue;
 import paringknife.server.database.generated.tables.Rendering;
 import paringknife.server.database.generated.tables.Shelf;
+import paringknife.server.database.generated.tables.SignedIn;
 import paringknife.server.database.generated.tables.Transcript;
 import paringknife.server.database.generated.tables.TranscriptChange;
 import paringknife.server.database.generated.tables.Worker;
@@ -47,6 +50,8 @@ public class Keys {
     // UNIQUE and PRIMARY KEY definitions
     // -------------------------------------------------------------------------
 
+    public static final UniqueKey<Record> KEY_ACCOUNT_ACCOUNT_NAME = Internal.createUniqueKey(Account.ACCOUNT, DSL.name("KEY_account_account_name"), new TableField[] { Account.ACCOUNT.NAME }, true);
+    public static final UniqueKey<Record> KEY_ACCOUNT_PRIMARY = Internal.createUniqueKey(Account.ACCOUNT, DSL.name("KEY_account_PRIMARY"), new TableField[] { Account.ACCOUNT.ID }, true);
     public static final UniqueKey<Record> KEY_BRIEF_PRIMARY = Internal.createUniqueKey(Brief.BRIEF, DSL.name("KEY_brief_PRIMARY"), new TableField[] { Brief.BRIEF.SHOW_NAME }, true);
     public static final UniqueKey<Record> KEY_CHAPTER_PRIMARY = Internal.createUniqueKey(Chapter.CHAPTER, DSL.name("KEY_chapter_PRIMARY"), new TableField[] { Chapter.CHAPTER.EPISODE_ID, Chapter.CHAPTER.START_US }, true);
     public static final UniqueKey<Record> KEY_CLIP_PRIMARY = Internal.createUniqueKey(Clip.CLIP, DSL.name("KEY_clip_PRIMARY"), new TableField[] { Clip.CLIP.ID }, true);
@@ -61,6 +66,8 @@ public class Keys {
     public static final UniqueKey<Record> KEY_FILLER_LIST_PRIMARY = Internal.createUniqueKey(FillerList.FILLER_LIST, DSL.name("KEY_filler_list_PRIMARY"), new TableField[] { FillerList.FILLER_LIST.SHOW_NAME, FillerList.FILLER_LIST.LANGUAGE }, true);
     public static final UniqueKey<Record> KEY_GLOSSARY_PRIMARY = Internal.createUniqueKey(Glossary.GLOSSARY, DSL.name("KEY_glossary_PRIMARY"), new TableField[] { Glossary.GLOSSARY.SHOW_NAME, Glossary.GLOSSARY.HEARD, Glossary.GLOSSARY.WRITTEN }, true);
     public static final UniqueKey<Record> KEY_HOUSE_STYLE_PRIMARY = Internal.createUniqueKey(HouseStyle.HOUSE_STYLE, DSL.name("KEY_house_style_PRIMARY"), new TableField[] { HouseStyle.HOUSE_STYLE.SHOW_NAME }, true);
+    public static final UniqueKey<Record> KEY_INVITATION_INVITATION_TOKEN = Internal.createUniqueKey(Invitation.INVITATION, DSL.name("KEY_invitation_invitation_token"), new TableField[] { Invitation.INVITATION.TOKEN_HASH }, true);
+    public static final UniqueKey<Record> KEY_INVITATION_PRIMARY = Internal.createUniqueKey(Invitation.INVITATION, DSL.name("KEY_invitation_PRIMARY"), new TableField[] { Invitation.INVITATION.ID }, true);
     public static final UniqueKey<Record> KEY_MARK_PRIMARY = Internal.createUniqueKey(Mark.MARK, DSL.name("KEY_mark_PRIMARY"), new TableField[] { Mark.MARK.ID }, true);
     public static final UniqueKey<Record> KEY_NAME_PATTERN_PRIMARY = Internal.createUniqueKey(NamePattern.NAME_PATTERN, DSL.name("KEY_name_pattern_PRIMARY"), new TableField[] { NamePattern.NAME_PATTERN.SHOW_NAME }, true);
     public static final UniqueKey<Record> KEY_NAMED_STYLE_PRIMARY = Internal.createUniqueKey(NamedStyle.NAMED_STYLE, DSL.name("KEY_named_style_PRIMARY"), new TableField[] { NamedStyle.NAMED_STYLE.NAME }, true);
@@ -75,6 +82,7 @@ public class Keys {
     public static final UniqueKey<Record> KEY_RENDERING_ONE_CELL = Internal.createUniqueKey(Rendering.RENDERING, DSL.name("KEY_rendering_one_cell"), new TableField[] { Rendering.RENDERING.CLIP_ID, Rendering.RENDERING.SPEC }, true);
     public static final UniqueKey<Record> KEY_RENDERING_PRIMARY = Internal.createUniqueKey(Rendering.RENDERING, DSL.name("KEY_rendering_PRIMARY"), new TableField[] { Rendering.RENDERING.ID }, true);
     public static final UniqueKey<Record> KEY_SHELF_PRIMARY = Internal.createUniqueKey(Shelf.SHELF, DSL.name("KEY_shelf_PRIMARY"), new TableField[] { Shelf.SHELF.ID }, true);
+    public static final UniqueKey<Record> KEY_SIGNED_IN_PRIMARY = Internal.createUniqueKey(SignedIn.SIGNED_IN, DSL.name("KEY_signed_in_PRIMARY"), new TableField[] { SignedIn.SIGNED_IN.TOKEN_HASH }, true);
     public static final UniqueKey<Record> KEY_TRANSCRIPT_PRIMARY = Internal.createUniqueKey(Transcript.TRANSCRIPT, DSL.name("KEY_transcript_PRIMARY"), new TableField[] { Transcript.TRANSCRIPT.EPISODE_ID }, true);
     public static final UniqueKey<Record> KEY_TRANSCRIPT_CHANGE_PRIMARY = Internal.createUniqueKey(TranscriptChange.TRANSCRIPT_CHANGE, DSL.name("KEY_transcript_change_PRIMARY"), new TableField[] { TranscriptChange.TRANSCRIPT_CHANGE.EPISODE_ID, TranscriptChange.TRANSCRIPT_CHANGE.STEP }, true);
     public static final UniqueKey<Record> KEY_WORKER_PRIMARY = Internal.createUniqueKey(Worker.WORKER, DSL.name("KEY_worker_PRIMARY"), new TableField[] { Worker.WORKER.NAME }, true);
@@ -89,6 +97,7 @@ public class Keys {
     public static final ForeignKey<Record, Record> CLIP_VERSION_IBFK_1 = Internal.createForeignKey(ClipVersion.CLIP_VERSION, DSL.name("clip_version_ibfk_1"), new TableField[] { ClipVersion.CLIP_VERSION.CLIP_ID }, Keys.KEY_CLIP_PRIMARY, new TableField[] { Clip.CLIP.ID }, true);
     public static final ForeignKey<Record, Record> EPISODE_ON_SHELF = Internal.createForeignKey(Episode.EPISODE, DSL.name("episode_on_shelf"), new TableField[] { Episode.EPISODE.SHELF_ID }, Keys.KEY_SHELF_PRIMARY, new TableField[] { Shelf.SHELF.ID }, true);
     public static final ForeignKey<Record, Record> EPISODE_SOUND_IBFK_1 = Internal.createForeignKey(EpisodeSound.EPISODE_SOUND, DSL.name("episode_sound_ibfk_1"), new TableField[] { EpisodeSound.EPISODE_SOUND.EPISODE_ID }, Keys.KEY_EPISODE_PRIMARY, new TableField[] { Episode.EPISODE.ID }, true);
+    public static final ForeignKey<Record, Record> INVITATION_ACCOUNT = Internal.createForeignKey(Invitation.INVITATION, DSL.name("invitation_account"), new TableField[] { Invitation.INVITATION.ACCOUNT_ID }, Keys.KEY_ACCOUNT_PRIMARY, new TableField[] { Account.ACCOUNT.ID }, true);
     public static final ForeignKey<Record, Record> MARK_IBFK_1 = Internal.createForeignKey(Mark.MARK, DSL.name("mark_ibfk_1"), new TableField[] { Mark.MARK.EPISODE_ID }, Keys.KEY_EPISODE_PRIMARY, new TableField[] { Episode.EPISODE.ID }, true);
     public static final ForeignKey<Record, Record> PERSON_CORRECTION_IBFK_1 = Internal.createForeignKey(PersonCorrection.PERSON_CORRECTION, DSL.name("person_correction_ibfk_1"), new TableField[] { PersonCorrection.PERSON_CORRECTION.EPISODE_ID }, Keys.KEY_EPISODE_PRIMARY, new TableField[] { Episode.EPISODE.ID }, true);
     public static final ForeignKey<Record, Record> POSTING_CLIP = Internal.createForeignKey(Posting.POSTING, DSL.name("posting_clip"), new TableField[] { Posting.POSTING.CLIP_ID }, Keys.KEY_CLIP_PRIMARY, new TableField[] { Clip.CLIP.ID }, true);
@@ -100,6 +109,7 @@ public class Keys {
     public static final ForeignKey<Record, Record> REMARK_IN_CLIP = Internal.createForeignKey(ProofRemark.PROOF_REMARK, DSL.name("remark_in_clip"), new TableField[] { ProofRemark.PROOF_REMARK.LINK_ID, ProofRemark.PROOF_REMARK.CLIP_ID }, Keys.KEY_PROOF_CLIP_PRIMARY, new TableField[] { ProofClip.PROOF_CLIP.LINK_ID, ProofClip.PROOF_CLIP.CLIP_ID }, true);
     public static final ForeignKey<Record, Record> RENDERING_IBFK_1 = Internal.createForeignKey(Rendering.RENDERING, DSL.name("rendering_ibfk_1"), new TableField[] { Rendering.RENDERING.CLIP_ID }, Keys.KEY_CLIP_PRIMARY, new TableField[] { Clip.CLIP.ID }, true);
     public static final ForeignKey<Record, Record> SHELF_IBFK_1 = Internal.createForeignKey(Shelf.SHELF, DSL.name("shelf_ibfk_1"), new TableField[] { Shelf.SHELF.PARENT_ID }, Keys.KEY_SHELF_PRIMARY, new TableField[] { Shelf.SHELF.ID }, true);
+    public static final ForeignKey<Record, Record> SIGNED_IN_ACCOUNT = Internal.createForeignKey(SignedIn.SIGNED_IN, DSL.name("signed_in_account"), new TableField[] { SignedIn.SIGNED_IN.ACCOUNT_ID }, Keys.KEY_ACCOUNT_PRIMARY, new TableField[] { Account.ACCOUNT.ID }, true);
     public static final ForeignKey<Record, Record> TRANSCRIPT_IBFK_1 = Internal.createForeignKey(Transcript.TRANSCRIPT, DSL.name("transcript_ibfk_1"), new TableField[] { Transcript.TRANSCRIPT.EPISODE_ID }, Keys.KEY_EPISODE_PRIMARY, new TableField[] { Episode.EPISODE.ID }, true);
     public static final ForeignKey<Record, Record> TRANSCRIPT_CHANGE_IBFK_1 = Internal.createForeignKey(TranscriptChange.TRANSCRIPT_CHANGE, DSL.name("transcript_change_ibfk_1"), new TableField[] { TranscriptChange.TRANSCRIPT_CHANGE.EPISODE_ID }, Keys.KEY_EPISODE_PRIMARY, new TableField[] { Episode.EPISODE.ID }, true);
 }

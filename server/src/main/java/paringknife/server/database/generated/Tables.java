@@ -4,6 +4,7 @@
 package paringknife.server.database.generated;
 
 
+import paringknife.server.database.generated.tables.Account;
 import paringknife.server.database.generated.tables.Brief;
 import paringknife.server.database.generated.tables.Chapter;
 import paringknife.server.database.generated.tables.Clip;
@@ -16,6 +17,7 @@ import paringknife.server.database.generated.tables.EpisodeSound;
 import paringknife.server.database.generated.tables.FillerList;
 import paringknife.server.database.generated.tables.Glossary;
 import paringknife.server.database.generated.tables.HouseStyle;
+import paringknife.server.database.generated.tables.Invitation;
 import paringknife.server.database.generated.tables.Mark;
 import paringknife.server.database.generated.tables.NamePattern;
 import paringknife.server.database.generated.tables.NamedStyle;
@@ -28,6 +30,7 @@ import paringknife.server.database.generated.tables.ProofRemark;
 import paringknife.server.database.generated.tables.RenderQueue;
 import paringknife.server.database.generated.tables.Rendering;
 import paringknife.server.database.generated.tables.Shelf;
+import paringknife.server.database.generated.tables.SignedIn;
 import paringknife.server.database.generated.tables.Transcript;
 import paringknife.server.database.generated.tables.TranscriptChange;
 import paringknife.server.database.generated.tables.Worker;
@@ -35,6 +38,8 @@ import paringknife.server.database.generated.tables.Worker;
 
 @SuppressWarnings({ "all", "unchecked", "rawtypes" })
 public class Tables {
+
+    public static final Account ACCOUNT = Account.ACCOUNT;
 
     public static final Brief BRIEF = Brief.BRIEF;
 
@@ -60,6 +65,8 @@ public class Tables {
 
     public static final HouseStyle HOUSE_STYLE = HouseStyle.HOUSE_STYLE;
 
+    public static final Invitation INVITATION = Invitation.INVITATION;
+
     public static final Mark MARK = Mark.MARK;
 
     public static final NamePattern NAME_PATTERN = NamePattern.NAME_PATTERN;
@@ -83,6 +90,8 @@ public class Tables {
     public static final Rendering RENDERING = Rendering.RENDERING;
 
     public static final Shelf SHELF = Shelf.SHELF;
+
+    public static final SignedIn SIGNED_IN = SignedIn.SIGNED_IN;
 
     public static final Transcript TRANSCRIPT = Transcript.TRANSCRIPT;
 

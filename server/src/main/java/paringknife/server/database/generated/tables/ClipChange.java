@@ -57,6 +57,8 @@ public class ClipChange extends TableImpl<Record> {
 
     public final TableField<Record, LocalDateTime> MADE_AT = createField(DSL.name("made_at"), SQLDataType.LOCALDATETIME(3).nullable(false).defaultValue(DSL.field(DSL.raw("current_timestamp(3)"), SQLDataType.LOCALDATETIME)), this, "");
 
+    public final TableField<Record, String> AUTHOR = createField(DSL.name("author"), SQLDataType.VARCHAR(60).defaultValue(DSL.field(DSL.raw("NULL"), SQLDataType.VARCHAR)), this, "");
+
     private ClipChange(Name alias, Table<Record> aliased) {
         this(alias, aliased, (Field<?>[]) null, null);
     }

@@ -1,11 +1,12 @@
-package paringknife.server.proof;
+package paringknife.server.secrets;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Locale;
 import paringknife.server.database.Recent;
 
 /** How often something was tried of late: so many times a minute, and then no more for it. */
-final class Tries {
+public final class Tries {
   private static final int AT_HAND = 5_000;
   private static final Duration WITHIN = Duration.ofMinutes(1);
 
@@ -17,12 +18,17 @@ final class Tries {
   /**
    * @param most times a minute
    */
-  Tries(int most) {
+  public Tries(int most) {
     this.most = most;
   }
 
+  /** As {@link #mayTry(long)}, for what has a name; capitals and small letters are one. */
+  public boolean mayTry(String what) {
+    return mayTry(Token.digest(what.toLowerCase(Locale.ROOT)).getLong(0));
+  }
+
   /** Counts a try; answers whether it may be made. */
-  synchronized boolean mayTry(long what) {
+  public synchronized boolean mayTry(long what) {
     Instant now = Instant.now();
     Count known = counts.get(what);
     Count next =
