@@ -153,6 +153,7 @@ export const api = {
   pasteText: (id: number, text: string) => post<void>(`/episodes/${id}/transcript-text`, { text }),
   listen: (id: number, work: 'RECOGNISE' | 'TIME' | 'VOICES') => post<void>(`/episodes/${id}/words`, { work }),
   misfits: (id: number) => get<Schemas['MisfitList']>(`/episodes/${id}/misfits`),
+  openBundle: (file: string) => post<{ id: number }>('/bundles', { file }),
   finishUpload: (address: string) => post<MediaFile>('/uploads', { address }),
   shelves: () => get<Shelf[]>('/shelves'),
   addShelf: (name: string, parentId: number | null) => post<number>('/shelves', { name, parentId }),

@@ -1380,6 +1380,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/bundles": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["open"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/workers": {
         parameters: {
             query?: never;
@@ -1564,6 +1580,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["words"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/proof/{token}/clips/{clip}/still": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["still"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1932,6 +1964,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["chapterFile"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/episodes/{id}/bundle": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["bundle"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2668,6 +2716,7 @@ export interface components {
             /** Format: int64 */
             bytes: number;
             isTranscript: boolean;
+            isBundle: boolean;
         };
         InvitationLink: {
             url: string;
@@ -2947,6 +2996,7 @@ export interface components {
             days: number | null;
             downloads: boolean;
             password: string | null;
+            asks: boolean | null;
         };
         Copy: {
             /** @enum {string|null} */
@@ -2968,6 +3018,7 @@ export interface components {
             holds: boolean;
             downloads: boolean;
             locked: boolean;
+            asks: boolean;
             clips: components["schemas"]["ShownClip"][];
         };
         ShownClip: {
@@ -3630,6 +3681,13 @@ export interface components {
             intent: components["schemas"]["Intent"];
         };
         Intent: components["schemas"]["AlternateIntent"] | components["schemas"]["AskForIntent"] | components["schemas"]["CallOutIntent"] | components["schemas"]["ChangeCameraLookIntent"] | components["schemas"]["ChangeGapIntent"] | components["schemas"]["ChangeLookIntent"] | components["schemas"]["ChangePushInIntent"] | components["schemas"]["ChooseCoverIntent"] | components["schemas"]["CleanUpIntent"] | components["schemas"]["CutToIntent"] | components["schemas"]["DropCallOutIntent"] | components["schemas"]["DropCameraCutsIntent"] | components["schemas"]["DropLanguageIntent"] | components["schemas"]["DropPushInsIntent"] | components["schemas"]["DropStretchIntent"] | components["schemas"]["EditCaptionsIntent"] | components["schemas"]["FitIntent"] | components["schemas"]["KeepAttemptIntent"] | components["schemas"]["LayLogoIntent"] | components["schemas"]["LeaveOutIntent"] | components["schemas"]["LetCaptionsBeIntent"] | components["schemas"]["LetGoIntent"] | components["schemas"]["LetterIntent"] | components["schemas"]["MatchColoursIntent"] | components["schemas"]["MoveCutIntent"] | components["schemas"]["MoveSeamIntent"] | components["schemas"]["MoveWordsIntent"] | components["schemas"]["PareChosenFillersIntent"] | components["schemas"]["PareFillersIntent"] | components["schemas"]["ParePauseAfterIntent"] | components["schemas"]["ParePausesIntent"] | components["schemas"]["PareRepeatsIntent"] | components["schemas"]["PareWordsIntent"] | components["schemas"]["ProposePushInsIntent"] | components["schemas"]["PullWordsIntent"] | components["schemas"]["PushInOnIntent"] | components["schemas"]["PutBackReasonIntent"] | components["schemas"]["PutBackRemovalsIntent"] | components["schemas"]["PutBackWordsIntent"] | components["schemas"]["PutGapIntent"] | components["schemas"]["RebreakIntent"] | components["schemas"]["ReframeIntent"] | components["schemas"]["RenameIntent"] | components["schemas"]["ReplaceInCaptionsIntent"] | components["schemas"]["RestyleIntent"] | components["schemas"]["RetypeIntent"] | components["schemas"]["SetByHandIntent"] | components["schemas"]["SetCallOutsIntent"] | components["schemas"]["SetMannerIntent"] | components["schemas"]["SetSpeedIntent"] | components["schemas"]["ShiftCaptionsIntent"] | components["schemas"]["ShowNamesIntent"] | components["schemas"]["TakeProposalsIntent"] | components["schemas"]["TranslateIntent"] | components["schemas"]["TreatWordsIntent"] | components["schemas"]["UseCaptionsIntent"] | components["schemas"]["UseLanguageIntent"] | components["schemas"]["WaiveIntent"] | components["schemas"]["WritePostIntent"];
+        BundleName: {
+            file: string;
+        };
+        Opened: {
+            /** Format: int64 */
+            id: number;
+        };
         WorkShown: {
             taken: boolean;
             what: string;
@@ -3737,6 +3795,7 @@ export interface components {
             /** Format: date-time */
             expiresAt: string | null;
             downloads: boolean;
+            asks: boolean;
             clips: components["schemas"]["ListedClip"][];
         };
         ListedClip: {
@@ -3942,6 +4001,7 @@ export interface components {
             /** @enum {string} */
             why: "CLOSE_CALL" | "HARDLY_HEARD" | "UNKNOWN_SPELLING" | "SAID_TWICE" | "SMALL_BEGINNING" | "NO_END";
         };
+        StreamingResponseBody: unknown;
         ComparedWord: {
             /** Format: int32 */
             index: number;
@@ -8573,6 +8633,38 @@ export interface operations {
             };
         };
     };
+    open: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Up to 1 MB; more is answered with 413. */
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BundleName"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Opened"];
+                };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     all_1: {
         parameters: {
             query?: never;
@@ -8834,6 +8926,31 @@ export interface operations {
                 };
                 content: {
                     "*/*": string;
+                };
+            };
+        };
+    };
+    still: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+                clip: number;
+            };
+            cookie?: {
+                proof?: string;
+            };
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/jpeg": string;
                 };
             };
         };
@@ -9379,6 +9496,30 @@ export interface operations {
                 };
                 content: {
                     "*/*": string;
+                };
+            };
+        };
+    };
+    bundle: {
+        parameters: {
+            query?: {
+                recordings?: boolean;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/zip": components["schemas"]["StreamingResponseBody"];
                 };
             };
         };

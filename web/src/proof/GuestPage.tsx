@@ -2,6 +2,7 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import { guestOf, Refused, type GuestPageData } from './guestApi';
 import { GuestClipView } from './GuestClipView';
 import { PasswordGate } from './PasswordGate';
+import { Showcase } from './Showcase';
 
 const LOOK_AGAIN_MS = 15_000;
 const BEING_MADE_MS = 3_000;
@@ -44,6 +45,7 @@ export function GuestPage({ token, noted }: { token: string; noted: boolean }) {
         </p>
       </main>
     );
+  if (!page.asks) return <Showcase guest={guest} page={page} />;
   const clip = page.clips[Math.min(chosen, page.clips.length - 1)];
   return (
     <div className="mx-auto flex h-full max-w-[430px] flex-col bg-paper min-[860px]:max-w-[1080px]">

@@ -46,6 +46,7 @@ export function ProofPanel({
               days,
               downloads: written.get('downloads') === 'on',
               password: (written.get('password') as string) || null,
+              asks: written.get('only-shown') !== 'on',
             }),
           ).then(() => {
             form.querySelector<HTMLInputElement>('[name=password]')!.value = '';
@@ -90,6 +91,10 @@ export function ProofPanel({
         <label className="flex items-center gap-2 text-[12.5px]">
           <input type="checkbox" name="downloads" className="accent-[var(--steel)]" /> Film, text and subtitles to take
           along
+        </label>
+        <label className="flex items-center gap-2 text-[12.5px]">
+          <input type="checkbox" name="only-shown" className="accent-[var(--steel)]" /> Only shown, as a page of
+          finished work: nothing is asked
         </label>
         <input
           name="password"
@@ -178,7 +183,7 @@ function LinkCard({
             <button className="text-left hover:underline" onClick={() => onOpen(c.clipId)}>
               {c.title}
             </button>
-            <span className="text-soft"> {verdictOf(c)}</span>
+            <span className="text-soft"> {link.asks ? verdictOf(c) : makingOf(c)}</span>
           </li>
         ))}
       </ul>
@@ -189,6 +194,7 @@ function LinkCard({
 function conditions(link: ProofLink): string {
   if (!link.holds) return 'holds no more';
   return [
+    link.asks ? '' : 'only shown',
     link.expiresAt ? `open until ${new Date(link.expiresAt).toLocaleDateString()}` : 'no end',
     link.locked ? 'with a password' : '',
     link.downloads ? 'files to take along' : '',
@@ -201,8 +207,7 @@ function conditions(link: ProofLink): string {
 export function verdictOf(clip: ProofLink['clips'][number]): string {
   const { copy } = clip;
   if (copy.problem) return copy.problem;
-  const making = copy.state === 'WAITING' || copy.state === 'RENDERING';
-  const made = `being made, ${Math.round(copy.progress * 100)} %`;
+  const made = makingOf(clip);
   if (copy.attempt === null) return made;
   const said =
     clip.approved === null
@@ -211,5 +216,11 @@ export function verdictOf(clip: ProofLink['clips'][number]): string {
         ? `yes from ${clip.answeredBy}`
         : `${clip.answeredBy} asks for changes`;
   const before = clip.approved === null || clip.answeredNow ? '' : ', before the last change';
-  return said + before + (making ? `; as it is now ${made}` : '');
+  return said + before + (made ? `; as it is now ${made}` : '');
+}
+
+function makingOf({ copy }: ProofLink['clips'][number]): string {
+  return copy.state === 'WAITING' || copy.state === 'RENDERING' || copy.attempt === null
+    ? `being made, ${Math.round(copy.progress * 100)} %`
+    : '';
 }

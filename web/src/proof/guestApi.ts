@@ -49,6 +49,7 @@ export const guestOf = (token: string, noted: boolean) => ({
   enter: (password: string) => ask<void>(`${token}/entry`, { password }),
   clip: (id: number) => ask<GuestClip>(`${token}/clips/${id}?noted=${noted}`),
   film: (id: number, file: number) => `/api/proof/${token}/clips/${id}/film?of=${file}`,
+  still: (id: number, file: number) => `/api/proof/${token}/clips/${id}/still?of=${file}`,
   taken: (id: number, what: 'film' | 'txt' | 'srt' | 'vtt') =>
     what === 'film'
       ? `/api/proof/${token}/clips/${id}/film?download=true`

@@ -3,6 +3,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, type MediaFile } from '../api/client';
 import { sizeText } from '../ui/time';
 import { titleOf, transcriptOf } from './filesTogether';
+import { OpenBundle } from './OpenBundle';
 import { UploadList } from './UploadList';
 import { sendFile } from './uploads';
 
@@ -51,11 +52,21 @@ export function AddEpisode({ onDone }: { onDone: (mended: string[]) => void }) {
       addMicrophone(before);
     } else addMicrophone(name);
   };
+  const openBundle = async (file: string) => {
+    try {
+      await api.openBundle(file);
+      await queries.invalidateQueries({ queryKey: ['shelf'] });
+      onDone([]);
+    } catch (error) {
+      setProblem((error as Error).message);
+    }
+  };
   const send = (files: FileList | null) => {
     for (const file of files ?? []) {
       void sendFile(file, (stored) => {
         void queries.invalidateQueries({ queryKey: ['media'] });
-        if (stored.isTranscript) {
+        if (stored.isBundle) void openBundle(stored.name);
+        else if (stored.isTranscript) {
           setTranscript(stored.name);
           setWords('file');
         } else arrived(stored.name);
@@ -79,7 +90,7 @@ export function AddEpisode({ onDone }: { onDone: (mended: string[]) => void }) {
       setProblem((error as Error).message);
     }
   };
-  const recordings = files.data?.filter((f) => !f.isTranscript) ?? [];
+  const recordings = files.data?.filter((f) => !f.isTranscript && !f.isBundle) ?? [];
   const transcripts = files.data?.filter((f) => f.isTranscript) ?? [];
   const missing = !recording
     ? 'Choose a recording.'
@@ -192,6 +203,7 @@ export function AddEpisode({ onDone }: { onDone: (mended: string[]) => void }) {
         ))}
         <FileChoice files={recordings} value="" label="Camera or microphone" none="add one" onChoose={addMicrophone} />
       </div>
+      <OpenBundle bundles={files.data?.filter((f) => f.isBundle) ?? []} onOpen={openBundle} />
       <UploadList />
       <div className="mt-4 flex items-center gap-3">
         <input

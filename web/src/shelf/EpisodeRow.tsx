@@ -5,6 +5,7 @@ import { Pencil, Trash2, Undo2 } from 'lucide-react';
 import { api, type ShelfItem } from '../api/client';
 import { clock } from '../ui/time';
 import { LineUpPanel } from './LineUpPanel';
+import { TakeAlong } from './TakeAlong';
 
 /** Seconds until a share of work reaches the whole, from its pace since it was first seen; null while unknown. */
 function useRestSeconds(progress: number | null, seenAtMs: number): number | null {
@@ -183,6 +184,7 @@ export function EpisodeRow({ item, seenAtMs }: { item: ShelfItem; seenAtMs: numb
                     ))}
                   </select>
                 )}
+                {ready && <TakeAlong item={item} />}
                 <button aria-label={`Rename ${item.title}`} onClick={() => setEditing(true)}>
                   <Pencil size={15} />
                 </button>

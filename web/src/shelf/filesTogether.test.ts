@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
 import { titleOf, transcriptOf } from './filesTogether';
 
-const file = (name: string) => ({ name, bytes: 1, isTranscript: /\.(json|srt)$/.test(name) });
+const file = (name: string) => ({ name, bytes: 1, isTranscript: /\.(json|srt)$/.test(name), isBundle: false });
 
 test('files that lie together are an episode of the folder’s name', () => {
   const files = ['tide_mill/camera.mp4', 'tide_mill/host.wav', 'tide_mill/words.json'].map(file);

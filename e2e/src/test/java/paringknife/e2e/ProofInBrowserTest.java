@@ -63,6 +63,26 @@ class ProofInBrowserTest extends FerryInBrowser {
     assertThat(word(3)).not().hasClass(Pattern.compile("remarked"));
   }
 
+  /** A page of finished clips: each plays where it stands, and nothing is asked. */
+  @Test
+  void finishedWorkIsShownOnAPageOfItsOwn() {
+    openAShorterOne(14);
+    openStage("Deliver");
+    press(page, "Show for a yes");
+    page.getByLabel("Only shown").check();
+    press(page, "Make a link");
+    assertThat(page.getByText("only shown, open until")).isVisible();
+    String token = api("/api/episodes/1/proofs").path("links").get(0).path("token").asString();
+    Page guest = browser.page();
+    guest.navigate(server.address() + "/proof/" + token);
+    guest.getByLabel("Play The rope").click();
+    assertThat(guest.locator("video")).isVisible();
+    guest.waitForFunction("() => document.querySelector('video').currentTime > 0.3");
+    assertThat(guest.getByText("Yes to this one")).hasCount(0);
+    assertThat(guest.locator("form")).hasCount(0);
+    guest.close();
+  }
+
   @Test
   void theFilmPlaysAndThePageIsLight() {
     openAShorterOne(14);

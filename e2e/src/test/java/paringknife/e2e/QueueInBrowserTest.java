@@ -78,8 +78,7 @@ class QueueInBrowserTest extends FerryInBrowser {
     openPare(page);
     openStage("Deliver");
     page.getByTestId("post-files").click();
-    assertThat(
-            page.locator("select").filter(new Locator.FilterOptions().setHasText("Square wall")))
+    assertThat(page.locator("select").filter(new Locator.FilterOptions().setHasText("Square wall")))
         .hasValue("2");
     press("Put it into the outbox");
     page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("See the outbox")).click();

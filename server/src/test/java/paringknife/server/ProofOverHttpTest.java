@@ -2,6 +2,8 @@ package paringknife.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.ServerSocket;
@@ -12,6 +14,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import javax.imageio.ImageIO;
 import org.jooq.DSLContext;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -172,6 +175,26 @@ class ProofOverHttpTest {
     assertThat(first.path("looked").asBoolean()).isFalse();
     assertThat(first.path("gone")).isEmpty();
     assertThat(get(clipOf(page) + "?noted=perhaps").statusCode()).isEqualTo(400);
+  }
+
+  /** A page of finished clips shows films with their stills, and takes nothing. */
+  @Test
+  void aPageOfFinishedClipsAsksNothing() throws Exception {
+    String page = open(",\"downloads\":false,\"password\":null,\"asks\":false");
+    assertThat(APP.get(page).path("asks").asBoolean()).isFalse();
+    byte[] still = APP.getBytes(clipOf(page) + "/still");
+    BufferedImage picture = ImageIO.read(new ByteArrayInputStream(still));
+    assertThat(picture.getWidth()).isEqualTo(360);
+    assertThat(picture.getHeight()).isEqualTo(640);
+    assertThat(APP.getBytes(clipOf(page) + "/still")).isEqualTo(still);
+    assertThat(APP.postAny(clipOf(page) + "/remarks", remark("x", 0)).statusCode()).isEqualTo(404);
+    int file = APP.get(clipOf(page)).path("file").asInt();
+    String yes = "{\"approved\":true,\"author\":\"Ada Lund\",\"file\":" + file + "}";
+    assertThat(APP.postAny(clipOf(page) + "/verdict", yes).statusCode()).isEqualTo(404);
+    APP.sent("POST", "/api/proofs/" + lastLink() + "/withdrawal", "");
+    assertThat(get(clipOf(page) + "/still").statusCode()).isEqualTo(404);
+    String locked = open(",\"downloads\":false,\"password\":null,\"asks\":null");
+    assertThat(APP.get(locked).path("asks").asBoolean()).isTrue();
   }
 
   @Test

@@ -2,6 +2,7 @@ package paringknife.core.deliver;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 import paringknife.core.deliver.cover.Cover;
 import paringknife.core.deliver.post.Post;
@@ -59,6 +60,18 @@ public record Delivered(
 
   Delivered withSpecs(List<String> changed) {
     return new Delivered(title, changed, post, waived, cover);
+  }
+
+  /** With specs under the names that they have elsewhere. */
+  public Delivered withSpecsCalled(UnaryOperator<String> called) {
+    return new Delivered(
+        title,
+        specs.stream().map(called).toList(),
+        post,
+        waived.stream()
+            .map(w -> new Waiver(called.apply(w.spec()), w.subject(), w.found(), w.note()))
+            .toList(),
+        cover);
   }
 
   Delivered withPost(@Nullable Post changed) {

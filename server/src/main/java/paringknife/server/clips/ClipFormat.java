@@ -25,10 +25,10 @@ import tools.jackson.databind.node.ObjectNode;
  * Clips and their steps as they are stored, in JSON. What an older schema wrote is brought up to
  * the present one when it is read, never refused; what is written is of the present one.
  */
-final class ClipFormat implements StepFormat<ClipDocument, ClipDelta> {
+public final class ClipFormat implements StepFormat<ClipDocument, ClipDelta> {
   private final JsonMapper json;
 
-  ClipFormat(JsonMapper json) {
+  public ClipFormat(JsonMapper json) {
     this.json = json;
   }
 

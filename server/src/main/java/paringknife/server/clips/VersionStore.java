@@ -13,7 +13,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** States of clips that are kept: by hand, and before each sweeping change. */
 @Repository
-class VersionStore {
+public class VersionStore {
   private static final int MOST_AUTOMATIC = 20;
 
   private final DSLContext db;

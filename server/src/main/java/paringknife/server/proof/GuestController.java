@@ -135,6 +135,18 @@ class GuestController {
         .body(new FileSystemResource(guests.film(link, clip)));
   }
 
+  /** A still of the film of a clip. */
+  @GetMapping(path = "/clips/{clip}/still", produces = MediaType.IMAGE_JPEG_VALUE)
+  ResponseEntity<FileSystemResource> still(
+      @PathVariable String token,
+      @PathVariable long clip,
+      @CookieValue(name = PASS, required = false) String pass) {
+    ProofStore.Link link = entered(token, pass);
+    return ResponseEntity.ok()
+        .cacheControl(CacheControl.noCache().cachePrivate())
+        .body(new FileSystemResource(guests.poster(link, clip)));
+  }
+
   /** What is said in a clip, to take along: as text, or as subtitles. */
   @GetMapping("/clips/{clip}/words.{format}")
   ResponseEntity<String> words(

@@ -27,6 +27,7 @@ class Guests {
   private final ProofStore store;
   private final RemarkStore remarks;
   private final ProofCopies copies;
+  private final FilmPosters posters;
   private final Tries sayings = new Tries(30);
   private final Events events;
 
@@ -36,7 +37,9 @@ class Guests {
       ProofStore store,
       RemarkStore remarks,
       ProofCopies copies,
+      FilmPosters posters,
       Events events) {
+    this.posters = posters;
     this.episodes = episodes;
     this.clips = clips;
     this.store = store;
@@ -60,9 +63,17 @@ class Guests {
       int said,
       int done) {}
 
-  /** What a link shows. */
+  /**
+   * What a link shows.
+   *
+   * @param asks whether a yes is asked for; else it is a page of finished clips
+   */
   record GuestPage(
-      String title, @Nullable Instant expiresAt, boolean downloads, List<ListedClip> clips) {}
+      String title,
+      @Nullable Instant expiresAt,
+      boolean downloads,
+      boolean asks,
+      List<ListedClip> clips) {}
 
   /** A remark as guests see it. */
   record GuestRemark(
@@ -145,7 +156,7 @@ class Guests {
               count.said(),
               count.done()));
     }
-    return new GuestPage(link.title(), link.expiresAt(), link.downloads(), listed);
+    return new GuestPage(link.title(), link.expiresAt(), link.downloads(), link.asks(), listed);
   }
 
   private ProofStore.Verdict shown(ProofStore.Link link, long clipId) {
@@ -217,6 +228,11 @@ class Guests {
         .orElseThrow(() -> new NotYet("This clip is still being made; it comes in a moment."));
   }
 
+  /** A still of the film of a clip. */
+  Path poster(ProofStore.Link link, long clipId) {
+    return posters.of(clipId, attempt(clipId), film(link, clipId));
+  }
+
   /** What a file of a clip is called; only where the link lets files be taken along. */
   String nameToTake(ProofStore.Link link, long clipId) {
     shown(link, clipId);
@@ -232,7 +248,7 @@ class Guests {
    * @param fileUs where in the film
    */
   void remark(ProofStore.Link link, long clipId, RemarkStore.Saying saying, long fileUs) {
-    shown(link, clipId);
+    asked(link, clipId);
     slowDown(link);
     List<ProofWord> words = copies.words(clipId);
     ProofWord word =
@@ -244,7 +260,7 @@ class Guests {
   }
 
   void answer(ProofStore.Link link, long clipId, long remarkId, RemarkStore.Saying saying) {
-    shown(link, clipId);
+    asked(link, clipId);
     slowDown(link);
     RemarkStore.Remark remark =
         remarks
@@ -257,13 +273,20 @@ class Guests {
 
   /** Says yes to a clip, or asks for changes. */
   void say(ProofStore.Link link, long clipId, boolean approved, String by, int file) {
-    shown(link, clipId);
+    asked(link, clipId);
     slowDown(link);
     if (attempt(clipId) != file) {
       throw new NotYet("This clip has changed just now. Look at it as it is, then say so again.");
     }
     store.answer(link.id(), clipId, approved, by, file);
     changed(link, clipId);
+  }
+
+  private void asked(ProofStore.Link link, long clipId) {
+    shown(link, clipId);
+    if (!link.asks()) {
+      throw new NotThere("This page only shows; nothing can be said here.");
+    }
   }
 
   private void slowDown(ProofStore.Link link) {

@@ -36,6 +36,7 @@ class ProofStore {
    * @param withdrawnAt null while it holds
    * @param downloads whether files may be taken along
    * @param password as it is kept; null for none
+   * @param asks whether guests are asked for a yes; a page of finished clips only shows
    */
   record Link(
       long id,
@@ -46,7 +47,8 @@ class ProofStore {
       @Nullable Instant expiresAt,
       @Nullable Instant withdrawnAt,
       boolean downloads,
-      @Nullable String password) {
+      @Nullable String password,
+      boolean asks) {
     boolean holds(Instant now) {
       return withdrawnAt == null && (expiresAt == null || now.isBefore(expiresAt));
     }
@@ -73,6 +75,7 @@ class ProofStore {
       @Nullable Instant expiresAt,
       boolean downloads,
       @Nullable String password,
+      boolean asks,
       List<Long> clips) {}
 
   @Transactional
@@ -84,6 +87,7 @@ class ProofStore {
         .set(PROOF_LINK.EXPIRES_AT, Utc.of(asked.expiresAt()))
         .set(PROOF_LINK.DOWNLOADS, asked.downloads())
         .set(PROOF_LINK.PASSWORD, asked.password())
+        .set(PROOF_LINK.ASKS, asked.asks())
         .execute();
     long id = byToken(asked.token()).orElseThrow().id();
     for (int i = 0; i < asked.clips().size(); i++) {
@@ -123,7 +127,8 @@ class ProofStore {
         Utc.instant(r.get(PROOF_LINK.EXPIRES_AT)),
         Utc.instant(r.get(PROOF_LINK.WITHDRAWN_AT)),
         r.get(PROOF_LINK.DOWNLOADS),
-        r.get(PROOF_LINK.PASSWORD));
+        r.get(PROOF_LINK.PASSWORD),
+        r.get(PROOF_LINK.ASKS));
   }
 
   /** The clips of a link that are not in the bin, in its order. */

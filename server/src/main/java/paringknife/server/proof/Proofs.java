@@ -57,13 +57,15 @@ class Proofs {
    * @param days how long it holds; null for ever
    * @param downloads whether guests may take files, text and subtitles along
    * @param password null for none
+   * @param asks whether guests are asked for a yes, as they are for null; else they are only shown
    */
   record LinkAsked(
       String title,
       List<Long> clips,
       @Nullable Integer days,
       boolean downloads,
-      @Nullable String password) {}
+      @Nullable String password,
+      @Nullable Boolean asks) {}
 
   /** A clip of a link as the producer sees it. */
   record ShownClip(
@@ -83,6 +85,7 @@ class Proofs {
       boolean holds,
       boolean downloads,
       boolean locked,
+      boolean asks,
       List<ShownClip> clips) {}
 
   /**
@@ -111,6 +114,7 @@ class Proofs {
         link.holds(Instant.now()),
         link.downloads(),
         link.password() != null,
+        link.asks(),
         store.clips(link.id()).stream().map(this::told).toList());
   }
 
@@ -153,6 +157,7 @@ class Proofs {
                 days == null ? null : Instant.now().plus(Duration.ofDays(days)),
                 asked.downloads(),
                 keptPassword(asked.password()),
+                !Boolean.FALSE.equals(asked.asks()),
                 shown));
     all.forEach(copies::make);
     return told(store.byId(id).orElseThrow());

@@ -11,7 +11,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** What was put right about who is seen in episodes, in the order in which it was. */
 @Repository
-class EpisodePeople {
+public class EpisodePeople {
   /** So much can be put right about one episode. */
   static final int MOST = 2_000;
 
@@ -33,7 +33,7 @@ class EpisodePeople {
     return last == null ? 0 : last;
   }
 
-  List<PeopleCorrection> of(long episodeId) {
+  public List<PeopleCorrection> of(long episodeId) {
     return db.select(PERSON_CORRECTION.CORRECTION)
         .from(PERSON_CORRECTION)
         .where(PERSON_CORRECTION.EPISODE_ID.eq(episodeId))
@@ -41,7 +41,7 @@ class EpisodePeople {
         .fetch(r -> json.readValue(r.value1(), PeopleCorrection.class));
   }
 
-  void add(long episodeId, PeopleCorrection correction) {
+  public void add(long episodeId, PeopleCorrection correction) {
     db.insertInto(PERSON_CORRECTION)
         .set(PERSON_CORRECTION.EPISODE_ID, episodeId)
         .set(

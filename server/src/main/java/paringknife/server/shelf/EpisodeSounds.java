@@ -14,7 +14,7 @@ import paringknife.server.episodes.EpisodeSource;
 
 /** The separate sound recordings of episodes in the database. */
 @Repository
-class EpisodeSounds {
+public class EpisodeSounds {
   private final DSLContext db;
 
   EpisodeSounds(DSLContext db) {

@@ -15,7 +15,10 @@ import paringknife.server.web.NotThere;
 
 /** The folder from which recordings and transcripts can be chosen. */
 @Component
-class MediaFolder {
+public class MediaFolder {
+  /** What names of bundles end in. */
+  public static final String BUNDLE = ".episode";
+
   private static final int DEEPEST = 3;
   private static final int MOST = 500;
   private static final Set<String> RECORDINGS =
@@ -35,7 +38,7 @@ class MediaFolder {
     try (Stream<Path> files = Files.walk(data.media(), DEEPEST)) {
       return files
           .filter(Files::isRegularFile)
-          .filter(f -> isRecording(f) || TranscriptFile.isOne(f))
+          .filter(f -> isRecording(f) || TranscriptFile.isOne(f) || isBundle(f))
           .filter(f -> !NOT_FOR_CHOOSING.contains(f.getFileName().toString()))
           .sorted()
           .limit(MOST)
@@ -49,11 +52,16 @@ class MediaFolder {
     return RECORDINGS.contains(name.substring(name.lastIndexOf('.') + 1));
   }
 
+  private static boolean isBundle(Path file) {
+    return file.getFileName().toString().toLowerCase(Locale.ROOT).endsWith(BUNDLE);
+  }
+
   MediaFile file(Path file) {
     return new MediaFile(
         data.media().relativize(file).toString(),
         file.toFile().length(),
-        TranscriptFile.isOne(file));
+        TranscriptFile.isOne(file),
+        isBundle(file));
   }
 
   /**
@@ -61,7 +69,7 @@ class MediaFolder {
    *
    * @throws NotThere when there is none
    */
-  Path find(String name) {
+  public Path find(String name) {
     try {
       Path root = data.media().toAbsolutePath().normalize();
       Path file = root.resolve(name).normalize();

@@ -84,7 +84,7 @@ class ApiDocument {
           Map.entry("Check", Set.of("repair")),
           Map.entry("WaiveIntent", Set.of("note")),
           Map.entry("WritePostIntent", Set.of("post")),
-          Map.entry("LinkAsked", Set.of("days", "password")),
+          Map.entry("LinkAsked", Set.of("days", "password", "asks")),
           Map.entry("ProofLink", Set.of("expiresAt")),
           Map.entry("ProofsOfEpisode", Set.of("address")),
           Map.entry("ShownClip", Set.of("approved", "answeredBy")),

@@ -68,6 +68,8 @@ public class ProofLink extends TableImpl<Record> {
 
     public final TableField<Record, String> PASSWORD = createField(DSL.name("password"), SQLDataType.VARCHAR(200).defaultValue(DSL.field(DSL.raw("NULL"), SQLDataType.VARCHAR)), this, "");
 
+    public final TableField<Record, Boolean> ASKS = createField(DSL.name("asks"), SQLDataType.BOOLEAN.nullable(false).defaultValue(DSL.field(DSL.raw("1"), SQLDataType.BOOLEAN)), this, "");
+
     private ProofLink(Name alias, Table<Record> aliased) {
         this(alias, aliased, (Field<?>[]) null, null);
     }

@@ -1,0 +1,217 @@
+package paringknife.server.bundle;
+
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.zip.Deflater;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
+import org.springframework.stereotype.Component;
+import paringknife.core.clip.HouseStyle;
+import paringknife.core.deliver.DeliverySpec;
+import paringknife.core.deliver.DeliverySpecs;
+import paringknife.core.dress.Logo;
+import paringknife.media.store.CaptionFonts;
+import paringknife.media.store.LogoPictures;
+import paringknife.server.clips.ClipStore;
+import paringknife.server.clips.VersionStore;
+import paringknife.server.episodes.DataFolder;
+import paringknife.server.picks.MarkStore;
+import paringknife.server.shelf.EpisodePeople;
+import paringknife.server.shelf.EpisodeSounds;
+import paringknife.server.shelf.EpisodeStore;
+import paringknife.server.shelf.Episodes;
+import paringknife.server.specs.SpecStore;
+import paringknife.server.transcripts.TranscriptStore;
+import paringknife.server.web.NotThere;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Writes episodes as bundles: what is said of them first, then the files that go along. */
+@Component
+class BundleWriter {
+  private final Episodes episodes;
+  private final EpisodeSounds sounds;
+  private final EpisodePeople people;
+  private final TranscriptStore transcripts;
+  private final MarkStore marks;
+  private final ClipStore clips;
+  private final VersionStore versions;
+  private final SpecStore specs;
+  private final CaptionFonts fonts;
+  private final LogoPictures logos;
+  private final DataFolder data;
+  private final JsonMapper json;
+
+  BundleWriter(
+      Episodes episodes,
+      EpisodeSounds sounds,
+      EpisodePeople people,
+      TranscriptStore transcripts,
+      MarkStore marks,
+      ClipStore clips,
+      VersionStore versions,
+      SpecStore specs,
+      CaptionFonts fonts,
+      LogoPictures logos,
+      DataFolder data,
+      JsonMapper json) {
+    this.episodes = episodes;
+    this.sounds = sounds;
+    this.people = people;
+    this.transcripts = transcripts;
+    this.marks = marks;
+    this.clips = clips;
+    this.versions = versions;
+    this.specs = specs;
+    this.fonts = fonts;
+    this.logos = logos;
+    this.data = data;
+    this.json = json;
+  }
+
+  /** A bundle that was gathered and can be written. */
+  record Gathered(Bundle bundle, List<byte[]> fonts, List<byte[]> logos, Map<String, Path> films) {}
+
+  /**
+   * Gathers what there is of an episode.
+   *
+   * @param withRecordings whether the recordings go along
+   * @throws NotThere when one of them is to and is gone
+   */
+  Gathered gather(long id, boolean withRecordings) {
+    EpisodeStore.Row row = episodes.row(id);
+    Map<String, Path> films = new LinkedHashMap<>();
+    Bundle.Recorded recording = recorded(row.source(), withRecordings, films);
+    List<Bundle.BundledSound> separate =
+        sounds.of(id).stream()
+            .map(
+                s ->
+                    new Bundle.BundledSound(
+                        recorded(s.source(), withRecordings, films),
+                        s.speaker(),
+                        s.nudgeUs(),
+                        s.heard()))
+            .toList();
+    List<ClipStore.StoredClip> all = clips.ofEpisode(id);
+    List<byte[]> ownFonts = fonts.ownOf(families(all));
+    Map<String, byte[]> pictures = pictures(all);
+    Optional<TranscriptStore.StoredTranscript> text = transcripts.of(id);
+    Bundle bundle =
+        new Bundle(
+            Bundle.VERSION,
+            row.show(),
+            row.title(),
+            recording,
+            separate,
+            text.map(TranscriptStore.StoredTranscript::transcript).orElse(null),
+            text.map(TranscriptStore.StoredTranscript::timing).orElse(null),
+            people.of(id),
+            marks.of(id),
+            marks.chapters(id),
+            all.stream().map(this::bundled).toList(),
+            ownSpecs(all),
+            numbered("fonts/", ownFonts.size()),
+            pictures.keySet().stream().map(p -> "logos/" + p).toList());
+    return new Gathered(bundle, ownFonts, List.copyOf(pictures.values()), films);
+  }
+
+  private Bundle.Recorded recorded(Path source, boolean goesAlong, Map<String, Path> films) {
+    Path media = data.media();
+    String name =
+        source.startsWith(media)
+            ? media.relativize(source).toString()
+            : source.getFileName().toString();
+    if (!goesAlong) {
+      return new Bundle.Recorded(name, null);
+    }
+    if (!Files.isRegularFile(source)) {
+      throw new NotThere(
+          source.getFileName()
+              + " is not there any more; without recordings the bundle can be made.");
+    }
+    String file = "recordings/" + films.size() + "-" + source.getFileName();
+    films.put(file, source);
+    return new Bundle.Recorded(name, file);
+  }
+
+  private static List<String> families(List<ClipStore.StoredClip> clips) {
+    return clips.stream()
+        .flatMap(c -> HouseStyle.of(c.document()).families().stream())
+        .distinct()
+        .toList();
+  }
+
+  private Map<String, byte[]> pictures(List<ClipStore.StoredClip> clips) {
+    Map<String, byte[]> pictures = new LinkedHashMap<>();
+    for (ClipStore.StoredClip clip : clips) {
+      Logo logo = clip.document().laidOver().logo();
+      if (logo != null) {
+        logos.bytes(logo.picture()).ifPresent(bytes -> pictures.put(logo.picture(), bytes));
+      }
+    }
+    return pictures;
+  }
+
+  private List<DeliverySpec> ownSpecs(List<ClipStore.StoredClip> clips) {
+    DeliverySpecs known = specs.all();
+    return clips.stream()
+        .flatMap(c -> c.document().delivered().specs().stream())
+        .distinct()
+        .filter(id -> DeliverySpecs.SHIPPED.find(id).isEmpty())
+        .flatMap(id -> known.find(id).stream())
+        .toList();
+  }
+
+  private static List<String> numbered(String before, int count) {
+    List<String> names = new ArrayList<>();
+    for (int i = 0; i < count; i++) {
+      names.add(before + i);
+    }
+    return names;
+  }
+
+  private Bundle.BundledClip bundled(ClipStore.StoredClip clip) {
+    return new Bundle.BundledClip(
+        json.valueToTree(clip.document()),
+        versions.of(clip.id()).stream()
+            .map(
+                v ->
+                    new Bundle.BundledVersion(
+                        v.name(),
+                        v.automatic(),
+                        v.lengthUs(),
+                        json.valueToTree(versions.document(clip.id(), v.id()))))
+            .toList());
+  }
+
+  /** Writes a bundle; recordings, which cannot be made smaller, as they are. */
+  void write(Gathered gathered, OutputStream out) throws IOException {
+    try (ZipOutputStream zip = new ZipOutputStream(out)) {
+      put(zip, Bundle.NAME, json.writeValueAsBytes(gathered.bundle()));
+      for (int i = 0; i < gathered.fonts().size(); i++) {
+        put(zip, gathered.bundle().fonts().get(i), gathered.fonts().get(i));
+      }
+      for (int i = 0; i < gathered.logos().size(); i++) {
+        put(zip, gathered.bundle().logos().get(i), gathered.logos().get(i));
+      }
+      zip.setLevel(Deflater.NO_COMPRESSION);
+      for (Map.Entry<String, Path> film : gathered.films().entrySet()) {
+        zip.putNextEntry(new ZipEntry(film.getKey()));
+        Files.copy(film.getValue(), zip);
+        zip.closeEntry();
+      }
+    }
+  }
+
+  private static void put(ZipOutputStream zip, String name, byte[] bytes) throws IOException {
+    zip.putNextEntry(new ZipEntry(name));
+    zip.write(bytes);
+    zip.closeEntry();
+  }
+}
