@@ -6,7 +6,12 @@ import static paringknife.server.database.generated.Tables.CLIP_CHANGE;
 import java.time.LocalDateTime;
 import java.time.ZoneOffset;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.jooq.Condition;
 import org.jooq.DSLContext;
+import org.jooq.Field;
+import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
@@ -88,42 +93,94 @@ public class ClipStore {
   }
 
   public List<StoredClip> ofEpisode(long episodeId) {
-    return db
-        .select(CLIP.ID)
-        .from(CLIP)
-        .where(CLIP.EPISODE_ID.eq(episodeId).and(CLIP.BINNED_AT.isNull()))
-        .orderBy(CLIP.ID)
-        .fetch(CLIP.ID)
-        .stream()
-        .map(this::byId)
-        .toList();
+    return all(CLIP.EPISODE_ID.eq(episodeId).and(CLIP.BINNED_AT.isNull()));
+  }
+
+  /**
+   * Clips in two queries, however many there are, besides one for each step since it was written.
+   */
+  private List<StoredClip> all(Condition condition) {
+    List<Held> held =
+        db.select(CLIP.ID, CLIP.EPISODE_ID, CLIP.REVISION, CLIP.APPLIED, stepName(0), stepName(1))
+            .from(CLIP)
+            .where(condition)
+            .orderBy(CLIP.ID)
+            .fetch(
+                r ->
+                    new Held(
+                        r.value1(), r.value2(), r.value3(), r.value4(), r.value5(), r.value6()));
+    List<Long> unknown = held.stream().filter(h -> known(h) == null).map(Held::id).toList();
+    Map<Long, Written> written =
+        db
+            .select(CLIP.ID, CLIP.DOCUMENT, CLIP.DOCUMENT_STEP)
+            .from(CLIP)
+            .where(CLIP.ID.in(unknown))
+            .fetch()
+            .parallelStream()
+            .collect(
+                Collectors.toMap(
+                    r -> r.value1(), r -> new Written(format.document(r.value2()), r.value3())));
+    return held.stream().map(h -> stored(h, written.get(h.id()))).toList();
+  }
+
+  /** What is said of a clip beside its document. */
+  private record Held(
+      long id,
+      long episodeId,
+      int revision,
+      int applied,
+      @Nullable String undo,
+      @Nullable String redo) {}
+
+  /** A document as it was last written whole, and after how many steps that was. */
+  private record Written(ClipDocument document, int step) {}
+
+  /** The name of the step that was applied last, or of the one after it. */
+  private static Field<String> stepName(int after) {
+    return DSL.field(
+        DSL.select(CLIP_CHANGE.NAME)
+            .from(CLIP_CHANGE)
+            .where(CLIP_CHANGE.CLIP_ID.eq(CLIP.ID))
+            .and(CLIP_CHANGE.STEP.eq(CLIP.APPLIED.plus(after))));
+  }
+
+  private @Nullable StoredClip known(Held held) {
+    StoredClip known = recent.get(held.id());
+    return known != null && known.revision() == held.revision() ? known : null;
+  }
+
+  /**
+   * A clip of what is known of it.
+   *
+   * @param written null where the clip was at hand when that was asked for
+   */
+  private StoredClip stored(Held held, @Nullable Written written) {
+    StoredClip known = known(held);
+    if (known != null) {
+      return known;
+    }
+    if (written == null) {
+      // Somebody changed it between the two queries; what they made of it is asked for.
+      return byId(held.id());
+    }
+    StoredClip read =
+        new StoredClip(
+            held.id(),
+            held.episodeId(),
+            held.revision(),
+            held.applied(),
+            written.step(),
+            steps.replayed(held.id(), written.document(), written.step(), held.applied()),
+            held.undo(),
+            held.redo());
+    recent.put(held.id(), read);
+    return read;
   }
 
   public StoredClip byId(long id) {
-    var row =
-        db.select(CLIP.EPISODE_ID, CLIP.REVISION, CLIP.APPLIED)
-            .from(CLIP)
-            .where(CLIP.ID.eq(id).and(CLIP.BINNED_AT.isNull()))
-            .fetchOptional()
-            .orElseThrow(() -> new NotThere("This clip is not there any more."));
-    StoredClip known = recent.get(id);
-    if (known != null && known.revision() == row.value2()) {
-      return known;
-    }
-    var written =
-        db.select(CLIP.DOCUMENT, CLIP.DOCUMENT_STEP).from(CLIP).where(CLIP.ID.eq(id)).fetchSingle();
-    StoredClip read =
-        new StoredClip(
-            id,
-            row.value1(),
-            row.value2(),
-            row.value3(),
-            written.value2(),
-            steps.replayed(id, format.document(written.value1()), written.value2(), row.value3()),
-            steps.name(id, row.value3()),
-            steps.name(id, row.value3() + 1));
-    recent.put(id, read);
-    return read;
+    return all(CLIP.ID.eq(id).and(CLIP.BINNED_AT.isNull())).stream()
+        .findFirst()
+        .orElseThrow(() -> new NotThere("This clip is not there any more."));
   }
 
   /** Applies a change to the state the caller has seen. A change of nothing is not a step. */

@@ -153,7 +153,7 @@ class DeliverySheet {
     Map<String, RenderingStore.Row> rows = rows(episodeId);
     List<ClipStore.StoredClip> all = clips.ofEpisode(episodeId);
     Map<CellNames.Cell, String> names = cellNames.of(episodeId, all);
-    all.parallelStream().forEach(clip -> planned.of(clip, standing));
+    planned.haveAtHand(all, standing);
     List<Line> lines = new ArrayList<>();
     for (ClipStore.StoredClip clip : all) {
       PlannedCells.Clip plan = planned.of(clip, standing);

@@ -2,6 +2,7 @@ package paringknife.server.deliver;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import org.springframework.stereotype.Component;
 import paringknife.core.clip.ClipDocument;
 import paringknife.core.clip.ComposedClip;
@@ -15,8 +16,8 @@ import paringknife.server.episodes.Episode;
 import paringknife.server.shelf.Episodes;
 
 /**
- * What is known of clips for every spec before rendering, worked out once for each state of a clip,
- * so that reading a sheet composes nothing anew.
+ * What is known of clips for every spec before rendering, worked out once for each state of a clip
+ * and kept, so that reading a sheet composes nothing anew.
  */
 @Component
 class PlannedCells {
@@ -27,9 +28,11 @@ class PlannedCells {
 
   private final Recent<Planned> planned = new Recent<>(AT_HAND);
   private final Episodes episodes;
+  private final PlanStore store;
 
-  PlannedCells(Episodes episodes) {
+  PlannedCells(Episodes episodes, PlanStore store) {
     this.episodes = episodes;
+    this.store = store;
   }
 
   /** A clip for one spec. */
@@ -64,7 +67,11 @@ class PlannedCells {
     }
   }
 
-  private record Planned(int revision, Episodes.Standing standing, Clip clip) {}
+  private record Planned(int revision, Episodes.Standing standing, Clip clip) {
+    boolean isOf(ClipStore.StoredClip clip, Episodes.Standing now) {
+      return revision == clip.revision() && standing.equals(now);
+    }
+  }
 
   /**
    * What is known of a clip.
@@ -75,13 +82,47 @@ class PlannedCells {
     return planned
         .getOrMake(
             clip.id(),
-            known -> known.revision() == clip.revision() && known.standing().equals(standing),
-            id ->
-                new Planned(
-                    clip.revision(),
-                    standing,
-                    plan(clip.document(), episodes.open(clip.episodeId()))))
+            known -> known.isOf(clip, standing),
+            id -> new Planned(clip.revision(), standing, keptOrMade(clip, standing)))
         .clip();
+  }
+
+  private Clip keptOrMade(ClipStore.StoredClip clip, Episodes.Standing standing) {
+    Clip kept = store.of(List.of(clip), standing).get(clip.id());
+    return kept != null ? kept : made(clip, standing);
+  }
+
+  private Clip made(ClipStore.StoredClip clip, Episodes.Standing standing) {
+    Clip made = plan(clip.document(), episodes.open(clip.episodeId()));
+    store.keep(clip, standing, made);
+    return made;
+  }
+
+  /** Has what is known of clips of an episode at hand: those that were kept by one query. */
+  void haveAtHand(List<ClipStore.StoredClip> clips, Episodes.Standing standing) {
+    List<ClipStore.StoredClip> unknown =
+        clips.stream()
+            .filter(
+                c -> {
+                  Planned known = planned.get(c.id());
+                  return known == null || !known.isOf(c, standing);
+                })
+            .toList();
+    if (unknown.isEmpty()) {
+      return;
+    }
+    Map<Long, Clip> kept = store.of(unknown, standing);
+    unknown.parallelStream()
+        .forEach(
+            c ->
+                planned.getOrMake(
+                    c.id(),
+                    known -> known.isOf(c, standing),
+                    id -> {
+                      Clip plan = kept.get(id);
+                      return new Planned(
+                          c.revision(), standing, plan == null ? made(c, standing) : plan);
+                    }));
   }
 
   private static Clip plan(ClipDocument document, Episode episode) {

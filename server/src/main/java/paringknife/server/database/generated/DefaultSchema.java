@@ -29,6 +29,7 @@ import paringknife.server.database.generated.tables.Mark;
 import paringknife.server.database.generated.tables.NamePattern;
 import paringknife.server.database.generated.tables.NamedStyle;
 import paringknife.server.database.generated.tables.PersonCorrection;
+import paringknife.server.database.generated.tables.PlannedClip;
 import paringknife.server.database.generated.tables.PostPattern;
 import paringknife.server.database.generated.tables.Posting;
 import paringknife.server.database.generated.tables.ProofClip;
@@ -86,6 +87,8 @@ public class DefaultSchema extends SchemaImpl {
 
     public final PersonCorrection PERSON_CORRECTION = PersonCorrection.PERSON_CORRECTION;
 
+    public final PlannedClip PLANNED_CLIP = PlannedClip.PLANNED_CLIP;
+
     public final PostPattern POST_PATTERN = PostPattern.POST_PATTERN;
 
     public final Posting POSTING = Posting.POSTING;
@@ -141,6 +144,7 @@ public class DefaultSchema extends SchemaImpl {
             NamePattern.NAME_PATTERN,
             NamedStyle.NAMED_STYLE,
             PersonCorrection.PERSON_CORRECTION,
+            PlannedClip.PLANNED_CLIP,
             PostPattern.POST_PATTERN,
             Posting.POSTING,
             ProofClip.PROOF_CLIP,

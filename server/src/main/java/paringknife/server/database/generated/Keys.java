@@ -29,6 +29,7 @@ import paringknife.server.database.generated.tables.Mark;
 import paringknife.server.database.generated.tables.NamePattern;
 import paringknife.server.database.generated.tables.NamedStyle;
 import paringknife.server.database.generated.tables.PersonCorrection;
+import paringknife.server.database.generated.tables.PlannedClip;
 import paringknife.server.database.generated.tables.PostPattern;
 import paringknife.server.database.generated.tables.Posting;
 import paringknife.server.database.generated.tables.ProofClip;
@@ -72,6 +73,7 @@ public class Keys {
     public static final UniqueKey<Record> KEY_NAME_PATTERN_PRIMARY = Internal.createUniqueKey(NamePattern.NAME_PATTERN, DSL.name("KEY_name_pattern_PRIMARY"), new TableField[] { NamePattern.NAME_PATTERN.SHOW_NAME }, true);
     public static final UniqueKey<Record> KEY_NAMED_STYLE_PRIMARY = Internal.createUniqueKey(NamedStyle.NAMED_STYLE, DSL.name("KEY_named_style_PRIMARY"), new TableField[] { NamedStyle.NAMED_STYLE.NAME }, true);
     public static final UniqueKey<Record> KEY_PERSON_CORRECTION_PRIMARY = Internal.createUniqueKey(PersonCorrection.PERSON_CORRECTION, DSL.name("KEY_person_correction_PRIMARY"), new TableField[] { PersonCorrection.PERSON_CORRECTION.ID }, true);
+    public static final UniqueKey<Record> KEY_PLANNED_CLIP_PRIMARY = Internal.createUniqueKey(PlannedClip.PLANNED_CLIP, DSL.name("KEY_planned_clip_PRIMARY"), new TableField[] { PlannedClip.PLANNED_CLIP.CLIP_ID }, true);
     public static final UniqueKey<Record> KEY_POST_PATTERN_PRIMARY = Internal.createUniqueKey(PostPattern.POST_PATTERN, DSL.name("KEY_post_pattern_PRIMARY"), new TableField[] { PostPattern.POST_PATTERN.SHOW_NAME }, true);
     public static final UniqueKey<Record> KEY_POSTING_PRIMARY = Internal.createUniqueKey(Posting.POSTING, DSL.name("KEY_posting_PRIMARY"), new TableField[] { Posting.POSTING.ID }, true);
     public static final UniqueKey<Record> KEY_PROOF_CLIP_PRIMARY = Internal.createUniqueKey(ProofClip.PROOF_CLIP, DSL.name("KEY_proof_clip_PRIMARY"), new TableField[] { ProofClip.PROOF_CLIP.LINK_ID, ProofClip.PROOF_CLIP.CLIP_ID }, true);
@@ -100,6 +102,7 @@ public class Keys {
     public static final ForeignKey<Record, Record> INVITATION_ACCOUNT = Internal.createForeignKey(Invitation.INVITATION, DSL.name("invitation_account"), new TableField[] { Invitation.INVITATION.ACCOUNT_ID }, Keys.KEY_ACCOUNT_PRIMARY, new TableField[] { Account.ACCOUNT.ID }, true);
     public static final ForeignKey<Record, Record> MARK_IBFK_1 = Internal.createForeignKey(Mark.MARK, DSL.name("mark_ibfk_1"), new TableField[] { Mark.MARK.EPISODE_ID }, Keys.KEY_EPISODE_PRIMARY, new TableField[] { Episode.EPISODE.ID }, true);
     public static final ForeignKey<Record, Record> PERSON_CORRECTION_IBFK_1 = Internal.createForeignKey(PersonCorrection.PERSON_CORRECTION, DSL.name("person_correction_ibfk_1"), new TableField[] { PersonCorrection.PERSON_CORRECTION.EPISODE_ID }, Keys.KEY_EPISODE_PRIMARY, new TableField[] { Episode.EPISODE.ID }, true);
+    public static final ForeignKey<Record, Record> PLANNED_CLIP = Internal.createForeignKey(PlannedClip.PLANNED_CLIP, DSL.name("planned_clip"), new TableField[] { PlannedClip.PLANNED_CLIP.CLIP_ID }, Keys.KEY_CLIP_PRIMARY, new TableField[] { Clip.CLIP.ID }, true);
     public static final ForeignKey<Record, Record> POSTING_CLIP = Internal.createForeignKey(Posting.POSTING, DSL.name("posting_clip"), new TableField[] { Posting.POSTING.CLIP_ID }, Keys.KEY_CLIP_PRIMARY, new TableField[] { Clip.CLIP.ID }, true);
     public static final ForeignKey<Record, Record> POSTING_DESTINATION = Internal.createForeignKey(Posting.POSTING, DSL.name("posting_destination"), new TableField[] { Posting.POSTING.DESTINATION_ID }, Keys.KEY_DESTINATION_PRIMARY, new TableField[] { Destination.DESTINATION.ID }, true);
     public static final ForeignKey<Record, Record> PROOF_IN_LINK = Internal.createForeignKey(ProofClip.PROOF_CLIP, DSL.name("proof_in_link"), new TableField[] { ProofClip.PROOF_CLIP.LINK_ID }, Keys.KEY_PROOF_LINK_PRIMARY, new TableField[] { ProofLink.PROOF_LINK.ID }, true);

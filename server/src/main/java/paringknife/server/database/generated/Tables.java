@@ -22,6 +22,7 @@ import paringknife.server.database.generated.tables.Mark;
 import paringknife.server.database.generated.tables.NamePattern;
 import paringknife.server.database.generated.tables.NamedStyle;
 import paringknife.server.database.generated.tables.PersonCorrection;
+import paringknife.server.database.generated.tables.PlannedClip;
 import paringknife.server.database.generated.tables.PostPattern;
 import paringknife.server.database.generated.tables.Posting;
 import paringknife.server.database.generated.tables.ProofClip;
@@ -74,6 +75,8 @@ public class Tables {
     public static final NamedStyle NAMED_STYLE = NamedStyle.NAMED_STYLE;
 
     public static final PersonCorrection PERSON_CORRECTION = PersonCorrection.PERSON_CORRECTION;
+
+    public static final PlannedClip PLANNED_CLIP = PlannedClip.PLANNED_CLIP;
 
     public static final PostPattern POST_PATTERN = PostPattern.POST_PATTERN;
 

@@ -38,6 +38,7 @@ import paringknife.server.database.generated.Keys;
 import paringknife.server.database.generated.tables.ClipChange.ClipChangePath;
 import paringknife.server.database.generated.tables.ClipVersion.ClipVersionPath;
 import paringknife.server.database.generated.tables.Episode.EpisodePath;
+import paringknife.server.database.generated.tables.PlannedClip.PlannedClipPath;
 import paringknife.server.database.generated.tables.Posting.PostingPath;
 import paringknife.server.database.generated.tables.ProofClip.ProofClipPath;
 import paringknife.server.database.generated.tables.ProofLink.ProofLinkPath;
@@ -172,6 +173,15 @@ public class Clip extends TableImpl<Record> {
             _clipVersion = new ClipVersionPath(this, null, Keys.CLIP_VERSION_IBFK_1.getInverseKey());
 
         return _clipVersion;
+    }
+
+    private transient PlannedClipPath _plannedClip;
+
+    public PlannedClipPath plannedClip() {
+        if (_plannedClip == null)
+            _plannedClip = new PlannedClipPath(this, null, Keys.PLANNED_CLIP.getInverseKey());
+
+        return _plannedClip;
     }
 
     private transient PostingPath _posting;
