@@ -150,6 +150,23 @@ class AccessibilityTest extends FerryInBrowser {
     assertThat(found).isEmpty();
   }
 
+  private void lookAtFinishedWork() throws IOException {
+    String token =
+        post(
+                "/api/episodes/1/proofs",
+                "{\"title\":\"Finished\",\"clips\":["
+                    + id
+                    + "],\"days\":null,\"downloads\":true,\"password\":null,\"asks\":false}")
+            .path("token")
+            .asString();
+    for (ColorScheme scheme : List.of(ColorScheme.LIGHT, ColorScheme.DARK)) {
+      page.emulateMedia(new Page.EmulateMediaOptions().setColorScheme(scheme));
+      page.navigate(server.address() + "/proof/" + token);
+      assertThat(page.getByLabel("Play The rope")).isVisible();
+      look(page, "finished work", scheme);
+    }
+  }
+
   @Test
   void aProofIsForEverybody() throws IOException {
     found.clear();
@@ -169,6 +186,7 @@ class AccessibilityTest extends FerryInBrowser {
       look(guest, "a proof", scheme);
       guest.close();
     }
+    lookAtFinishedWork();
     assertThat(found).isEmpty();
   }
 }

@@ -42,9 +42,6 @@ class RenderTask {
   private static final Duration ASK_AGAIN = Duration.ofMillis(700);
   private static final Duration TRY_AGAIN = Duration.ofSeconds(3);
 
-  /** An order that has failed so often is given up. */
-  private static final int MOST_ERRORS = 3;
-
   private final RenderingStore renderings;
   private final ClipStore clips;
   private final Episodes episodes;
@@ -113,12 +110,12 @@ class RenderTask {
   }
 
   private Optional<Duration> afterProblem(RenderingStore.Attempt attempt, WorkProblem problem) {
-    if (problem.waitsFor().isPresent()) {
+    if (problem.isWaiting()) {
       renderings.waits(attempt, problem.message());
-      return problem.waitsFor();
+      return Optional.of(problem.pause());
     }
-    if (problem.mayPass() && renderings.countError(attempt) < MOST_ERRORS) {
-      return Optional.of(TRY_AGAIN);
+    if (problem.isTriedAgainAfter(renderings.countError(attempt))) {
+      return Optional.of(problem.pause());
     }
     renderings.fail(attempt, problem.message());
     return Optional.empty();

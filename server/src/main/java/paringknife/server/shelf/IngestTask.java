@@ -29,9 +29,6 @@ class IngestTask {
   private static final Logger LOG = LoggerFactory.getLogger(IngestTask.class);
   private static final Duration TRY_AGAIN = Duration.ofSeconds(5);
 
-  /** Work that has failed so often is given up. */
-  private static final int MOST_ERRORS = 3;
-
   private final EpisodeStore store;
   private final EpisodeSounds sounds;
   private final TranscriptListening listening;
@@ -80,12 +77,12 @@ class IngestTask {
   }
 
   private Optional<Duration> afterProblem(EpisodeStore.Work work, WorkProblem problem) {
-    if (problem.waitsFor().isPresent()) {
+    if (problem.isWaiting()) {
       store.waits(work, problem.message());
-      return problem.waitsFor();
+      return Optional.of(problem.pause());
     }
-    if (problem.mayPass() && store.countError(work) < MOST_ERRORS) {
-      return Optional.of(TRY_AGAIN);
+    if (problem.isTriedAgainAfter(store.countError(work))) {
+      return Optional.of(problem.pause());
     }
     store.fail(work, problem.message());
     return Optional.empty();

@@ -35,17 +35,20 @@ class WorkProblemTest {
   void aFullDiskIsSaidInMegabytesAndWaitedFor(RuntimeException e) {
     WorkProblem problem = WorkProblem.of(e, PLACE);
     assertThat(problem.message()).contains("disk is nearly full").containsPattern("\\d+ MB");
-    assertThat(problem.mayPass()).isTrue();
-    assertThat(problem.waitsFor()).isPresent();
+    assertThat(problem.isWaiting()).isTrue();
+    assertThat(problem.isTriedAgainAfter(1_000)).isTrue();
   }
 
   @Test
   void whatWasKilledIsTriedAgainAndWhatFailedIsNot() {
-    assertThat(WorkProblem.of(new ProcessFailed("ffmpeg", KILLED, ""), PLACE).mayPass()).isTrue();
-    assertThat(WorkProblem.of(new ProcessFailed("ffmpeg", 1, "bad file"), PLACE).mayPass())
-        .isFalse();
-    assertThat(WorkProblem.of(new DataAccessResourceFailureException("x"), PLACE).mayPass())
-        .isTrue();
+    WorkProblem killed = WorkProblem.of(new ProcessFailed("ffmpeg", KILLED, ""), PLACE);
+    assertThat(killed.isTriedAgainAfter(50)).isTrue();
+    assertThat(killed.isTriedAgainAfter(60)).as("not for ever").isFalse();
+    WorkProblem failed = WorkProblem.of(new ProcessFailed("ffmpeg", 1, "bad file"), PLACE);
+    assertThat(failed.isTriedAgainAfter(1)).isFalse();
+    WorkProblem away = WorkProblem.of(new DataAccessResourceFailureException("x"), PLACE);
+    assertThat(away.isTriedAgainAfter(2)).isTrue();
+    assertThat(away.isTriedAgainAfter(3)).isFalse();
   }
 
   @Test
