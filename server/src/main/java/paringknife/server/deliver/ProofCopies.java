@@ -76,7 +76,10 @@ public class ProofCopies {
                         .findFirst())
             .map(DeliverySpec::canvas)
             .orElse(Canvas.of(clip.framed().shape())),
-        specs.all().get(0).loudness());
+        specs.all().get(0).loudness(),
+        ProofCopy.captions(
+            clip.lettered().used(),
+            first.map(DeliverySpec::captions).orElse(clip.lettered().used())));
   }
 
   private String fingerprint(ClipStore.StoredClip clip) {
