@@ -3377,6 +3377,8 @@ export interface components {
             liveliness: "STILL" | "CALM" | "LIVELY";
             /** @enum {string} */
             tightness: "HEAD_AND_SHOULDERS" | "TO_THE_WAIST" | "ALL";
+            /** @enum {string} */
+            divider: "NONE" | "LINE" | "BAND";
         };
         Motion: {
             entrance: components["schemas"]["Entrance"];
@@ -4001,7 +4003,6 @@ export interface components {
             /** @enum {string} */
             why: "CLOSE_CALL" | "HARDLY_HEARD" | "UNKNOWN_SPELLING" | "SAID_TWICE" | "SMALL_BEGINNING" | "NO_END";
         };
-        StreamingResponseBody: unknown;
         ComparedWord: {
             /** Format: int32 */
             index: number;
@@ -4702,6 +4703,8 @@ export interface components {
             liveliness: "STILL" | "CALM" | "LIVELY";
             /** @enum {string} */
             tightness: "HEAD_AND_SHOULDERS" | "TO_THE_WAIST" | "ALL";
+            /** @enum {string|null} */
+            divider: "NONE" | "LINE" | "BAND" | null;
         };
         SetSpeedIntent: {
             /**
@@ -9518,9 +9521,7 @@ export interface operations {
                 headers: {
                     [name: string]: unknown;
                 };
-                content: {
-                    "application/zip": components["schemas"]["StreamingResponseBody"];
-                };
+                content?: never;
             };
         };
     };

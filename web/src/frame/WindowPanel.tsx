@@ -22,7 +22,13 @@ const TIGHTNESS: { value: Tightness; name: string }[] = [
   { value: 'ALL', name: 'All there is' },
 ];
 
-/** Shape, how the window moves, and what was set by hand. */
+const DIVIDERS: { value: Framed['manner']['divider']; name: string }[] = [
+  { value: 'NONE', name: 'Nothing' },
+  { value: 'LINE', name: 'A line' },
+  { value: 'BAND', name: 'A band' },
+];
+
+/** Shape, how the window moves, what lies between two of them, and what was set by hand. */
 export function WindowPanel({
   clip,
   episode,
@@ -35,9 +41,9 @@ export function WindowPanel({
   acts: FrameActs;
 }) {
   const { change } = useChanges();
-  const { liveliness, tightness } = clip.framed.manner;
+  const { liveliness, tightness, divider } = clip.framed.manner;
   const manner = (next: Partial<Framed['manner']>) =>
-    void change({ type: 'setManner', liveliness, tightness, ...next });
+    void change({ type: 'setManner', liveliness, tightness, divider, ...next });
   return (
     <div className="flex flex-wrap gap-x-8 gap-y-3">
       <Choice
@@ -53,6 +59,9 @@ export function WindowPanel({
         onChoose={(l) => manner({ liveliness: l })}
       />
       <Choice label="How near" value={tightness} options={TIGHTNESS} onChoose={(t) => manner({ tightness: t })} />
+      {episode.people.length > 1 && (
+        <Choice label="Between them" value={divider} options={DIVIDERS} onChoose={(d) => manner({ divider: d })} />
+      )}
       <ByHand clip={clip} episode={episode} standing={standing} acts={acts} />
     </div>
   );

@@ -48,7 +48,14 @@ export function framePieces(
       text: said(s, framed, names, cameras) + warned(i, preview.faces),
       warned: preview.faces.some((f) => f.segment === i),
       marked: s.setBy !== 0,
-      still: { segment: s, ratio: framed.shape.width / framed.shape.height, frameUs, colours: framed.colours },
+      still: {
+        segment: s,
+        ratio: framed.shape.width / framed.shape.height,
+        frameUs,
+        colours: framed.colours,
+        look: framed.look,
+        logo: preview.logo,
+      },
     })),
   );
   const joined: LanePiece[] = [];

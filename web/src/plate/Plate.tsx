@@ -8,7 +8,7 @@ import { CameraFilters, coloured, type CameraColours } from './cameraColours';
 import { CutPlayer } from './CutPlayer';
 import { PlainPlayer } from './PlainPlayer';
 import { oneWindow } from './framePath';
-import { seen, type Look } from './look';
+import { PLATE_LOOK, seen, type Look } from './look';
 import { LookFilter } from './LookFilter';
 import { drawnCanvas, paintFrame } from './paintFrame';
 import { usePlayback } from './Playback';
@@ -176,14 +176,14 @@ export function Plate({
       data-testid="plate"
       data-ready={ready}
     >
-      <LookFilter id="plate-look" look={look} />
+      <LookFilter id={PLATE_LOOK} look={look} />
       <CameraFilters colours={colours} />
       <canvas
         ref={canvas}
         width={Math.round(width * ratio)}
         height={Math.round(plateHeight * ratio)}
         className="absolute inset-0 h-full w-full"
-        style={seen(look, 'plate-look')}
+        style={seen(look, PLATE_LOOK)}
         role="img"
         aria-label="The picture as it will be delivered"
       />

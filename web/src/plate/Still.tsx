@@ -1,6 +1,9 @@
 import { useCallback, useRef } from 'react';
+import type { Preview } from '../api/client';
+import { LogoLayer } from '../dress/LogoLayer';
 import { coloured, type CameraColours } from './cameraColours';
 import type { Segment } from './framePath';
+import { PLATE_LOOK, seen as looked, type Look } from './look';
 import { paintFrame } from './paintFrame';
 import { useStill, type Paint } from './useStill';
 
@@ -10,6 +13,8 @@ export interface SegmentSeen {
   ratio: number;
   frameUs: number;
   colours: CameraColours;
+  look: Look;
+  logo: Preview['logo'];
 }
 
 /** The most room for one, pixels. */
@@ -20,7 +25,7 @@ const FINENESS = 2;
 /** A small picture of what is seen at a time of the episode, so long after its segment began. */
 export function Still({ seen, episodeUs, sinceUs }: { seen: SegmentSeen; episodeUs: number; sinceUs: number }) {
   const canvas = useRef<HTMLCanvasElement>(null);
-  const { segment, ratio, frameUs, colours } = seen;
+  const { segment, ratio, frameUs, colours, look, logo } = seen;
   const frame = segment.clipFrame + Math.min(segment.count - 1, Math.round(sinceUs / frameUs));
   const height = Math.round(Math.min(HIGHEST, WIDEST / ratio));
   const width = Math.round(height * ratio);
@@ -30,14 +35,20 @@ export function Still({ seen, episodeUs, sinceUs }: { seen: SegmentSeen; episode
   );
   useStill(canvas, episodeUs, paint);
   return (
-    <canvas
-      ref={canvas}
-      width={width * FINENESS}
-      height={height * FINENESS}
-      className="absolute top-[2px] right-[11px] rounded-[2px]"
+    <div
+      className="absolute top-[2px] right-[11px] overflow-hidden rounded-[2px]"
       style={{ height, width }}
       data-testid="still"
       aria-hidden="true"
-    />
+    >
+      <canvas
+        ref={canvas}
+        width={width * FINENESS}
+        height={height * FINENESS}
+        className="h-full w-full"
+        style={looked(look, PLATE_LOOK)}
+      />
+      {logo && <LogoLayer shown={logo} />}
+    </div>
   );
 }

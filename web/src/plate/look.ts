@@ -46,6 +46,9 @@ export function colourMatrix({ contrast, saturation, brightness, warmth }: Look)
   });
 }
 
+/** The filter of the plate, which is on the page wherever a clip is open. */
+export const PLATE_LOOK = 'plate-look';
+
 /** How something is styled that shows the picture, with the filter of an id. */
 export const seen = (look: Look, filter: string) => ({
   filter: changesColour(look) ? `url(#${filter})` : undefined,

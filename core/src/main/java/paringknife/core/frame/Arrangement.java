@@ -12,14 +12,11 @@ public enum Arrangement {
   /** The first large, the others small in its upper right corner. */
   INSET;
 
-  /** Between two panes the ground shows as a line: its share of the canvas across. */
-  private static final double DIVIDER = 0.006;
-
   private static final double SMALL = 0.3;
   private static final double MARGIN = 0.04;
 
   /** Where the panes of some people lie, in the order of the people. */
-  List<Place> places(int people, Shape shape) {
+  List<Place> places(int people, Shape shape, Divider divider) {
     if (people == 1) {
       return List.of(Place.WHOLE);
     }
@@ -27,12 +24,12 @@ public enum Arrangement {
       return inset(people, shape);
     }
     int columns = people == 4 ? 2 : this == BESIDE ? people : 1;
-    return grid(columns, people / columns, shape);
+    return grid(columns, people / columns, shape, divider);
   }
 
-  private static List<Place> grid(int columns, int rows, Shape shape) {
+  private static List<Place> grid(int columns, int rows, Shape shape, Divider divider) {
     // As wide across as down, whatever the shape.
-    double across = DIVIDER / Math.max(1, shape.ratio());
+    double across = divider.share() / Math.max(1, shape.ratio());
     double gapX = across;
     double gapY = across * shape.ratio();
     double width = (1 - (columns - 1) * gapX) / columns;

@@ -3,6 +3,7 @@ package paringknife.core.frame;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import paringknife.core.clip.cut.CutList;
 import paringknife.core.frame.cameras.CameraCut;
 import paringknife.core.frame.colour.CameraColours;
@@ -33,11 +34,17 @@ public sealed interface FrameIntent extends Intent {
     }
   }
 
-  /** Choose how lively windows are and how near they come. */
-  record SetManner(Liveliness liveliness, Tightness tightness) implements FrameIntent {
+  /**
+   * Choose how lively windows are, how near they come and what lies between them.
+   *
+   * @param divider null to leave it as it is
+   */
+  record SetManner(Liveliness liveliness, Tightness tightness, @Nullable Divider divider)
+      implements FrameIntent {
     @Override
     public Framed apply(Framed framed, CutList cuts, FrameDesk desk) {
-      return framed.with(new Manner(liveliness, tightness));
+      return framed.with(
+          new Manner(liveliness, tightness, divider == null ? framed.manner().divider() : divider));
     }
 
     @Override

@@ -276,7 +276,7 @@ final class FramePlanner {
       int person = seen.isEmpty() ? turns.mostSeen(shot) : seen.get(0);
       return one(turn, window(person, turn.span(), shot, manner, shape.ratio(), false));
     }
-    List<Place> places = asked.arrangement().places(seen.size(), shape);
+    List<Place> places = asked.arrangement().places(seen.size(), shape, manner.divider());
     List<PlannedFrame.Pane> panes = new ArrayList<>();
     for (int p = 0; p < seen.size(); p++) {
       double ratio = places.get(p).ratioOn(shape);

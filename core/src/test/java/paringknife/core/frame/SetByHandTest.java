@@ -233,6 +233,32 @@ class SetByHandTest {
     assertThat(inset.panes().get(1).place().width()).isLessThan(0.4);
   }
 
+  /** As wide between two that stand above one another as between two abreast, in pixels. */
+  @Test
+  void betweenThemLiesWhatWasChosen() {
+    for (Divider divider : Divider.values()) {
+      Manner manner = new Manner(Liveliness.CALM, Tightness.ALL, divider);
+      List<Double> wide = new ArrayList<>();
+      for (Arrangement arrangement : List.of(Arrangement.STACKED, Arrangement.BESIDE)) {
+        Framed framed = framed(new Layout.Together(List.of(ADA, BEN), arrangement)).with(manner);
+        List<PlannedFrame.Pane> panes = plan(framed).get(0).panes();
+        Place one = panes.get(0).place();
+        Place other = panes.get(1).place();
+        wide.add(
+            Math.max(
+                1080 * (other.x() - one.x() - one.width()),
+                1920 * (other.y() - one.y() - one.height())));
+        assertThat(Math.max(other.x() + other.width(), other.y() + other.height()))
+            .isCloseTo(1, within(1e-9));
+      }
+      assertThat(wide.get(0)).isCloseTo(wide.get(1), within(1e-6));
+      assertThat(wide.get(0)).isCloseTo(divider.share() * 1080, within(1e-6));
+    }
+    assertThat(new Manner(Liveliness.CALM, Tightness.ALL, null).divider())
+        .as("clips of before")
+        .isEqualTo(Divider.LINE);
+  }
+
   @Test
   void theWholePictureKeepsItsShapeOnAGround() {
     PlannedFrame frame = plan(framed(new Layout.Whole(Ground.SOFT))).get(0);

@@ -65,7 +65,8 @@ final class FramingOptions {
    */
   Framed of(CutList cuts, FrameDesk desk, HouseStyle style) {
     Manner usual = style.manner();
-    Manner manner = liveliness == null ? usual : new Manner(liveliness, usual.tightness());
+    Manner manner =
+        liveliness == null ? usual : new Manner(liveliness, usual.tightness(), usual.divider());
     double share = pushIns == null ? style.pushIns().share() : pushIns / 100;
     PushIn.Move move = pushIns == null ? style.pushIns().move() : PushIn.Move.GLIDE;
     Framed framed =

@@ -34,6 +34,7 @@ class ApiDocument {
           Map.entry("Posting", Set.of("nextAt", "reference", "endedAt")),
           Map.entry("When", Set.of("first")),
           Map.entry("Session", Set.of("name")),
+          Map.entry("SetMannerIntent", Set.of("divider")),
           Map.entry("Invited", Set.of("name")),
           Map.entry("AccountShown", Set.of("seenAt")),
           Map.entry("Invitation", Set.of("account")),
