@@ -81,6 +81,7 @@ class QueueInBrowserTest extends FerryInBrowser {
     assertThat(page.locator("select").filter(new Locator.FilterOptions().setHasText("Square wall")))
         .hasValue("2");
     press("Put it into the outbox");
+    assertThat(page.getByText("1 file is in the outbox.")).isVisible();
     page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("See the outbox")).click();
     Locator posting = page.getByTestId("posting");
     assertThat(posting).hasAttribute("data-state", "SCHEDULED");

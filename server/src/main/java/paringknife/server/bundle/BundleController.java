@@ -1,16 +1,14 @@
 package paringknife.server.bundle;
 
+import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import org.springframework.http.HttpHeaders;
-import org.springframework.http.MediaType;
-import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 import paringknife.core.deliver.FileNames;
 import paringknife.server.shelf.MediaFolder;
 import paringknife.server.web.Attachment;
@@ -34,14 +32,18 @@ class BundleController {
    * @param recordings whether the recordings go along
    */
   @GetMapping(path = "/api/episodes/{id}/bundle", produces = "application/zip")
-  ResponseEntity<StreamingResponseBody> bundle(
-      @PathVariable long id, @RequestParam(defaultValue = "false") boolean recordings) {
+  void bundle(
+      @PathVariable long id,
+      @RequestParam(defaultValue = "false") boolean recordings,
+      HttpServletResponse response)
+      throws IOException {
     BundleWriter.Gathered gathered = writer.gather(id, recordings);
-    HttpHeaders headers = new HttpHeaders();
-    headers.setContentType(MediaType.parseMediaType("application/zip"));
-    headers.setContentDisposition(
-        Attachment.named(FileNames.part(gathered.bundle().title()) + MediaFolder.BUNDLE));
-    return ResponseEntity.ok().headers(headers).body(out -> writer.write(gathered, out));
+    response.setContentType("application/zip");
+    response.setHeader(
+        HttpHeaders.CONTENT_DISPOSITION,
+        Attachment.named(FileNames.part(gathered.bundle().title()) + MediaFolder.BUNDLE)
+            .toString());
+    writer.write(gathered, response.getOutputStream());
   }
 
   /** A bundle that lies in the media folder. */

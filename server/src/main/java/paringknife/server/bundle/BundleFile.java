@@ -11,8 +11,6 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipException;
 import java.util.zip.ZipFile;
 import paringknife.media.store.NoRoom;
-import paringknife.media.store.ScratchFolder;
-import paringknife.media.store.WholeFile;
 import paringknife.server.web.BodyRules;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.json.JsonMapper;
@@ -141,7 +139,7 @@ final class BundleFile implements AutoCloseable {
   }
 
   /**
-   * Writes a recording to its place, where it is whole or not at all.
+   * Writes a recording down.
    *
    * @throws NoRoom when the disk does not take it
    */
@@ -150,23 +148,18 @@ final class BundleFile implements AutoCloseable {
     if (NoRoom.freeBytes(place) < size(file)) {
       throw new NoRoom(place);
     }
-    Files.createDirectories(place.getParent());
-    try (ScratchFolder scratch = ScratchFolder.in(place.getParent());
-        CheckedInputStream in = new CheckedInputStream(zip.getInputStream(entry), new CRC32())) {
-      Path whole = scratch.path().resolve("arriving");
-      try (OutputStream out = Files.newOutputStream(whole)) {
-        long written = 0;
-        byte[] part = new byte[1 << 16];
-        for (int n = in.read(part); n >= 0; n = in.read(part)) {
-          written += n;
-          if (written > size(file)) {
-            throw new ZipException("longer than it says");
-          }
-          out.write(part, 0, n);
+    try (CheckedInputStream in = new CheckedInputStream(zip.getInputStream(entry), new CRC32());
+        OutputStream out = Files.newOutputStream(place)) {
+      long written = 0;
+      byte[] part = new byte[1 << 16];
+      for (int n = in.read(part); n >= 0; n = in.read(part)) {
+        written += n;
+        if (written > size(file)) {
+          throw new ZipException("longer than it says");
         }
+        out.write(part, 0, n);
       }
       refuseOtherBytes(in, entry);
-      WholeFile.move(whole, place);
     } catch (ZipException e) {
       throw new IllegalArgumentException(name + NONE);
     }

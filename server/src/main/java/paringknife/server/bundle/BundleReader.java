@@ -3,10 +3,12 @@ package paringknife.server.bundle;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -18,6 +20,7 @@ import paringknife.core.dress.Logo;
 import paringknife.core.time.Span;
 import paringknife.media.store.CaptionFonts;
 import paringknife.media.store.LogoPictures;
+import paringknife.media.store.ScratchFolder;
 import paringknife.media.transcripts.TranscriptFile;
 import paringknife.server.clips.ClipFormat;
 import paringknife.server.clips.ClipStore;
@@ -116,7 +119,8 @@ class BundleReader {
       List<ReadClip> read = content.clips().stream().map(this::read).toList();
       Path place = ownPlace(content);
       try {
-        EpisodeSource source = source(bundle, content, place);
+        unpack(bundle, content, place);
+        EpisodeSource source = source(content, place);
         fonts.addMissing(along(bundle, content.fonts()));
         Map<String, LogoPictures.Kept> pictures = pictures(bundle, content);
         return transactions.execute(status -> shelve(content, source, read, pictures));
@@ -173,17 +177,38 @@ class BundleReader {
     }
   }
 
-  private EpisodeSource source(BundleFile bundle, Bundle content, Path place) throws IOException {
+  /** Recordings come into their folder all together: a kill leaves none of them, or all. */
+  private void unpack(BundleFile bundle, Bundle content, Path place) throws IOException {
+    List<String> files =
+        Stream.concat(
+                Stream.of(content.recording()),
+                content.sounds().stream().map(Bundle.BundledSound::recording))
+            .flatMap(r -> Stream.ofNullable(r.file()))
+            .distinct()
+            .toList();
+    if (files.isEmpty()) {
+      return;
+    }
+    Files.createDirectories(data.media());
+    try (ScratchFolder scratch = ScratchFolder.in(data.media())) {
+      Path whole = Files.createDirectory(scratch.path().resolve("recordings"));
+      for (String file : files) {
+        bundle.write(file, whole.resolve(named(file)));
+      }
+      Files.move(whole, place, StandardCopyOption.ATOMIC_MOVE);
+    }
+  }
+
+  private EpisodeSource source(Bundle content, Path place) {
     List<EpisodeSource.Microphone> microphones = new ArrayList<>();
     for (Bundle.BundledSound sound : content.sounds()) {
       microphones.add(
-          new EpisodeSource.Microphone(
-              found(bundle, sound.recording(), place), sound.speaker().strip()));
+          new EpisodeSource.Microphone(found(sound.recording(), place), sound.speaker().strip()));
     }
     return new EpisodeSource(
         content.show().strip(),
         titled(content.title()),
-        found(bundle, content.recording(), place),
+        found(content.recording(), place),
         null,
         microphones);
   }
@@ -196,12 +221,10 @@ class BundleReader {
   }
 
   /** The recording that came along, or the one of its name in the media folder. */
-  private Path found(BundleFile bundle, Bundle.Recorded recording, Path place) throws IOException {
+  private Path found(Bundle.Recorded recording, Path place) {
     String file = recording.file();
     if (file != null) {
-      Path written = place.resolve(named(file.substring(file.lastIndexOf('/') + 1)));
-      bundle.write(file, written);
-      return written;
+      return place.resolve(named(file));
     }
     try {
       return folder.find(recording.name());
@@ -214,7 +237,8 @@ class BundleReader {
   }
 
   /** A file's name as one that is safe everywhere, with the letters and digits of its ending. */
-  private static String named(String name) {
+  private static String named(String file) {
+    String name = file.substring(file.lastIndexOf('/') + 1);
     int dot = name.lastIndexOf('.');
     String ending = dot < 0 ? "" : name.substring(dot + 1).replaceAll("[^A-Za-z0-9]", "");
     String stem = FileNames.part(dot < 0 ? name : name.substring(0, dot));

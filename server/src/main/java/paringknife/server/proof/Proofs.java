@@ -4,6 +4,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import paringknife.core.writing.OneLine;
@@ -15,6 +16,7 @@ import paringknife.server.secrets.Token;
 import paringknife.server.shelf.Episodes;
 import paringknife.server.web.GuestDoor;
 import paringknife.server.web.NotThere;
+import paringknife.server.web.TeamDoor;
 
 /** What a producer shows for a yes, and what is said of it. */
 @Service
@@ -30,6 +32,7 @@ class Proofs {
   private final ProofCopies copies;
   private final KeptPasswords passwords;
   private final GuestDoor guests;
+  private final TeamDoor team;
   private final Events events;
 
   Proofs(
@@ -40,7 +43,9 @@ class Proofs {
       ProofCopies copies,
       KeptPasswords passwords,
       GuestDoor guests,
+      TeamDoor team,
       Events events) {
+    this.team = team;
     this.guests = guests;
     this.episodes = episodes;
     this.clips = clips;
@@ -100,9 +105,14 @@ class Proofs {
   ProofsOfEpisode of(long episodeId) {
     episodes.row(episodeId);
     return new ProofsOfEpisode(
-        guests.url().orElse(null),
+        guests.url().or(this::ofTeam).orElse(null),
         store.ofEpisode(episodeId).stream().map(this::told).toList(),
         remarks.openIn(episodeId));
+  }
+
+  /** Where the team signs in, links open too. */
+  private Optional<String> ofTeam() {
+    return team.isOpen() ? Optional.of(team.url()) : Optional.empty();
   }
 
   private ProofLink told(ProofStore.Link link) {

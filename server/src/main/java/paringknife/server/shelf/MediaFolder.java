@@ -38,6 +38,7 @@ public class MediaFolder {
     try (Stream<Path> files = Files.walk(data.media(), DEEPEST)) {
       return files
           .filter(Files::isRegularFile)
+          .filter(this::isSeen)
           .filter(f -> isRecording(f) || TranscriptFile.isOne(f) || isBundle(f))
           .filter(f -> !NOT_FOR_CHOOSING.contains(f.getFileName().toString()))
           .sorted()
@@ -45,6 +46,16 @@ public class MediaFolder {
           .map(this::file)
           .toList();
     }
+  }
+
+  /** What begins with a dot is none of the user's: uploads on their way, what is half made. */
+  private boolean isSeen(Path file) {
+    for (Path part : data.media().relativize(file)) {
+      if (part.toString().startsWith(".")) {
+        return false;
+      }
+    }
+    return true;
   }
 
   private static boolean isRecording(Path file) {

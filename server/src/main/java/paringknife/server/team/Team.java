@@ -28,7 +28,11 @@ public class Team {
   private final AccountStore store;
   private final KeptPasswords passwords;
   private final ApplicationEventPublisher told;
-  private final Tries byName = new Tries(10);
+
+  /** So that whoever guesses somebody's password from elsewhere does not keep them out. */
+  private final Tries byNameAndAddress = new Tries(10);
+
+  private final Tries byName = new Tries(60);
   private final Tries byAddress = new Tries(30);
 
   Team(AccountStore store, KeptPasswords passwords, ApplicationEventPublisher told) {
@@ -45,7 +49,9 @@ public class Team {
    * @throws WrongPassword also when there is nobody of that name
    */
   String signIn(String name, String password, String from) {
-    if (!byName.mayTry(name) || !byAddress.mayTry(from)) {
+    if (!byNameAndAddress.mayTry(name + "\n" + from)
+        || !byAddress.mayTry(from)
+        || !byName.mayTry(name)) {
       throw new TooOften("That was tried too often; wait a minute.");
     }
     Optional<Account> account = store.byName(name.strip());
@@ -79,7 +85,7 @@ public class Team {
    * @param token that stays
    */
   void changePassword(Account account, String old, String wanted, String token) {
-    if (!byName.mayTry(account.name())) {
+    if (!byNameAndAddress.mayTry(account.name())) {
       throw new TooOften("That was tried too often; wait a minute.");
     }
     if (!passwords.isRight(old, store.password(account.id()))) {

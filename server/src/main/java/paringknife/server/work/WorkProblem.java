@@ -24,7 +24,7 @@ public record WorkProblem(String message, int mostTries, Duration pause, boolean
   private static final int TRIES_WHEN_KILLED = 60;
 
   private static final Duration USUAL_PAUSE = Duration.ofSeconds(3);
-  private static final Duration PAUSE_WHEN_KILLED = Duration.ofMillis(500);
+  private static final Duration PAUSE_WHEN_KILLED = Duration.ofMillis(200);
   private static final Duration UNTIL_THERE_IS_ROOM = Duration.ofSeconds(10);
 
   /**

@@ -262,6 +262,23 @@ class BundleOverHttpTest {
     APP.awaitReady(APP.json(answer.body()).path("id").asLong());
   }
 
+  /** While a recording is being unpacked, or after a kill, nobody is offered a part of it. */
+  @Test
+  void whatIsHalfMadeIsNotOffered() throws Exception {
+    Path half = APP.media().resolve(".scratch-1/recordings/half.mp4");
+    Files.createDirectories(half.getParent());
+    Files.write(half, new byte[9]);
+    try {
+      assertThat(APP.get("/api/media-folder").toString())
+          .contains("tones.mp4")
+          .doesNotContain("half.mp4");
+    } finally {
+      Files.delete(half);
+      Files.delete(half.getParent());
+      Files.delete(half.getParent().getParent());
+    }
+  }
+
   @Test
   void aBundleWhoseRecordingIsGoneIsNotBegun() throws Exception {
     Path film = APP.media().resolve("tones.mp4");
