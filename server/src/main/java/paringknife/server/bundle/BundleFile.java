@@ -3,6 +3,8 @@ package paringknife.server.bundle;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.io.RandomAccessFile;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.zip.CRC32;
@@ -64,23 +66,17 @@ final class BundleFile implements AutoCloseable {
   private static long listBytes(Path file) throws IOException {
     try (RandomAccessFile bytes = new RandomAccessFile(file.toFile(), "r")) {
       int looked = (int) Math.min(LONGEST_END, bytes.length());
-      byte[] end = new byte[looked];
+      byte[] last = new byte[looked];
       bytes.seek(bytes.length() - looked);
-      bytes.readFully(end);
+      bytes.readFully(last);
+      ByteBuffer end = ByteBuffer.wrap(last).order(ByteOrder.LITTLE_ENDIAN);
       for (int i = looked - END; i >= 0; i--) {
-        if (little(end, i) == END_SIGNATURE) {
-          return little(end, i + LIST_SIZE_AT) & 0xffffffffL;
+        if (end.getInt(i) == END_SIGNATURE) {
+          return Integer.toUnsignedLong(end.getInt(i + LIST_SIZE_AT));
         }
       }
       return -1;
     }
-  }
-
-  private static int little(byte[] bytes, int at) {
-    return (bytes[at] & 255)
-        | (bytes[at + 1] & 255) << 8
-        | (bytes[at + 2] & 255) << 16
-        | (bytes[at + 3] & 255) << 24;
   }
 
   /** What it says of its episode, complete and with nothing too long. */

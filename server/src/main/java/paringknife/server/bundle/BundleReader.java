@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
@@ -117,15 +118,16 @@ class BundleReader {
       Bundle content = bundle.content(json);
       refuseMuch(content);
       List<ReadClip> read = content.clips().stream().map(this::read).toList();
-      Path place = ownPlace(content);
+      Optional<Path> place = unpacked(bundle, content);
       try {
-        unpack(bundle, content, place);
         EpisodeSource source = source(content, place);
         fonts.addMissing(along(bundle, content.fonts()));
         Map<String, LogoPictures.Kept> pictures = pictures(bundle, content);
         return transactions.execute(status -> shelve(content, source, read, pictures));
       } catch (RuntimeException | IOException e) {
-        FileSystemUtils.deleteRecursively(place);
+        if (place.isPresent()) {
+          FileSystemUtils.deleteRecursively(place.get());
+        }
         throw e;
       }
     }
@@ -166,19 +168,12 @@ class BundleReader {
     }
   }
 
-  /** A folder of its own among the recordings, for those that come along. */
-  private Path ownPlace(Bundle content) {
-    String name = FileNames.part(content.title());
-    for (int n = 1; ; n++) {
-      Path place = data.media().resolve(n == 1 ? name : name + " " + n);
-      if (!Files.exists(place)) {
-        return place;
-      }
-    }
-  }
-
-  /** Recordings come into their folder all together: a kill leaves none of them, or all. */
-  private void unpack(BundleFile bundle, Bundle content, Path place) throws IOException {
+  /**
+   * Recordings come into a folder of their own all together: a kill leaves none of them, or all.
+   *
+   * @return the folder; empty where none came along
+   */
+  private Optional<Path> unpacked(BundleFile bundle, Bundle content) throws IOException {
     List<String> files =
         Stream.concat(
                 Stream.of(content.recording()),
@@ -187,7 +182,7 @@ class BundleReader {
             .distinct()
             .toList();
     if (files.isEmpty()) {
-      return;
+      return Optional.empty();
     }
     Files.createDirectories(data.media());
     try (ScratchFolder scratch = ScratchFolder.in(data.media())) {
@@ -195,11 +190,20 @@ class BundleReader {
       for (String file : files) {
         bundle.write(file, whole.resolve(named(file)));
       }
-      Files.move(whole, place, StandardCopyOption.ATOMIC_MOVE);
+      return Optional.of(putInPlace(whole, FileNames.part(content.title())));
     }
   }
 
-  private EpisodeSource source(Bundle content, Path place) {
+  /** Under its name, or with a number where that is taken; two that come together get two. */
+  private synchronized Path putInPlace(Path whole, String name) throws IOException {
+    Path place = data.media().resolve(name);
+    for (int n = 2; Files.exists(place); n++) {
+      place = data.media().resolve(name + " " + n);
+    }
+    return Files.move(whole, place, StandardCopyOption.ATOMIC_MOVE);
+  }
+
+  private EpisodeSource source(Bundle content, Optional<Path> place) {
     List<EpisodeSource.Microphone> microphones = new ArrayList<>();
     for (Bundle.BundledSound sound : content.sounds()) {
       microphones.add(
@@ -221,10 +225,10 @@ class BundleReader {
   }
 
   /** The recording that came along, or the one of its name in the media folder. */
-  private Path found(Bundle.Recorded recording, Path place) {
+  private Path found(Bundle.Recorded recording, Optional<Path> place) {
     String file = recording.file();
     if (file != null) {
-      return place.resolve(named(file));
+      return place.orElseThrow().resolve(named(file));
     }
     try {
       return folder.find(recording.name());

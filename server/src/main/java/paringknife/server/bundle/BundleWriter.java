@@ -9,10 +9,12 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import java.util.zip.Deflater;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.springframework.stereotype.Component;
+import paringknife.core.clip.ClipDocument;
 import paringknife.core.clip.HouseStyle;
 import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.deliver.DeliverySpecs;
@@ -99,8 +101,9 @@ class BundleWriter {
                         s.heard()))
             .toList();
     List<ClipStore.StoredClip> all = clips.ofEpisode(id);
-    List<byte[]> ownFonts = fonts.ownOf(families(all));
-    Map<String, byte[]> pictures = pictures(all);
+    List<ClipDocument> documents = all.stream().flatMap(this::documents).toList();
+    List<byte[]> ownFonts = fonts.ownOf(families(documents));
+    Map<String, byte[]> pictures = pictures(documents);
     Optional<TranscriptStore.StoredTranscript> text = transcripts.of(id);
     Bundle bundle =
         new Bundle(
@@ -115,7 +118,7 @@ class BundleWriter {
             marks.of(id),
             marks.chapters(id),
             all.stream().map(this::bundled).toList(),
-            ownSpecs(all),
+            ownSpecs(documents),
             numbered("fonts/", ownFonts.size()),
             pictures.keySet().stream().map(p -> "logos/" + p).toList());
     return new Gathered(bundle, ownFonts, List.copyOf(pictures.values()), films);
@@ -140,17 +143,24 @@ class BundleWriter {
     return new Bundle.Recorded(name, file);
   }
 
-  private static List<String> families(List<ClipStore.StoredClip> clips) {
-    return clips.stream()
-        .flatMap(c -> HouseStyle.of(c.document()).families().stream())
+  /** A clip as it is, and its versions. */
+  private Stream<ClipDocument> documents(ClipStore.StoredClip clip) {
+    return Stream.concat(
+        Stream.of(clip.document()),
+        versions.of(clip.id()).stream().map(v -> versions.document(clip.id(), v.id())));
+  }
+
+  private static List<String> families(List<ClipDocument> documents) {
+    return documents.stream()
+        .flatMap(d -> HouseStyle.of(d).families().stream())
         .distinct()
         .toList();
   }
 
-  private Map<String, byte[]> pictures(List<ClipStore.StoredClip> clips) {
+  private Map<String, byte[]> pictures(List<ClipDocument> documents) {
     Map<String, byte[]> pictures = new LinkedHashMap<>();
-    for (ClipStore.StoredClip clip : clips) {
-      Logo logo = clip.document().laidOver().logo();
+    for (ClipDocument document : documents) {
+      Logo logo = document.laidOver().logo();
       if (logo != null) {
         logos.bytes(logo.picture()).ifPresent(bytes -> pictures.put(logo.picture(), bytes));
       }
@@ -158,10 +168,10 @@ class BundleWriter {
     return pictures;
   }
 
-  private List<DeliverySpec> ownSpecs(List<ClipStore.StoredClip> clips) {
+  private List<DeliverySpec> ownSpecs(List<ClipDocument> documents) {
     DeliverySpecs known = specs.all();
-    return clips.stream()
-        .flatMap(c -> c.document().delivered().specs().stream())
+    return documents.stream()
+        .flatMap(d -> d.delivered().specs().stream())
         .distinct()
         .filter(id -> DeliverySpecs.SHIPPED.find(id).isEmpty())
         .flatMap(id -> known.find(id).stream())
@@ -190,23 +200,26 @@ class BundleWriter {
             .toList());
   }
 
-  /** Writes a bundle; recordings, which cannot be made smaller, as they are. */
+  /**
+   * Writes a bundle; recordings, which cannot be made smaller, as they are. Only what was written
+   * to its end gets the list of files by which a bundle is one.
+   */
   void write(Gathered gathered, OutputStream out) throws IOException {
-    try (ZipOutputStream zip = new ZipOutputStream(out)) {
-      put(zip, Bundle.NAME, json.writeValueAsBytes(gathered.bundle()));
-      for (int i = 0; i < gathered.fonts().size(); i++) {
-        put(zip, gathered.bundle().fonts().get(i), gathered.fonts().get(i));
-      }
-      for (int i = 0; i < gathered.logos().size(); i++) {
-        put(zip, gathered.bundle().logos().get(i), gathered.logos().get(i));
-      }
-      zip.setLevel(Deflater.NO_COMPRESSION);
-      for (Map.Entry<String, Path> film : gathered.films().entrySet()) {
-        zip.putNextEntry(new ZipEntry(film.getKey()));
-        Files.copy(film.getValue(), zip);
-        zip.closeEntry();
-      }
+    ZipOutputStream zip = new ZipOutputStream(out);
+    put(zip, Bundle.NAME, json.writeValueAsBytes(gathered.bundle()));
+    for (int i = 0; i < gathered.fonts().size(); i++) {
+      put(zip, gathered.bundle().fonts().get(i), gathered.fonts().get(i));
     }
+    for (int i = 0; i < gathered.logos().size(); i++) {
+      put(zip, gathered.bundle().logos().get(i), gathered.logos().get(i));
+    }
+    zip.setLevel(Deflater.NO_COMPRESSION);
+    for (Map.Entry<String, Path> film : gathered.films().entrySet()) {
+      zip.putNextEntry(new ZipEntry(film.getKey()));
+      Files.copy(film.getValue(), zip);
+      zip.closeEntry();
+    }
+    zip.finish();
   }
 
   private static void put(ZipOutputStream zip, String name, byte[] bytes) throws IOException {

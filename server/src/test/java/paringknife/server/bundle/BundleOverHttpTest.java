@@ -1,6 +1,7 @@
 package paringknife.server.bundle;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatIOException;
 
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -13,6 +14,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.CompletableFuture;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
@@ -23,6 +25,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
 import paringknife.server.RunningApplication;
+import paringknife.server.shelf.EpisodeStore;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -260,6 +263,45 @@ class BundleOverHttpTest {
     assertThat(after).allMatch(p -> p.startsWith(APP.media()));
     assertThat(after).anyMatch(p -> p.getFileName().toString().equals("out.mp4"));
     APP.awaitReady(APP.json(answer.body()).path("id").asLong());
+  }
+
+  /** A bundle whose writing ended in the middle has no list of files, and is none. */
+  @Test
+  void whatIsNotWrittenToItsEndIsNoBundle() throws Exception {
+    BundleWriter writer = APP.part(BundleWriter.class);
+    BundleWriter.Gathered gathered = writer.gather(1, true);
+    Map<String, Path> films = new LinkedHashMap<>(gathered.films());
+    films.put("recordings/1-gone.wav", APP.media().resolve("gone.wav"));
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    assertThatIOException()
+        .isThrownBy(
+            () ->
+                writer.write(
+                    new BundleWriter.Gathered(
+                        gathered.bundle(), gathered.fonts(), gathered.logos(), films),
+                    bytes));
+    isRefused(bytes.toByteArray(), "one whose second recording went away");
+  }
+
+  /** Two that come together get a folder each, and neither takes the other's away. */
+  @Test
+  void twoAtOnceKeepTheirRecordingsApart() throws Exception {
+    byte[] bundle = taken("?recordings=true");
+    Files.write(APP.media().resolve("it.episode"), bundle);
+    CompletableFuture<Long> other = CompletableFuture.supplyAsync(BundleOverHttpTest::opened);
+    Set<Path> sources =
+        Stream.of(opened(), other.get())
+            .map(id -> APP.part(EpisodeStore.class).byId(id).orElseThrow().source())
+            .collect(Collectors.toSet());
+    assertThat(sources).hasSize(2).allMatch(Files::exists);
+  }
+
+  private static long opened() {
+    try {
+      return APP.post("/api/bundles", "{\"file\":\"it.episode\"}").path("id").asLong();
+    } catch (Exception e) {
+      throw new IllegalStateException(e);
+    }
   }
 
   /** While a recording is being unpacked, or after a kill, nobody is offered a part of it. */
