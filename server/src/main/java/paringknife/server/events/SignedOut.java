@@ -1,7 +1,8 @@
 package paringknife.server.events;
 
 /**
- * Somebody is signed out wherever they are, and is told nothing more.
+ * Somebody is signed out, here or everywhere: their open pages are told nothing more until they
+ * have asked again.
  *
  * @param name that they were signed in by
  */

@@ -76,7 +76,14 @@ public class Team {
   }
 
   void signOut(String token) {
+    Optional<Account> account = signedIn(token);
     store.end(token);
+    account.ifPresent(a -> tell(a.name()));
+  }
+
+  /** Lets open pages of somebody ask again who they are; those still signed in go on. */
+  private void tell(String name) {
+    told.publishEvent(new SignedOut(name));
   }
 
   /**
@@ -95,6 +102,7 @@ public class Team {
     store.changePassword(account.id(), passwords.kept(wanted));
     store.forgetResets(account.id());
     store.endAll(account.id(), token);
+    tell(account.name());
   }
 
   /**
@@ -200,7 +208,7 @@ public class Team {
   /** Signs somebody out wherever they are. */
   void end(long id) {
     store.endAll(id, null);
-    told.publishEvent(new SignedOut(account(id).name()));
+    tell(account(id).name());
   }
 
   private Account account(long id) {

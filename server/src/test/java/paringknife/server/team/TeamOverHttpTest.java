@@ -217,7 +217,9 @@ class TeamOverHttpTest {
     String cookie = cookie(answer);
     assertThat(cookie(signIn("Sven", GOOD))).isNotEqualTo(cookie);
     assertThat(as(cookie, "GET", "/api/session", "").body()).contains("\"Sven\"", "EDITOR");
+    CompletableFuture<Integer> otherTab = listening(cookie);
     assertThat(as(cookie, "DELETE", "/api/session", "").statusCode()).isEqualTo(204);
+    assertThat(otherTab.get(30, TimeUnit.SECONDS)).as("told nothing more").isNotNull();
     assertThat(as(cookie, "GET", "/api/shelf", "").statusCode()).isEqualTo(401);
   }
 
@@ -227,12 +229,14 @@ class TeamOverHttpTest {
     String here = joined("Petter", "EDITOR");
     String elsewhere = cookie(signIn("Petter", GOOD));
     String other = "anvil pumpkin drizzle mosaic";
+    CompletableFuture<Integer> open = listening(elsewhere);
     assertThat(as(here, "PUT", "/api/session/password", changed("not that", other)).statusCode())
         .isEqualTo(422);
     assertThat(as(here, "PUT", "/api/session/password", changed(GOOD, other)).statusCode())
         .isEqualTo(200);
     assertThat(as(here, "GET", "/api/shelf", "").statusCode()).isEqualTo(200);
     assertThat(as(elsewhere, "GET", "/api/shelf", "").statusCode()).isEqualTo(401);
+    assertThat(open.get(30, TimeUnit.SECONDS)).as("told nothing more").isNotNull();
     assertThat(signIn("Petter", other).statusCode()).isEqualTo(204);
     String url =
         APP.post("/api/team/accounts/" + idOf("Petter") + "/new-password", "{}")
@@ -249,6 +253,22 @@ class TeamOverHttpTest {
     return "{\"old\":\"" + old + "\",\"wanted\":\"" + wanted + "\"}";
   }
 
+  /** The stream of events, until it ends. */
+  private static CompletableFuture<Integer> listening(String cookie) throws Exception {
+    HttpResponse<java.io.InputStream> events =
+        HTTP.send(
+            asked("GET", "/api/events", "").header("Cookie", cookie).build(),
+            HttpResponse.BodyHandlers.ofInputStream());
+    return CompletableFuture.supplyAsync(
+        () -> {
+          try {
+            return events.body().readAllBytes().length;
+          } catch (IOException e) {
+            return -1;
+          }
+        });
+  }
+
   /** ASVS 7.4.2, 8.3.2: whoever is removed, or made less, is so at once. */
   @Test
   void whatAnOwnerSaysHoldsAtOnce() throws Exception {
@@ -256,19 +276,7 @@ class TeamOverHttpTest {
     long id = idOf("Rosa");
     APP.sent("PUT", "/api/team/accounts/" + id, "{\"role\":\"VIEWER\"}");
     assertThat(as(cookie, "DELETE", "/api/episodes/99", "").statusCode()).isEqualTo(403);
-    HttpResponse<java.io.InputStream> events =
-        HTTP.send(
-            asked("GET", "/api/events", "").header("Cookie", cookie).build(),
-            HttpResponse.BodyHandlers.ofInputStream());
-    CompletableFuture<Integer> ended =
-        CompletableFuture.supplyAsync(
-            () -> {
-              try {
-                return events.body().readAllBytes().length;
-              } catch (IOException e) {
-                return -1;
-              }
-            });
+    CompletableFuture<Integer> ended = listening(cookie);
     assertThat(APP.sent("DELETE", "/api/team/accounts/" + id, "").statusCode()).isEqualTo(200);
     assertThat(ended.get(30, TimeUnit.SECONDS)).as("told nothing more").isNotNull();
     assertThat(as(cookie, "GET", "/api/shelf", "").statusCode()).isEqualTo(401);
