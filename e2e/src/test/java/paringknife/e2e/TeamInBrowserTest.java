@@ -5,9 +5,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import org.springframework.web.util.UriComponentsBuilder;
@@ -16,6 +19,7 @@ import tools.jackson.databind.JsonNode;
 /** Two who work on one episode, of whom one comes from another machine and signs in. */
 class TeamInBrowserTest extends FerryInBrowser {
   private static final String PASSWORD = "tidemill lantern oxcart brine";
+  private static final String CHANGES = "**/api/clips/*/changes";
   private static final Pattern CUT = Pattern.compile("cut");
 
   /** The first owner is let in once; a server of its own, since that happens once. */
@@ -97,14 +101,22 @@ class TeamInBrowserTest extends FerryInBrowser {
     assertThat(page.getByTestId("others")).hasCount(0);
   }
 
-  /** What was struck while signed out is kept in the window, and saved after signing in again. */
+  /**
+   * What was struck and did not reach the server before the sign-out is kept in the window, and
+   * saved after signing in again.
+   */
   @Test
   void whoIsSignedOutLosesNothing() {
     String link = invited("EDITOR");
     Page other = comingIn(link, "Tor Vik");
     openSameClip(other, link);
-    post("/api/team/accounts/" + account("Tor Vik") + "/sign-out", "{}");
+    List<Route> underWay = new ArrayList<>();
+    other.route(CHANGES, underWay::add);
     strike(other, 7);
+    other.waitForCondition(() -> !underWay.isEmpty());
+    post("/api/team/accounts/" + account("Tor Vik") + "/sign-out", "{}");
+    other.unroute(CHANGES);
+    underWay.forEach(Route::resume);
     assertThat(other.getByText("Sign in to go on")).isVisible();
     assertThat(word(other, 7)).hasClass(CUT);
     other.getByLabel("Name").fill("Tor Vik");
