@@ -1,9 +1,7 @@
 package paringknife.bench;
 
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -16,19 +14,14 @@ import paringknife.core.letter.drawn.Canvas;
 import paringknife.core.letter.drawn.Lettering;
 import paringknife.core.letter.drawn.Letterings;
 import paringknife.core.letter.drawn.SafeArea;
-import paringknife.core.letter.style.Colour;
-import paringknife.core.letter.style.Fill;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
 import paringknife.core.transcript.Word;
-import paringknife.media.process.ChildProcess;
-import paringknife.media.store.CaptionFonts;
 
 /** How long captions of two hours take to break anew, and how fast each lettering is drawn. */
 final class CaptionBench {
   private static final double BREAKING_BUDGET_MS = 300;
   private static final long TWO_HOURS_US = 7_200_000_000L;
-  private static final int SECONDS = 20;
   private static final int RUNS = 9;
   private static final List<String> JAPANESE =
       List.of("水車小屋では", "昔から", "同じ石を", "使って", "粉を", "挽いて", "いますが、", "最近は", "静かです。");
@@ -48,33 +41,7 @@ final class CaptionBench {
     Transcript japanese = inJapanese(transcript);
     breaking(Letterings.MATINEE, whole, japanese);
     writing(Letterings.MATINEE, whole, japanese);
-    CutList start = new CutList(List.of(new Span(0, SECONDS * 1_000_000L)), List.of());
-    Path fonts = new CaptionFonts(work.resolve("fonts")).directory();
-    double plain = drawing("", work, fonts);
-    List<Lettering> letterings = new ArrayList<>(Letterings.all());
-    letterings.add(inTwoColours(Letterings.SLUICE));
-    for (Lettering lettering : letterings) {
-      List<Cue> cues = new CueBreaker(lettering.breaking()).cues(start, transcript);
-      String script =
-          new AssScript(lettering.style(), new Canvas(1080, 1920, SafeArea.VERTICAL)).write(cues);
-      double drawn = drawing(script, work, fonts);
-      System.out.printf(
-          Locale.ROOT,
-          "captions in %s: drawn %.1f times as fast as they are heard, %d kB of script a minute%n",
-          lettering.name(),
-          SECONDS / Math.max(0.001, drawn - plain),
-          script.length() * 60 / SECONDS / 1000);
-    }
-  }
-
-  /** The heaviest there is: every line is drawn in strips, anew with every word, and blurred. */
-  private static Lettering inTwoColours(Lettering lettering) {
-    Fill fill = new Fill(Colour.rgb(0xF2B35B), 4);
-    return new Lettering(
-        lettering.id(),
-        lettering.name() + " in two colours, soft",
-        lettering.style().withFill(fill),
-        lettering.breaking());
+    BurningBench.run(transcript, work);
   }
 
   /** Invented: as many words as in English, at the same times. */
@@ -121,39 +88,5 @@ final class CaptionBench {
         "their script written: %.2f of %.0f ms at the median%n",
         took[RUNS / 2] / BREAKING_BUDGET_MS,
         BREAKING_BUDGET_MS);
-  }
-
-  /**
-   * Seconds that libass takes for captions on a plain picture; without a script the picture alone.
-   */
-  private static double drawing(String script, Path work, Path fonts) throws IOException {
-    Files.writeString(work.resolve("captions.ass"), script);
-    String drawn =
-        script.isEmpty()
-            ? "format=gbrp"
-            : "format=gbrp,ass=captions.ass:fontsdir=" + work.relativize(fonts);
-    double best = Double.MAX_VALUE;
-    for (int i = 0; i < 2; i++) {
-      long from = System.nanoTime();
-      ChildProcess.run(
-          List.of(
-              "ffmpeg",
-              "-nostdin",
-              "-v",
-              "error",
-              "-f",
-              "lavfi",
-              "-i",
-              "color=c=gray:s=1080x1920:r=25:d=" + SECONDS,
-              "-vf",
-              drawn,
-              "-f",
-              "null",
-              "-"),
-          work,
-          Duration.ofMinutes(5));
-      best = Math.min(best, (System.nanoTime() - from) / 1e9);
-    }
-    return best;
   }
 }

@@ -1,6 +1,7 @@
 package paringknife.bench;
 
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -37,6 +38,12 @@ import paringknife.server.episodes.EpisodeIngest;
  * command that makes the same picture with a plain cut of the sound.
  */
 final class RenderBench {
+  /** What a hand-written command does so that captions have the colours they were given. */
+  private static final String RIGHT_COLOURS = "format=gbrp,";
+
+  /** Letters are drawn as if the picture were in another standard's colours (BT.601). */
+  private static final String OFF_COLOURS = "";
+
   private RenderBench() {}
 
   /** Prints how work compares, and answers what it takes here. */
@@ -75,27 +82,81 @@ final class RenderBench {
             .with(episode.editor().parePauses(pared, PauseSettings.DEFAULT));
     Composition composition =
         episode.compose(clip).forSpec(DeliverySpecs.SHIPPED.byId("vertical-60"));
+    Rendered one = rendered(recording, episode, composition, work);
+    batch(recording, episode, clip, work);
+    moving(episode, clip, stretch, one.byHand(), work);
+    matched(episode, clip, one.ours(), work);
+    return new Costs(
+        ingest / (recording.durationUs() / 1e6),
+        one.ours() / (composition.playback().cuts().lengthUs() / 1e6));
+  }
+
+  /** Seconds that a file took here, and by a command that gives the same picture. */
+  private record Rendered(double ours, double byHand) {}
+
+  private static Rendered rendered(
+      Recording recording, Episode episode, Composition composition, Path work) {
     CaptionFonts fonts = new CaptionFonts(work.resolve("fonts"));
-    Files.writeString(work.resolve("captions.ass"), composition.script());
+    layScriptOut(composition, work);
     double ours =
         seconds(
             () ->
                 new ClipRenderer(fonts, new LogoPictures(work.resolve("logos")))
                     .render(episode, composition, work.resolve("ours.mp4"), share -> {}));
-    double theirs = seconds(() -> byHand(recording, composition, work));
+    double theirs = seconds(() -> byHand(recording, composition, RIGHT_COLOURS, work));
+    double quickest = seconds(() -> byHand(recording, composition, OFF_COLOURS, work));
     System.out.printf(
         Locale.ROOT,
-        "render / hand-written ffmpeg, held framing: %.2f (%.1f s / %.1f s for a clip of %.1f s with %d cuts)%n",
+        "render / hand-written ffmpeg, held framing: %.2f; / one whose captions are off in colour: %.2f"
+            + " (%.1f s / %.1f s / %.1f s for a clip of %.1f s with %d cuts)%n",
         ours / theirs,
+        ours / quickest,
         ours,
         theirs,
+        quickest,
         composition.playback().cuts().lengthUs() / 1e6,
         composition.playback().cuts().cut().size());
-    moving(episode, clip, stretch, theirs, work);
-    matched(episode, clip, ours, work);
-    return new Costs(
-        ingest / (recording.durationUs() / 1e6),
-        ours / (composition.playback().cuts().lengthUs() / 1e6));
+    return new Rendered(ours, theirs);
+  }
+
+  /** Three specs of one clip at once, against commands one after another. */
+  private static void batch(Recording recording, Episode episode, ClipDocument clip, Path work) {
+    List<Composition> specs =
+        List.of("vertical-60", "feed-square", "wide").stream()
+            .map(id -> episode.compose(clip).forSpec(DeliverySpecs.SHIPPED.byId(id)))
+            .toList();
+    ClipRenderer renderer =
+        new ClipRenderer(
+            new CaptionFonts(work.resolve("fonts")), new LogoPictures(work.resolve("logos")));
+    List<ClipRenderer.Wanted> files =
+        specs.stream()
+            .map(c -> new ClipRenderer.Wanted(c, work.resolve(c.spec().id() + ".mp4")))
+            .toList();
+    double ours = seconds(() -> renderer.renderTogether(episode, files, share -> {}));
+    double theirs = 0;
+    double quickest = 0;
+    for (Composition composition : specs) {
+      layScriptOut(composition, work);
+      theirs += seconds(() -> byHand(recording, composition, RIGHT_COLOURS, work));
+      quickest += seconds(() -> byHand(recording, composition, OFF_COLOURS, work));
+    }
+    System.out.printf(
+        Locale.ROOT,
+        "three specs of a clip / hand-written commands one after another: %.2f; / ones whose captions"
+            + " are off in colour: %.2f (%.1f s / %.1f s / %.1f s)%n",
+        ours / theirs,
+        ours / quickest,
+        ours,
+        theirs,
+        quickest);
+  }
+
+  private static void layScriptOut(Composition composition, Path work) {
+    try {
+      Files.writeString(work.resolve("captions.ass"), composition.script());
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
   }
 
   /** The same clip with a window that comes nearer from the first frame to the last. */
@@ -179,7 +240,8 @@ final class RenderBench {
         Duration.ofMinutes(20));
   }
 
-  private static void byHand(Recording recording, Composition composition, Path work) {
+  private static void byHand(
+      Recording recording, Composition composition, String colours, Path work) {
     List<String> picture = new ArrayList<>();
     for (Span kept : composition.playback().cuts().kept()) {
       picture.add(
@@ -194,12 +256,15 @@ final class RenderBench {
     String video =
         String.format(
             Locale.ROOT,
-            "select='%s',setpts=N/(25*TB),crop=%.3f:%.3f:%.3f:%.3f:exact=1,scale=1080:1920:flags=bicubic,format=gbrp,ass=captions.ass:fontsdir=fonts,format=yuv420p",
+            "select='%s',setpts=N/(25*TB),crop=%.3f:%.3f:%.3f:%.3f:exact=1,scale=%d:%d:flags=bicubic,%sass=captions.ass:fontsdir=fonts,format=yuv420p",
             select,
             w.width(),
             w.height(),
             w.x(),
-            w.y());
+            w.y(),
+            composition.spec().canvas().width(),
+            composition.spec().canvas().height(),
+            colours);
     ChildProcess.run(
         List.of(
             "ffmpeg",

@@ -53,6 +53,11 @@ public record Encoding(
     }
   }
 
+  /** The same picture beside the usual sound. */
+  public Encoding withUsualSound() {
+    return new Encoding(codec, crf, pictureKbps, mostBytes, keyframeSeconds, H264_AAC.soundKbps());
+  }
+
   /** H.264 and AAC of a quality. */
   public static Encoding h264(int crf) {
     return new Encoding(Codec.H264, crf, null, null, null, 192);

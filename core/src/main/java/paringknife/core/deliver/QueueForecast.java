@@ -34,8 +34,14 @@ public final class QueueForecast {
    * @param progress the share that is done, 0 to 1
    * @param spentSeconds since it began; 0 for one that waits
    * @param isUnderWay whether somebody has it in hand
+   * @param isBesideAnother whether that is a hand that is busy with another rendering anyway
    */
-  public record Job(double work, double progress, double spentSeconds, boolean isUnderWay) {}
+  public record Job(
+      double work,
+      double progress,
+      double spentSeconds,
+      boolean isUnderWay,
+      boolean isBesideAnother) {}
 
   /** Seconds from now until each is done, in the order of the jobs. */
   public List<Double> secondsLeft(List<Job> jobs) {
@@ -44,7 +50,9 @@ public final class QueueForecast {
     for (Job job : jobs) {
       double begins = job.isUnderWay() || free.size() < hands ? 0 : free.remove();
       double done = begins + rest(job);
-      free.add(done);
+      if (!job.isBesideAnother()) {
+        free.add(done);
+      }
       left.add(done);
     }
     return left;

@@ -9,7 +9,7 @@ import paringknife.core.deliver.QueueForecast.Job;
 /** Reckoned by hand; the worked example of list scheduling is Graham's (1969), figure 1's kind. */
 class QueueForecastTest {
   private static Job waits(double work) {
-    return new Job(work, 0, 0, false);
+    return new Job(work, 0, 0, false, false);
   }
 
   @Test
@@ -22,15 +22,26 @@ class QueueForecastTest {
   @Test
   void whatIsUnderWayTellsHowFastItGoesOnceATenthIsDone() {
     QueueForecast forecast = new QueueForecast(2, 1);
-    Job slow = new Job(10, 0.25, 20, true);
+    Job slow = new Job(10, 0.25, 20, true, false);
     assertThat(forecast.secondsLeft(List.of(slow, waits(1)))).containsExactly(60.0, 62.0);
-    Job begun = new Job(10, 0.05, 3, true);
+    Job begun = new Job(10, 0.05, 3, true, false);
     assertThat(forecast.secondsLeft(List.of(begun))).containsExactly(19.0);
+  }
+
+  /** A hand that makes three at once is one hand. */
+  @Test
+  void whatIsMadeBesideAnotherTakesNoHandOfItsOwn() {
+    Job leader = new Job(4, 0.5, 10, true, false);
+    Job follower = new Job(4, 0.5, 10, true, true);
+    assertThat(
+            new QueueForecast(2, 1)
+                .secondsLeft(List.of(leader, follower, follower, waits(1), waits(1))))
+        .containsExactly(10.0, 10.0, 10.0, 12.0, 14.0);
   }
 
   @Test
   void moreUnderWayThanHandsAreTakenAsTheyAre() {
-    Job half = new Job(4, 0.5, 4, true);
+    Job half = new Job(4, 0.5, 4, true, false);
     assertThat(new QueueForecast(2, 1).secondsLeft(List.of(half, half, waits(1))))
         .containsExactly(4.0, 4.0, 6.0);
     assertThat(new QueueForecast(2, 0).secondsLeft(List.of())).isEmpty();

@@ -2,6 +2,7 @@ package paringknife.media.ffmpeg;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -57,7 +58,8 @@ public final class BurntLetters {
     int height = looked(measured.height(), measured);
     int size = width * height;
     try (ScratchFolder scratch = ScratchFolder.in(file.toAbsolutePath().getParent())) {
-      new BurntCaptions(script, fonts.directory()).layOut(scratch.path());
+      Files.writeString(scratch.path().resolve("captions.ass"), script);
+      Files.createSymbolicLink(scratch.path().resolve("fonts"), fonts.directory().toAbsolutePath());
       byte[] pictures = pictures(file, scratch.path(), moments, speed, measured);
       List<Long> unseen = new ArrayList<>();
       for (int m = 0; m < moments.size() && (m + 1) * 3 * size <= pictures.length; m++) {

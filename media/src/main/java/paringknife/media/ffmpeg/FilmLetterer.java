@@ -44,7 +44,8 @@ public final class FilmLetterer {
     Canvas canvas = canvas(film);
     try (ScratchFolder scratch = ScratchFolder.in(target.toAbsolutePath().getParent())) {
       Path work = scratch.path();
-      DrawnOn captions = new DrawnOn(new BurntCaptions(script, fonts.directory()));
+      BurntCaptions captions =
+          new BurntCaptions(script, fonts.directory(), canvas.width(), canvas.height());
       captions.layOut(work);
       Ffmpeg run =
           Ffmpeg.inBackground()
@@ -58,7 +59,7 @@ public final class FilmLetterer {
               + canvas.width()
               + ":"
               + canvas.height()
-              + ":0:0,"
+              + ":0:0,scale=out_color_matrix=bt709:out_range=tv,"
               + captions.filters()
               + ",format=yuv420p";
       run.with("-map", "0:v:0", "-map", "0:a?", "-vf", drawn);

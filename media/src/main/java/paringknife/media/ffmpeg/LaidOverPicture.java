@@ -33,12 +33,18 @@ final class LaidOverPicture implements RenderPart {
         : String.format(
             Locale.ROOT,
             "null[under];movie=%s,format=gbrap,scale=%d:%d:flags=lanczos,"
-                + "colorchannelmixer=aa=%.4f[laid];[under][laid]overlay=%d:%d:format=gbrp",
+                + "colorchannelmixer=aa=%.4f,scale=out_color_matrix=bt709:out_range=tv,"
+                + "format=yuva420p[laid];[under][laid]overlay=%d:%d:format=yuv420",
             FILE,
             laid.width(),
             laid.height(),
             laid.opacity(),
-            laid.x(),
-            laid.y());
+            even(laid.x()),
+            even(laid.y()));
+  }
+
+  /** Chroma has a sample for every second pixel. */
+  private static int even(int pixels) {
+    return pixels / 2 * 2;
   }
 }

@@ -52,14 +52,9 @@ final class PlaneWarper {
     return 2 * (int) Math.round(length / 2);
   }
 
-  /** The last filters before pictures come here. */
-  RenderPart source() {
-    return () ->
-        "scale="
-            + sourceWidth
-            + ":"
-            + sourceHeight
-            + ":flags=bicubic:out_color_matrix=bt709:out_range=tv";
+  /** What comes here. */
+  WholePictures source() {
+    return new WholePictures(sourceWidth, sourceHeight);
   }
 
   /** Warps all pictures of a stream into another. */

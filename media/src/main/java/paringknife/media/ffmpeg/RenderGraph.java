@@ -24,30 +24,42 @@ final class RenderGraph {
         new HeldFrames(order.runs(), order.rate()),
         new CroppedWindow(order.path(), order.width(), order.height()),
         new ChangedLook(order.look()),
-        drawn(order, fonts),
+        new LaidOverPicture(order.laid()),
+        captions(order, fonts),
         pace(order));
   }
 
   /** Whole pictures out of which moving windows are to be warped. */
-  static RenderGraph recorded(RenderOrder order, PlaneWarper warper) {
+  static RenderGraph recorded(RenderOrder order, WholePictures whole) {
     return new RenderGraph(
         new PictureSource(order.cameras(), order.runs()),
         new HeldFrames(order.runs(), order.rate()),
-        warper.source());
+        whole);
   }
 
   /** What comes upon the warped pictures. */
   static RenderGraph dressed(RenderOrder order, Path fonts) {
     return new RenderGraph(
-        new WarpedPictures(order.width(), order.height(), order.rate()),
+        new PipedPictures(order.width(), order.height(), order.rate()),
         new ChangedLook(order.look()),
-        drawn(order, fonts),
+        new LaidOverPicture(order.laid()),
+        captions(order, fonts),
         pace(order));
   }
 
-  private static RenderPart drawn(RenderOrder order, Path fonts) {
-    return new DrawnOn(
-        new LaidOverPicture(order.laid()), new BurntCaptions(order.captions(), fonts));
+  /** What comes upon whole pictures of which windows are held. */
+  static RenderGraph piped(RenderOrder order, WholePictures whole, Path fonts) {
+    return new RenderGraph(
+        new PipedPictures(whole.width(), whole.height(), order.rate()),
+        new CroppedWindow(order.path(), order.width(), order.height()),
+        new ChangedLook(order.look()),
+        new LaidOverPicture(order.laid()),
+        captions(order, fonts),
+        pace(order));
+  }
+
+  private static RenderPart captions(RenderOrder order, Path fonts) {
+    return new BurntCaptions(order.captions(), fonts, order.width(), order.height());
   }
 
   private static RenderPart pace(RenderOrder order) {

@@ -7,13 +7,11 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.List;
 import java.util.function.DoubleConsumer;
 import org.jspecify.annotations.Nullable;
 import paringknife.core.clip.cut.PictureRun;
 import paringknife.core.deliver.Codec;
-import paringknife.core.listen.LoudnessTarget;
-import paringknife.core.listen.SoundJoiner;
-import paringknife.core.listen.SoundMeasure;
 import paringknife.core.time.FrameRate;
 import paringknife.media.process.ProcessFailed;
 import paringknife.media.store.CaptionFonts;
@@ -27,14 +25,14 @@ import paringknife.media.store.WholeFile;
  */
 public final class Renderer {
   /** Goes up when the same order comes to another file, so that files of before are made anew. */
-  public static final int EDITION = 2;
+  public static final int EDITION = 3;
+
+  /** So many files are made side by side; each takes memory of its own. */
+  public static final int MOST_TOGETHER = 4;
 
   private static final FrameRate WITHOUT_PICTURE = new FrameRate(25, 1);
 
-  /** AAC overshoots a limited signal a little; this much is left for it, in dB. */
-  private static final double CODEC_ROOM_DB = 0.6;
-
-  private static final int PIPE_BYTES = 1 << 20;
+  static final int PIPE_BYTES = 1 << 20;
 
   /** How much of a size limit is aimed at, so that it is kept within two per cent. */
   private static final double AIM_OF_SIZE = 0.99;
@@ -92,9 +90,37 @@ public final class Renderer {
     }
   }
 
+  /**
+   * One of the files that are made of a clip.
+   *
+   * @param target replaced when it is there
+   */
+  public record Wanted(RenderOrder order, Path target) {}
+
+  /**
+   * Renders files of one clip. Those that show the same of the recordings are decoded and joined
+   * once and encoded side by side; a picture that several have is encoded once.
+   *
+   * @param progress told the share done, 0 to 1
+   * @throws ProcessFailed when ffmpeg fails; files that were whole by then are there
+   */
+  public void renderTogether(List<Wanted> wanted, DoubleConsumer progress) {
+    List<List<Wanted>> groups = SharedPictures.groups(wanted);
+    for (int g = 0; g < groups.size(); g++) {
+      List<Wanted> group = groups.get(g);
+      int before = g;
+      DoubleConsumer share = s -> progress.accept((before + s) / groups.size());
+      if (group.size() == 1) {
+        render(group.get(0).order(), group.get(0).target(), share);
+      } else {
+        new SharedPictures(group, fonts).render(share);
+      }
+    }
+  }
+
   private void render(RenderOrder order, Path work, Path target, DoubleConsumer progress)
       throws IOException {
-    writeSound(order, work.resolve("sound.f32"));
+    new JoinedSound(order, work).write(order.loudness(), work.resolve("sound.f32"));
     Codec codec = order.encoding().codec();
     Path made = work.resolve("out." + codec.extension());
     Long most = order.encoding().mostBytes();
@@ -157,17 +183,22 @@ public final class Renderer {
     }
     feed(run, graph, order, work);
     new Encoder(order.encoding(), order.delivered()).film(run, pass);
-    run.with("-map_metadata", "-1");
-    if (order.encoding().codec() != Codec.VP9) {
-      run.with("-movflags", "+faststart");
-    }
-    run.with(made.getFileName().toString());
+    ended(run, order.encoding().codec(), made);
     if (held) {
       run.run();
     } else {
       PlaneWarper warper = new PlaneWarper(order);
       run.fed(pictures -> warp(order, warper, work, pictures));
     }
+  }
+
+  /** The last arguments of a run that makes a film. */
+  static void ended(Ffmpeg run, Codec codec, Path made) {
+    run.with("-map_metadata", "-1");
+    if (codec != Codec.VP9) {
+      run.with("-movflags", "+faststart");
+    }
+    run.with(made.getFileName().toString());
   }
 
   private static void feed(Ffmpeg run, RenderGraph graph, RenderOrder order, Path work)
@@ -181,7 +212,7 @@ public final class Renderer {
   /** Decodes what plays and hands it on, warped. */
   private static void warp(RenderOrder order, PlaneWarper warper, Path work, OutputStream pictures)
       throws IOException {
-    RenderGraph recorded = RenderGraph.recorded(order, warper);
+    RenderGraph recorded = RenderGraph.recorded(order, warper.source());
     long frames = PictureRun.total(order.runs());
     Files.writeString(work.resolve("recorded.txt"), recorded.text(frames));
     Ffmpeg decode = Ffmpeg.inBackground().in(work).within(limit(order));
@@ -197,28 +228,7 @@ public final class Renderer {
     buffered.flush();
   }
 
-  private static Duration limit(RenderOrder order) {
+  static Duration limit(RenderOrder order) {
     return Duration.ofSeconds(300 + order.plan().lengthUs() / 1_000_000 * 30);
-  }
-
-  private static void writeSound(RenderOrder order, Path file) throws IOException {
-    SoundJoiner joiner = new SoundJoiner(order.sound(), order.plan());
-    PcmFile sound = PcmFile.write(joiner, joiner.moments(), file.resolveSibling("joined.f32"));
-    if (order.speed() != 1) {
-      sound = sound.faster(order.speed(), file.resolveSibling("faster.f32"));
-    }
-    long moments = sound.moments();
-    if (order.loudness() == null) {
-      PcmFile.write(sound, moments, file);
-      return;
-    }
-    LoudnessTarget target =
-        new LoudnessTarget(order.loudness().lufs(), order.loudness().ceilingDbtp() - CODEC_ROOM_DB);
-    PcmFile once =
-        PcmFile.write(
-            target.round(sound, SoundMeasure.of(sound, moments)),
-            moments,
-            file.resolveSibling("once.f32"));
-    PcmFile.write(target.round(once, SoundMeasure.of(once, moments)), moments, file);
   }
 }

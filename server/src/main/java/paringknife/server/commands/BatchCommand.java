@@ -1,28 +1,20 @@
 package paringknife.server.commands;
 
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.concurrent.Callable;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import paringknife.core.clip.ClipDocument;
 import paringknife.core.clip.ComposedClip;
-import paringknife.core.clip.Composition;
 import paringknife.core.clip.HouseStyle;
 import paringknife.core.clip.cut.Removal;
-import paringknife.core.deliver.Check;
 import paringknife.core.deliver.Delivered;
 import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.deliver.DeliverySpecs;
-import paringknife.core.formats.SubRip;
-import paringknife.core.formats.TimedText;
 import paringknife.core.frame.Framed;
 import paringknife.core.letter.Lettered;
 import paringknife.core.listen.SpeakersByMicrophone;
@@ -36,7 +28,6 @@ import paringknife.core.transcript.TextOnSound;
 import paringknife.core.transcript.Transcript;
 import paringknife.media.ffmpeg.HeardSound;
 import paringknife.media.ffmpeg.Levels;
-import paringknife.media.ffmpeg.Measurement;
 import paringknife.media.ffmpeg.Probe;
 import paringknife.media.ffmpeg.Recording;
 import paringknife.media.ffmpeg.RecordingLineUp;
@@ -103,7 +94,7 @@ final class BatchCommand implements Callable<Integer> {
   @Option(names = "--out", required = true)
   private Path out = Path.of("out");
 
-  private final Map<String, Double> seconds = new LinkedHashMap<>();
+  private final StepTimes steps = new StepTimes();
 
   private record Made(ClipDocument clip, Pick pick) {}
 
@@ -159,7 +150,7 @@ final class BatchCommand implements Callable<Integer> {
         addClip(clipNodes, episode, one.clip(), asked, renderer);
       }
       ObjectNode times = report.putObject("seconds");
-      seconds.forEach(times::put);
+      steps.write(times);
       WholeFile.write(
           out.resolve("report.json"),
           JSON.writerWithDefaultPrettyPrinter().writeValueAsBytes(report));
@@ -290,76 +281,13 @@ final class BatchCommand implements Callable<Integer> {
           .put("reason", removal.reason().name().toLowerCase(Locale.ROOT))
           .put("text", removal.text());
     }
-    ArrayNode files = node.putArray("files");
-    Map<List<Object>, Path> made = new HashMap<>();
+    List<ClipFiles.Named> wanted = new ArrayList<>();
     for (DeliverySpec spec : asked) {
       String name =
           names.name(media.get(0), clip.title(), number, spec, composed.playback().lengthUs());
-      ObjectNode file = files.addObject();
-      addFile(file, episode, composed.forSpec(spec), name, renderer, made);
-      new WindowsJson(episode.rate())
-          .write(composed.planned(spec.shape()), file.putArray("windows"));
+      wanted.add(new ClipFiles.Named(composed.forSpec(spec), name));
     }
-  }
-
-  private void addFile(
-      ObjectNode node,
-      Episode episode,
-      Composition composition,
-      String name,
-      ClipRenderer renderer,
-      Map<List<Object>, Path> made)
-      throws IOException {
-    node.put("spec", composition.spec().id());
-    List<Check> before = composition.preflight();
-    if (!Check.pass(before)) {
-      System.err.println(
-          name
-              + " was not rendered: "
-              + before.stream()
-                  .filter(c -> c.verdict() == Check.Verdict.FAILS)
-                  .map(Check::text)
-                  .toList());
-      addChecks(node, before);
-      return;
-    }
-    Path target = out.resolve(name + "." + composition.spec().encoding().codec().extension());
-    Path same = made.get(composition.spec().makes());
-    step(
-        "render",
-        () -> {
-          if (same == null) {
-            renderer.render(episode, composition, target, share -> tell(name, share));
-          } else {
-            WholeFile.copy(same, target);
-          }
-          return target;
-        });
-    made.putIfAbsent(composition.spec().makes(), target);
-    for (Map.Entry<String, List<TimedText>> track : composition.subtitles().entrySet()) {
-      String language = track.getKey().isEmpty() ? "" : "." + track.getKey();
-      Files.writeString(out.resolve(name + language + ".srt"), SubRip.write(track.getValue()));
-    }
-    Measurement measured = step("measure", () -> Measurement.of(target));
-    node.put("file", target.getFileName().toString());
-    node.put("width", measured.width()).put("height", measured.height());
-    node.put("fps", Math.round(measured.rate().perSecond() * 1000) / 1000.0);
-    node.put("duration", Math.round(measured.seconds() * 1000) / 1000.0);
-    node.put("lufs", measured.lufs()).put("truePeak", measured.truePeakDbtp());
-    List<Check> all = new ArrayList<>(before);
-    all.addAll(step("look through", () -> renderer.checked(composition, target, measured)));
-    addChecks(node, all);
-  }
-
-  private static void addChecks(ObjectNode node, List<Check> checks) {
-    ArrayNode nodes = node.putArray("checks");
-    for (Check check : checks) {
-      nodes
-          .addObject()
-          .put("subject", check.subject())
-          .put("verdict", check.verdict().name().toLowerCase(Locale.ROOT))
-          .put("text", check.text());
-    }
+    new ClipFiles(out, renderer, steps).add(node.putArray("files"), episode, composed, wanted);
   }
 
   private static double seconds(long us) {
@@ -367,18 +295,10 @@ final class BatchCommand implements Callable<Integer> {
   }
 
   private <T> T step(String name, Supplier<T> work) {
-    long from = System.nanoTime();
-    try {
-      return work.get();
-    } finally {
-      seconds.merge(
-          name,
-          Math.round((System.nanoTime() - from) / 1e6) / 1e3,
-          (a, b) -> Math.round((a + b) * 1e3) / 1e3);
-    }
+    return steps.step(name, work);
   }
 
-  private static void tell(String what, double share) {
+  static void tell(String what, double share) {
     System.err.printf(Locale.ROOT, "\r%s %3.0f %%", what, share * 100);
     if (share >= 1) {
       System.err.println();

@@ -107,6 +107,33 @@ class QueueStore {
         .fetch(r -> new Placed(new RenderingStore.Attempt(r.value1(), r.value2()), r.value3()));
   }
 
+  /**
+   * Waiting orders of a clip that come next, up to the first of another one: what can be made
+   * beside an order of that clip without passing anybody by.
+   *
+   * @param leader the task that makes that order; what it makes beside it already is among them
+   */
+  List<RenderingStore.Row> nextOf(long clipId, String leader, int most) {
+    return db
+        .select(RENDERING.fields())
+        .from(RENDERING)
+        .where(
+            RENDERING
+                .STATE
+                .eq(RenderState.WAITING.name())
+                .or(
+                    RENDERING
+                        .STATE
+                        .eq(RenderState.RENDERING.name())
+                        .and(RENDERING.LED_BY.eq(leader))))
+        .orderBy(RENDERING.PLACE, RENDERING.ID)
+        .limit(most)
+        .fetch(renderings::row)
+        .stream()
+        .takeWhile(r -> r.clipId() == clipId)
+        .toList();
+  }
+
   private static long nowUs() {
     return System.currentTimeMillis() * 1_000;
   }

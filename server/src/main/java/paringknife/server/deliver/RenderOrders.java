@@ -1,5 +1,6 @@
 package paringknife.server.deliver;
 
+import com.github.kagkarlsson.scheduler.ScheduledExecution;
 import com.github.kagkarlsson.scheduler.Scheduler;
 import com.github.kagkarlsson.scheduler.SchedulerClient.ScheduleOptions;
 import com.github.kagkarlsson.scheduler.exceptions.ExecutionException;
@@ -74,7 +75,7 @@ class RenderOrders {
     RenderingStore.Attempt attempt = order.attempt();
     long place = order.placeUs();
     Instant at = place > 0 ? Instant.EPOCH.plus(place, ChronoUnit.MICROS) : Instant.now();
-    return RENDER.instance(attempt.id() + "-" + attempt.number()).scheduledTo(at);
+    return RENDER.instance(taskOf(attempt)).scheduledTo(at);
   }
 
   /**
@@ -122,6 +123,20 @@ class RenderOrders {
   public void pause(boolean paused) {
     queue.pause(paused);
     takeUpWhatWaits();
+  }
+
+  /** Whether somebody has a task in hand, as far as is known. */
+  boolean isInHand(String instance) {
+    return scheduler
+        .getObject()
+        .getScheduledExecution(RENDER.instanceId(instance))
+        .filter(ScheduledExecution::isPicked)
+        .isPresent();
+  }
+
+  /** What the task of an attempt is called. */
+  static String taskOf(RenderingStore.Attempt attempt) {
+    return attempt.id() + "-" + attempt.number();
   }
 
   /** The attempt that a task is for; tasks of before attempts were counted name the row only. */

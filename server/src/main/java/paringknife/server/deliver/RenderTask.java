@@ -8,8 +8,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.function.DoubleConsumer;
 import org.slf4j.Logger;
@@ -18,16 +16,10 @@ import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import paringknife.core.clip.ComposedClip;
 import paringknife.core.clip.Composition;
-import paringknife.core.deliver.Check;
 import paringknife.core.deliver.KeptPieces;
-import paringknife.core.formats.TimedText;
-import paringknife.core.proof.ProofCopy;
-import paringknife.core.proof.ProofWord;
-import paringknife.media.ffmpeg.Measurement;
 import paringknife.media.process.Interrupted;
 import paringknife.media.store.WholeFile;
 import paringknife.server.clips.ClipStore;
-import paringknife.server.cover.Covers;
 import paringknife.server.episodes.ClipRenderer;
 import paringknife.server.episodes.DataFolder;
 import paringknife.server.episodes.Episode;
@@ -43,33 +35,37 @@ class RenderTask {
   private static final Duration TRY_AGAIN = Duration.ofSeconds(3);
 
   private final RenderingStore renderings;
+  private final Turns turns;
   private final ClipStore clips;
   private final Episodes episodes;
   private final ClipRenderer renderer;
-  private final Covers covers;
+  private final Companions companions;
+  private final CellFinisher finisher;
+  private final RenderOrders orders;
   private final DataFolder data;
   private final QueueStore queue;
 
   RenderTask(
       RenderingStore renderings,
+      Turns turns,
       QueueStore queue,
       ClipStore clips,
       Episodes episodes,
       ClipRenderer renderer,
-      Covers covers,
+      Companions companions,
+      CellFinisher finisher,
+      RenderOrders orders,
       DataFolder data) {
     this.renderings = renderings;
+    this.turns = turns;
     this.clips = clips;
     this.episodes = episodes;
     this.renderer = renderer;
-    this.covers = covers;
+    this.companions = companions;
+    this.finisher = finisher;
+    this.orders = orders;
     this.data = data;
     this.queue = queue;
-  }
-
-  /** Thrown out of the renderer when its order has been cancelled or overtaken. */
-  private static final class NotWanted extends RuntimeException {
-    private static final long serialVersionUID = 1;
   }
 
   @Bean
@@ -95,6 +91,12 @@ class RenderTask {
     }
     if (queue.isPaused() && row.state() == RenderState.WAITING) {
       return Optional.empty();
+    }
+    if (row.isLed()) {
+      if (orders.isInHand(row.ledBy())) {
+        return Optional.of(ASK_AGAIN);
+      }
+      turns.letGo(row.present(), row.ledBy());
     }
     try {
       return render(row);
@@ -133,44 +135,18 @@ class RenderTask {
     Composition composition =
         composed.forSpec(ProofCopies.specOf(row.spec(), clip.document(), episode));
     String fingerprint = Fingerprint.of(Fingerprint.ofClip(episode, composed), composition);
-    Optional<Duration> wait = begin(row, fingerprint);
-    if (wait.isPresent()) {
-      return wait;
-    }
-    Path target =
-        data.finished(
-            row.clipId(),
-            row.spec(),
-            row.attempt(),
-            composition.spec().encoding().codec().extension());
+    CellInHand cell = CellInHand.of(row, composition, data);
     Optional<Path> same = sameFile(row, fingerprint);
-    if (same.isPresent()) {
-      WholeFile.copy(same.get(), target);
+    if (same.isEmpty()) {
+      return after(companions.render(cell, fingerprint, clip, episode, composed));
+    }
+    Optional<Duration> wait = begin(row, fingerprint);
+    if (wait.isEmpty()) {
+      WholeFile.copy(same.get(), cell.target());
       queue.reckon(row.present(), 0);
-    } else {
-      renderer.render(episode, composition, target, reporting(row));
+      finisher.finish(cell, clip, episode);
     }
-    List<Check> checks = renderer.checked(composition, target, Measurement.of(target));
-    List<ProofWord> words =
-        row.spec().equals(ProofCopy.ID)
-            ? ProofWord.of(composition.playback(), episode.transcript())
-            : List.of();
-    finish(row, target, checks, composition.subtitles(), words);
-    if (!row.spec().equals(ProofCopy.ID)) {
-      makeCover(clip, episode, composition);
-    }
-    return Optional.empty();
-  }
-
-  /** Before somebody waits for it; where it does not succeed, it is made when it is asked for. */
-  private void makeCover(ClipStore.StoredClip clip, Episode episode, Composition composition) {
-    try {
-      covers.picture(clip, episode, composition.spec(), clip.document().delivered().cover());
-    } catch (Interrupted e) {
-      throw e;
-    } catch (RuntimeException e) {
-      LOG.info("no cover was made of clip {}: {}", clip.id(), e.toString());
-    }
+    return wait;
   }
 
   private Optional<Duration> renderPieces(
@@ -185,38 +161,25 @@ class RenderTask {
     }
     Path target = data.finished(row.clipId(), row.spec(), row.attempt(), pieces.extension());
     new PiecesRenderer(renderer).render(episode, clip.document(), pieces, target, reporting(row));
-    finish(row, target, List.of(), Map.of(), List.of());
+    finisher.finish(row, target);
     return Optional.empty();
   }
 
   /** Begins an attempt; answers after how long to ask again where another makes the same file. */
   private Optional<Duration> begin(RenderingStore.Row row, String fingerprint) {
-    switch (renderings.begin(row.present(), fingerprint)) {
-      case WAIT:
-        return Optional.of(ASK_AGAIN);
-      case OVERTAKEN:
-        throw new NotWanted();
-      default:
-        data.keepRoom();
-        return Optional.empty();
+    Optional<Duration> wait = after(turns.begin(row.present(), fingerprint));
+    if (wait.isEmpty()) {
+      data.keepRoom();
     }
+    return wait;
   }
 
-  private void finish(
-      RenderingStore.Row row,
-      Path target,
-      List<Check> checks,
-      Map<String, List<TimedText>> subtitles,
-      List<ProofWord> words) {
-    if (renderings.finish(row.present(), target, checks, subtitles, words)) {
-      Integer before = row.finishedAttempt();
-      if (before != null && before != row.attempt()) {
-        row.finishedIn(data).ifPresent(WholeFile::remove);
-      }
-    } else {
-      WholeFile.remove(target);
-      throw new NotWanted();
-    }
+  private static Optional<Duration> after(Turns.Turn turn) {
+    return switch (turn) {
+      case WAIT -> Optional.of(ASK_AGAIN);
+      case OVERTAKEN -> throw new NotWanted();
+      case YOURS -> Optional.empty();
+    };
   }
 
   private DoubleConsumer reporting(RenderingStore.Row row) {

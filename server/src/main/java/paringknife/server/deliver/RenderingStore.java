@@ -55,6 +55,7 @@ public class RenderingStore {
    * @param finishedAs what the finished file's name ends in, without the dot
    * @param fingerprint of all that the present order is made from; the same means the same file
    * @param errors how often the present order has failed
+   * @param ledBy the task that makes it beside its own; null where it has its own
    */
   public record Row(
       long id,
@@ -71,9 +72,15 @@ public class RenderingStore {
       long fileBytes,
       List<Check> checks,
       int errors,
+      @Nullable String ledBy,
       @Nullable String problem) {
     Attempt present() {
       return new Attempt(id, attempt);
+    }
+
+    /** Whether it is being made beside another one. */
+    boolean isLed() {
+      return ledBy != null && state == RenderState.RENDERING;
     }
 
     /** What was measured of the finished file, as far as it is not let pass. */
@@ -148,6 +155,7 @@ public class RenderingStore {
             ? List.of()
             : json.readValue(measured, new TypeReference<List<Check>>() {}),
         r.get(RENDERING.ERRORS),
+        r.get(RENDERING.LED_BY),
         r.get(RENDERING.PROBLEM));
   }
 
@@ -177,6 +185,7 @@ public class RenderingStore {
         .setNull(RENDERING.PROBLEM)
         .setNull(RENDERING.MEASURED)
         .setNull(RENDERING.STARTED_AT)
+        .setNull(RENDERING.LED_BY)
         .execute();
     return db.select(RENDERING.ID, RENDERING.ATTEMPT)
         .from(RENDERING)
@@ -184,58 +193,12 @@ public class RenderingStore {
         .fetchSingle(r -> new Attempt(r.value1(), r.value2()));
   }
 
-  private static Condition is(Attempt attempt) {
+  static Condition is(Attempt attempt) {
     return RENDERING
         .ID
         .eq(attempt.id())
         .and(RENDERING.ATTEMPT.eq(attempt.number()))
         .and(RENDERING.STATE.in(RenderState.UNDER_WAY));
-  }
-
-  /** What somebody who wants to begin an attempt is told. */
-  enum Turn {
-    /** Go on. */
-    YOURS,
-    /** Somebody else is making the very same file: ask again later, and copy it. */
-    WAIT,
-    /** It was cancelled, or ordered anew. */
-    OVERTAKEN
-  }
-
-  /**
-   * Begins an attempt, unless another one of the same fingerprint is under way. Rows of one
-   * fingerprint are looked at by one at a time.
-   */
-  @Transactional
-  public Turn begin(Attempt attempt, String fingerprint) {
-    List<Record> alike =
-        List.copyOf(
-            db.select(RENDERING.ID, RENDERING.STATE)
-                .from(RENDERING)
-                .where(RENDERING.FINGERPRINT.eq(fingerprint))
-                .forUpdate()
-                .fetch());
-    boolean taken =
-        alike.stream()
-            .anyMatch(
-                r ->
-                    r.get(RENDERING.ID) != attempt.id()
-                        && r.get(RENDERING.STATE).equals(RenderState.RENDERING.name()));
-    if (taken) {
-      return byId(attempt.id()).filter(r -> r.present().equals(attempt)).isPresent()
-          ? Turn.WAIT
-          : Turn.OVERTAKEN;
-    }
-    int begun =
-        db.update(RENDERING)
-            .set(RENDERING.STATE, RenderState.RENDERING.name())
-            .set(RENDERING.FINGERPRINT, fingerprint)
-            .set(RENDERING.PROGRESS, 0.0)
-            .set(RENDERING.STARTED_AT, Utc.now())
-            .setNull(RENDERING.PROBLEM)
-            .where(is(attempt))
-            .execute();
-    return begun == 1 ? Turn.YOURS : Turn.OVERTAKEN;
   }
 
   /**
@@ -245,6 +208,11 @@ public class RenderingStore {
    */
   public boolean progress(Attempt attempt, double share) {
     return db.update(RENDERING).set(RENDERING.PROGRESS, share).where(is(attempt)).execute() == 1;
+  }
+
+  /** Says since when an attempt has been worked on, where that was shared with others. */
+  void tookSince(Attempt attempt, Instant since) {
+    db.update(RENDERING).set(RENDERING.STARTED_AT, Utc.of(since)).where(is(attempt)).execute();
   }
 
   /**
@@ -328,6 +296,7 @@ public class RenderingStore {
   public void waits(Attempt attempt, String problem) {
     db.update(RENDERING)
         .set(RENDERING.STATE, RenderState.WAITING.name())
+        .setNull(RENDERING.LED_BY)
         .set(RENDERING.PROBLEM, problem.substring(0, Math.min(LONGEST_PROBLEM, problem.length())))
         .where(is(attempt))
         .execute();
@@ -339,6 +308,7 @@ public class RenderingStore {
     db.update(RENDERING)
         .set(RENDERING.ERRORS, RENDERING.ERRORS.plus(1))
         .set(RENDERING.STATE, RenderState.WAITING.name())
+        .setNull(RENDERING.LED_BY)
         .where(is(attempt))
         .execute();
     return byId(attempt.id()).map(Row::errors).orElse(0);

@@ -75,10 +75,11 @@ final class RestTimes {
   private static QueueForecast.Job job(QueueStore.Order order) {
     Instant began = order.row().startedAt();
     if (order.row().state() != RenderState.RENDERING || began == null) {
-      return new QueueForecast.Job(order.work(), 0, 0, false);
+      return new QueueForecast.Job(order.work(), 0, 0, false, false);
     }
     double spent = Duration.between(began, Instant.now()).toMillis() / 1000.0;
-    return new QueueForecast.Job(order.work(), order.row().progress(), spent, true);
+    return new QueueForecast.Job(
+        order.work(), order.row().progress(), spent, true, order.row().ledBy() != null);
   }
 
   /** Whether an order waits for another one that makes the same file. */

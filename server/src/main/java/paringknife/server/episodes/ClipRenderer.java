@@ -54,26 +54,39 @@ public final class ClipRenderer {
   /** Renders a clip as its spec wants it. */
   public void render(
       Episode episode, Composition composition, Path target, DoubleConsumer progress) {
+    renderer.render(order(episode, composition), target, progress);
+  }
+
+  /** A file that is wanted of a clip for a spec. */
+  public record Wanted(Composition composition, Path target) {}
+
+  /** Renders a clip as several specs want it. */
+  public void renderTogether(Episode episode, List<Wanted> files, DoubleConsumer progress) {
+    renderer.renderTogether(
+        files.stream()
+            .map(f -> new Renderer.Wanted(order(episode, f.composition()), f.target()))
+            .toList(),
+        progress);
+  }
+
+  private RenderOrder order(Episode episode, Composition composition) {
     DeliverySpec spec = composition.spec();
     Playback playback = composition.playback();
-    renderer.render(
-        new RenderOrder(
-            episode.cameras().with(composition.colours()),
-            episode.sound(playback.cleanup()),
-            playback.sound(),
-            playback.runs(),
-            composition.path(),
-            composition.look(),
-            laid(composition.logo(), spec.canvas()),
-            composition.script(),
-            spec.canvas().width(),
-            spec.canvas().height(),
-            spec.frames().of(episode.rate()),
-            spec.loudness().target(),
-            playback.speed(),
-            spec.encoding()),
-        target,
-        progress);
+    return new RenderOrder(
+        episode.cameras().with(composition.colours()),
+        episode.sound(playback.cleanup()),
+        playback.sound(),
+        playback.runs(),
+        composition.path(),
+        composition.look(),
+        laid(composition.logo(), spec.canvas()),
+        composition.script(),
+        spec.canvas().width(),
+        spec.canvas().height(),
+        spec.frames().of(episode.rate()),
+        spec.loudness().target(),
+        playback.speed(),
+        spec.encoding());
   }
 
   /** A logo as it stands on a canvas. */

@@ -151,7 +151,7 @@ class OrdersTest {
     APP.part(Scheduler.class).pause();
     try {
       RenderingStore.Attempt old = order(clip, broad, "a".repeat(64));
-      assertThat(store().begin(old, "a".repeat(64))).isEqualTo(RenderingStore.Turn.YOURS);
+      assertThat(APP.part(Turns.class).begin(old, "a".repeat(64))).isEqualTo(Turns.Turn.YOURS);
       RenderingStore.Attempt fresh = order(clip, broad, "b".repeat(64));
       assertThat(fresh.id()).isEqualTo(old.id());
       assertThat(store().progress(old, 0.5)).as("still wanted").isFalse();
@@ -162,8 +162,8 @@ class OrdersTest {
       assertThat(row.state()).isEqualTo(RenderState.WAITING);
       assertThat(row.fingerprint()).isEqualTo("b".repeat(64));
       assertThat(row.problem()).isNull();
-      assertThat(store().begin(fresh, "b".repeat(64))).isEqualTo(RenderingStore.Turn.YOURS);
-      assertThat(store().begin(old, "a".repeat(64))).isEqualTo(RenderingStore.Turn.OVERTAKEN);
+      assertThat(APP.part(Turns.class).begin(fresh, "b".repeat(64))).isEqualTo(Turns.Turn.YOURS);
+      assertThat(APP.part(Turns.class).begin(old, "a".repeat(64))).isEqualTo(Turns.Turn.OVERTAKEN);
       store().cancel(fresh.id());
     } finally {
       APP.part(Scheduler.class).resume();
@@ -175,7 +175,8 @@ class OrdersTest {
     long clip = clip("Cancelled", broad);
     RenderingStore.Attempt attempt = order(clip, broad, "c".repeat(64));
     store().cancel(attempt.id());
-    assertThat(store().begin(attempt, "c".repeat(64))).isEqualTo(RenderingStore.Turn.OVERTAKEN);
+    assertThat(APP.part(Turns.class).begin(attempt, "c".repeat(64)))
+        .isEqualTo(Turns.Turn.OVERTAKEN);
     assertThat(store().progress(attempt, 0.1)).isFalse();
     assertThat(store().byId(attempt.id()).orElseThrow().state()).isEqualTo(RenderState.CANCELLED);
   }
@@ -189,15 +190,14 @@ class OrdersTest {
       List<RenderingStore.Attempt> both =
           List.of(order(clip, upright, same), order(clip, uprightToo, same));
       ExecutorService two = Executors.newFixedThreadPool(2);
-      List<Callable<RenderingStore.Turn>> begins = new ArrayList<>();
-      both.forEach(a -> begins.add(() -> store().begin(a, same)));
-      List<RenderingStore.Turn> turns = new ArrayList<>();
-      for (Future<RenderingStore.Turn> turn : two.invokeAll(begins)) {
+      List<Callable<Turns.Turn>> begins = new ArrayList<>();
+      both.forEach(a -> begins.add(() -> APP.part(Turns.class).begin(a, same)));
+      List<Turns.Turn> turns = new ArrayList<>();
+      for (Future<Turns.Turn> turn : two.invokeAll(begins)) {
         turns.add(turn.get());
       }
       two.shutdown();
-      assertThat(turns)
-          .containsExactlyInAnyOrder(RenderingStore.Turn.YOURS, RenderingStore.Turn.WAIT);
+      assertThat(turns).containsExactlyInAnyOrder(Turns.Turn.YOURS, Turns.Turn.WAIT);
       both.forEach(a -> store().cancel(a.id()));
     } finally {
       APP.part(Scheduler.class).resume();
@@ -319,7 +319,7 @@ class OrdersTest {
     try {
       RenderingStore.Attempt attempt = order(clip, broad, "0".repeat(64));
       for (int n = 1; n <= 3; n++) {
-        store().begin(attempt, "0".repeat(64));
+        APP.part(Turns.class).begin(attempt, "0".repeat(64));
         assertThat(store().countError(attempt)).isEqualTo(n);
         assertThat(store().byId(attempt.id()).orElseThrow().state()).isEqualTo(RenderState.WAITING);
       }

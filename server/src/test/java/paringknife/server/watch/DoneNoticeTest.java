@@ -34,7 +34,7 @@ class DoneNoticeTest {
   private static RenderingStore.Row row(
       long id, RenderState state, String spec, Check... measured) {
     return new RenderingStore.Row(
-        id, 1, spec, 1, null, "mp4", "", state, 0, null, "", 0, List.of(measured), 0, null);
+        id, 1, spec, 1, null, "mp4", "", state, 0, null, "", 0, List.of(measured), 0, null, null);
   }
 
   @Test

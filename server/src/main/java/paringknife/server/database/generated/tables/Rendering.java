@@ -90,6 +90,8 @@ public class Rendering extends TableImpl<Record> {
 
     public final TableField<Record, Double> WORK = createField(DSL.name("work"), SQLDataType.DOUBLE.nullable(false).defaultValue(DSL.field(DSL.raw("0"), SQLDataType.DOUBLE)), this, "");
 
+    public final TableField<Record, String> LED_BY = createField(DSL.name("led_by"), SQLDataType.VARCHAR(60).defaultValue(DSL.field(DSL.raw("NULL"), SQLDataType.VARCHAR)), this, "");
+
     private Rendering(Name alias, Table<Record> aliased) {
         this(alias, aliased, (Field<?>[]) null, null);
     }

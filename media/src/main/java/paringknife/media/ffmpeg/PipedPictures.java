@@ -2,13 +2,13 @@ package paringknife.media.ffmpeg;
 
 import paringknife.core.time.FrameRate;
 
-/** Pictures that are warped here and come through a pipe: planar 4:2:0, BT.709, studio range. */
-final class WarpedPictures implements RenderPart {
+/** Pictures that come through a pipe: planar 4:2:0, BT.709, studio range. */
+final class PipedPictures implements RenderPart {
   private final int width;
   private final int height;
   private final FrameRate rate;
 
-  WarpedPictures(int width, int height, FrameRate rate) {
+  PipedPictures(int width, int height, FrameRate rate) {
     this.width = width;
     this.height = height;
     this.rate = rate;

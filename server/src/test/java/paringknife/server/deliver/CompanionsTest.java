@@ -1,0 +1,194 @@
+package paringknife.server.deliver;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.RegisterExtension;
+import paringknife.media.ffmpeg.Probe;
+import paringknife.media.ffmpeg.Recording;
+import paringknife.server.RunningApplication;
+import paringknife.server.episodes.DataFolder;
+
+/** Cells of one clip that are made at once, and what may come in between. */
+class CompanionsTest {
+  @RegisterExtension static final RunningApplication APP = new RunningApplication();
+
+  private static final List<String> SPECS = new ArrayList<>();
+
+  @BeforeAll
+  static void makeSpecs() throws Exception {
+    SPECS.add(APP.smallSpec("Upright", 270, 480));
+    SPECS.add(APP.smallSpec("Square", 300, 300));
+    SPECS.add(APP.smallSpec("Broad", 480, 270));
+  }
+
+  private static RenderingStore store() {
+    return APP.part(RenderingStore.class);
+  }
+
+  private static int lastWord = 2;
+
+  /** One that is like no other, so that its files are made and not copied. */
+  private static long clip(String title, List<String> specs) throws Exception {
+    long clip = APP.clip(title, lastWord++);
+    APP.change(clip, "{\"type\":\"askFor\",\"specs\":[\"" + String.join("\",\"", specs) + "\"]}");
+    return clip;
+  }
+
+  private static void pause(boolean paused) throws Exception {
+    APP.post("/api/queue/pause", "{\"paused\":" + paused + "}");
+  }
+
+  private static List<RenderingStore.Row> of(long clip) {
+    return store().all().stream().filter(r -> r.clipId() == clip).toList();
+  }
+
+  private static RenderingStore.Row row(long clip, String spec) {
+    return of(clip).stream().filter(r -> r.spec().equals(spec)).findFirst().orElseThrow();
+  }
+
+  private static List<RenderingStore.Row> await(
+      long clip, Predicate<List<RenderingStore.Row>> wanted) throws InterruptedException {
+    for (int i = 0; i < 9_000; i++) {
+      List<RenderingStore.Row> rows = of(clip);
+      if (wanted.test(rows)) {
+        return rows;
+      }
+      Thread.sleep(10);
+    }
+    throw new AssertionError("never as wanted: " + of(clip));
+  }
+
+  private static boolean allAre(List<RenderingStore.Row> rows, RenderState state) {
+    return rows.stream().allMatch(r -> r.state() == state);
+  }
+
+  @BeforeEach
+  void letTheQueueRunEmpty() throws Exception {
+    pause(false);
+    APP.awaitIdle();
+    pause(true);
+  }
+
+  @Test
+  void whatIsAskedOfOneClipIsMadeByOneTask() throws Exception {
+    long clip = clip("Three at once", SPECS);
+    APP.post("/api/episodes/1/renderings", "{}");
+    pause(false);
+    List<RenderingStore.Row> together = await(clip, r -> allAre(r, RenderState.RENDERING));
+    List<RenderingStore.Row> led = together.stream().filter(RenderingStore.Row::isLed).toList();
+    assertThat(led).hasSize(2);
+    RenderingStore.Row leader = together.stream().filter(r -> !r.isLed()).findFirst().orElseThrow();
+    assertThat(led).allMatch(r -> RenderOrders.taskOf(leader.present()).equals(r.ledBy()));
+    for (RenderingStore.Row row : await(clip, r -> allAre(r, RenderState.DONE))) {
+      Recording.Picture made =
+          Probe.of(row.finishedIn(APP.part(DataFolder.class)).orElseThrow()).picture();
+      assertThat(made.width() + "x" + made.height())
+          .isEqualTo(
+              switch (row.spec()) {
+                case "broad" -> "480x270";
+                case "square" -> "300x300";
+                default -> "270x480";
+              });
+      assertThat(row.checks()).noneMatch(c -> c.verdict().name().equals("FAILS"));
+    }
+  }
+
+  @Test
+  void theLeaderIsCancelledAndTheOthersAreMade() throws Exception {
+    long clip = clip("Led and left", SPECS);
+    APP.post("/api/episodes/1/renderings", "{}");
+    pause(false);
+    await(clip, r -> allAre(r, RenderState.RENDERING));
+    RenderingStore.Row leader = of(clip).stream().filter(r -> !r.isLed()).findFirst().orElseThrow();
+    APP.postAny("/api/renderings/" + leader.id() + "/cancel", "{}");
+    await(
+        clip,
+        r ->
+            r.stream()
+                .filter(o -> o.id() != leader.id())
+                .allMatch(o -> o.state() == RenderState.DONE));
+    APP.awaitIdle();
+    assertThat(row(clip, leader.spec()).state()).isEqualTo(RenderState.CANCELLED);
+    assertThat(filesOf(clip)).hasSize(2);
+  }
+
+  private static Set<String> filesOf(long clip) throws Exception {
+    Path folder = APP.part(DataFolder.class).finishedFolder();
+    try (Stream<Path> files = Files.list(folder)) {
+      return files
+          .map(f -> f.getFileName().toString())
+          .filter(n -> n.startsWith(clip + "_") && Files.isRegularFile(folder.resolve(n)))
+          .collect(Collectors.toSet());
+    }
+  }
+
+  /** An encoder that is killed takes its companions along; each is made again, by itself. */
+  @Test
+  void whenOneEncoderIsKilledAllAreMadeAgain() throws Exception {
+    long clip = clip("Killed beside", SPECS);
+    APP.post("/api/episodes/1/renderings", "{}");
+    pause(false);
+    await(clip, r -> allAre(r, RenderState.RENDERING) && r.get(0).progress() > 0);
+    ProcessHandle.current()
+        .descendants()
+        .filter(p -> p.info().command().orElse("").endsWith("ffmpeg"))
+        .findFirst()
+        .ifPresent(ProcessHandle::destroyForcibly);
+    assertThat(await(clip, r -> allAre(r, RenderState.DONE))).hasSize(3);
+  }
+
+  /** As after a kill of the machine that led. */
+  @Test
+  void whatIsLedByNobodyAnyMoreIsTakenUp() throws Exception {
+    long clip = clip("Left alone", SPECS.subList(0, 1));
+    APP.post("/api/episodes/1/renderings", "{}");
+    RenderingStore.Row row = row(clip, "upright");
+    assertThat(APP.part(Turns.class).follow(row.present(), row.fingerprint(), "4711-1")).isTrue();
+    pause(false);
+    await(clip, r -> allAre(r, RenderState.DONE));
+  }
+
+  @Test
+  void whatIsLedIsNotBegunByAnother() throws Exception {
+    long clip = clip("Led", SPECS.subList(0, 1));
+    APP.post("/api/episodes/1/renderings", "{}");
+    RenderingStore.Row row = row(clip, "upright");
+    assertThat(APP.part(Turns.class).follow(row.present(), row.fingerprint(), "4711-1")).isTrue();
+    assertThat(APP.part(Turns.class).follow(row.present(), row.fingerprint(), "4712-1")).isFalse();
+    assertThat(APP.part(Turns.class).begin(row.present(), row.fingerprint()))
+        .isEqualTo(Turns.Turn.WAIT);
+    APP.part(Turns.class).letGo(row.present(), "4712-1");
+    assertThat(row(clip, "upright").isLed()).isTrue();
+    APP.part(Turns.class).letGo(row.present(), "4711-1");
+    assertThat(row(clip, "upright").state()).isEqualTo(RenderState.WAITING);
+  }
+
+  /** Whoever dragged another clip before it wants that one first. */
+  @Test
+  void nobodyIsPassedBy() throws Exception {
+    long first = clip("First", SPECS);
+    long second = clip("Second", SPECS.subList(0, 1));
+    APP.post("/api/episodes/1/renderings", "{}");
+    List<Long> order = new ArrayList<>();
+    APP.part(QueueStore.class).orders().forEach(o -> order.add(o.row().id()));
+    QueueStore queue = APP.part(QueueStore.class);
+    assertThat(queue.nextOf(first, "0-0", 9)).hasSize(3);
+    APP.post(
+        "/api/queue/move",
+        "{\"rendering\":" + row(second, "upright").id() + ",\"before\":" + order.get(1) + "}");
+    assertThat(queue.nextOf(first, "0-0", 9))
+        .extracting(RenderingStore.Row::id)
+        .containsExactly(order.get(0));
+  }
+}
