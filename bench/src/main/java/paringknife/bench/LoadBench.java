@@ -13,6 +13,7 @@ import tools.jackson.databind.JsonNode;
 /** The sheet of two hundred clips, and ten people who edit while something is encoded. */
 final class LoadBench {
   private static final int CLIPS = 200;
+  private static final int EPISODES = 20;
   private static final int CLIP_WORDS = 120;
   private static final int EDITORS = 10;
   private static final int EDITS = 40;
@@ -36,19 +37,48 @@ final class LoadBench {
       String clips = address + "/api/episodes/" + episode.id() + "/clips";
       List<Long> ids = new ArrayList<>();
       for (int i = 0; i < CLIPS; i++) {
-        int first = i * CLIP_WORDS;
-        ids.add(
-            Api.post(
-                    clips,
-                    "{\"firstWord\":%d,\"lastWord\":%d,\"title\":\"Clip %d\"}"
-                        .formatted(first, first + CLIP_WORDS - 1, i))
-                .path("id")
-                .asLong());
+        ids.add(addClip(clips, i * CLIP_WORDS, i));
       }
       sheet(address, episode.id(), ids);
       editors(address, ids);
     }
     stopsAndStarts(work);
+    shelf(work.resolve("shelf"));
+  }
+
+  /** As many clips of twenty episodes, read at once. */
+  private static void shelf(Path work) throws Exception {
+    try (LongEpisode first = LongEpisode.open(work)) {
+      String address = first.server().address();
+      List<Long> episodes = new ArrayList<>(List.of(first.id()));
+      while (episodes.size() < EPISODES) {
+        episodes.add(first.another("Three hours, " + episodes.size()));
+      }
+      for (long episode : episodes) {
+        for (int i = 0; i < CLIPS / EPISODES; i++) {
+          addClip(address + "/api/episodes/" + episode + "/clips", i * CLIP_WORDS, i);
+        }
+      }
+      Api.get(address + "/api/sheet");
+      double[] took = new double[READS];
+      for (int i = 0; i < READS; i++) {
+        long from = System.nanoTime();
+        Api.get(address + "/api/sheet");
+        took[i] = (System.nanoTime() - from) / 1e6;
+      }
+      LongTranscriptBench.report(
+          "the sheet of twenty episodes with 200 clips", took, FIRST_SHEET_BUDGET_MS);
+    }
+    stopsAndStarts(work);
+  }
+
+  private static long addClip(String clips, int firstWord, int number) throws Exception {
+    return Api.post(
+            clips,
+            "{\"firstWord\":%d,\"lastWord\":%d,\"title\":\"Clip %d\"}"
+                .formatted(firstWord, firstWord + CLIP_WORDS - 1, number))
+        .path("id")
+        .asLong();
   }
 
   /** A server that has had work, stopped and started again. */

@@ -52,9 +52,18 @@ record LongEpisode(RunningServer server, long id) implements AutoCloseable {
         null,
         Duration.ofMinutes(1));
     RunningServer server = RunningServer.start(work.resolve("data"), media, 0);
+    return new LongEpisode(server, add(server, "Three hours", recording));
+  }
+
+  /** Puts another one of three hours on the shelf; its id. */
+  long another(String title) throws Exception {
+    return add(server, title, server.part(DataFolder.class).media().resolve("long.mp4"));
+  }
+
+  private static long add(RunningServer server, String title, Path recording) throws Exception {
     Transcript transcript = ThreeHours.transcript(3);
     EpisodeStore store = server.part(EpisodeStore.class);
-    long id = store.add("Bench", "Three hours", recording, 10_800_000_000L);
+    long id = store.add("Bench", title, recording, 10_800_000_000L);
     server.part(TranscriptStore.class).replace(id, transcript, TranscriptFile.Timing.WORDS);
     EpisodeFolder folder = server.part(DataFolder.class).episode(id);
     folder.create();
@@ -68,7 +77,7 @@ record LongEpisode(RunningServer server, long id) implements AutoCloseable {
             List.of(ShotList.ONE)),
         List.of());
     store.arrived(new EpisodeStore.Work(id, 1), null);
-    return new LongEpisode(server, id);
+    return id;
   }
 
   @Override

@@ -52,6 +52,7 @@ final class SeekBench {
       server.part(EpisodeStore.class).arrived(new EpisodeStore.Work(id, 1), null);
       seek(server.address() + "/episodes/" + id, duration);
       start(server.address(), id);
+      StyleBench.run(server.address(), id);
     }
   }
 
