@@ -27,10 +27,29 @@ record FaceTrack(int camera, List<Person.Sighting> sightings) {
 
   /** Whether it never stirs for so long that it is a poster or a picture on a screen. */
   boolean isPicture() {
-    return seenUs() >= STILL_US
-        && deviation(Face::middleX) < UNSTIRRED
+    return seenUs() >= STILL_US && isUnstirred();
+  }
+
+  /** Whether it does not stir as long as it is followed. */
+  boolean isUnstirred() {
+    return deviation(Face::middleX) < UNSTIRRED
         && deviation(Face::y) < UNSTIRRED
         && deviation(Face::width) < UNSTIRRED;
+  }
+
+  /** Whether both may be of one face that does not stir, by where they begin. */
+  boolean startsNear(FaceTrack other) {
+    Face one = sightings.get(0).face();
+    Face two = other.sightings().get(0).face();
+    return Math.abs(one.middleX() - two.middleX()) < 10 * UNSTIRRED
+        && Math.abs(one.y() - two.y()) < 10 * UNSTIRRED;
+  }
+
+  /** Followed on from where another one was lost. */
+  FaceTrack and(FaceTrack later) {
+    List<Person.Sighting> both = new ArrayList<>(sightings);
+    both.addAll(later.sightings());
+    return new FaceTrack(camera, both);
   }
 
   private double deviation(ToDoubleFunction<Face> of) {

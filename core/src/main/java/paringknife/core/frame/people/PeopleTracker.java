@@ -58,11 +58,11 @@ public final class PeopleTracker {
     for (int c = 0; c < cameras.size(); c++) {
       FaceTracks following = new FaceTracks(c, cameras.get(c).pictureRatio());
       tracking.add(following);
+      List<FaceTrack> followed = new ArrayList<>();
       for (Span shot : cameras.get(c).parts()) {
-        following.in(shot, seenIn(shot, cameras.get(c).samples())).stream()
-            .filter(t -> !t.isPicture())
-            .forEach(tracks::add);
+        followed.addAll(following.in(shot, seenIn(shot, cameras.get(c).samples())));
       }
+      tracks.addAll(Posters.without(followed));
     }
     List<List<Person>> people =
         new KnownAgain(tracking)
