@@ -188,13 +188,13 @@ class PostingStore {
         == 1;
   }
 
-  /** It waits for another look. */
+  /** It waits for another look; of two who looked at once the slower one finds nothing to say. */
   boolean wait(Row seen, PostingState state, Instant next, List<String> reasons) {
     return db.update(POSTING)
             .set(POSTING.STATE, state.name())
             .set(POSTING.NEXT_AT, Utc.of(next))
             .set(POSTING.REASONS, text(reasons))
-            .where(isAsSeen(seen))
+            .where(isAsSeen(seen).and(POSTING.NEXT_AT.eq(Utc.of(seen.nextAt()))))
             .execute()
         == 1;
   }

@@ -190,6 +190,18 @@ class OutboxOverHttpTest {
     assertThat(all()).noneMatch(p -> p.path("id").asLong() == id);
   }
 
+  /** A look that took its time says nothing over one that came after it. */
+  @Test
+  void ofTwoLooksTheLaterOneStands() throws Exception {
+    long id = posted(APP.clip("Looked at twice", 4), "\"2031-01-01T10:00:00Z\"");
+    PostingStore store = APP.part(PostingStore.class);
+    PostingStore.Row seen = store.byId(id).orElseThrow();
+    Instant next = seen.nextAt().plusSeconds(10);
+    assertThat(store.wait(seen, PostingState.SCHEDULED, next, List.of("the later"))).isTrue();
+    assertThat(store.wait(seen, PostingState.SCHEDULED, next, List.of("the slower"))).isFalse();
+    assertThat(store.byId(id).orElseThrow().reasons()).containsExactly("the later");
+  }
+
   @Test
   void whoDoesNotAnswerIsTriedAgainAndGivenUpInTheEnd() throws Exception {
     change(RULES, false);
