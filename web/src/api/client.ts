@@ -218,7 +218,9 @@ export const api = {
     get<Prospect[]>(
       `/clips/${id}/prospects?thresholdDb=${s.thresholdDb}&shortest=${s.shortest}&head=${s.head}&tail=${s.tail}`,
     ),
-  evenedLook: (id: number) => get<ClipState['framed']['look']>(`/clips/${id}/look`),
+  /** Of one camera alone, or of all that is seen. */
+  evenedLook: (id: number, camera: number | null) =>
+    get<ClipState['framed']['look']>(`/clips/${id}/look${camera === null ? '' : `?camera=${camera}`}`),
   repeats: (id: number) => get<Schemas['RepeatFound'][]>(`/clips/${id}/repeats`),
   fillers: (id: number) => get<Schemas['FillerFound'][]>(`/clips/${id}/fillers`),
   fit: (id: number, targetUs: number, declined: string[]) =>

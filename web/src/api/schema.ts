@@ -9925,7 +9925,9 @@ export interface operations {
     };
     evened: {
         parameters: {
-            query?: never;
+            query?: {
+                camera?: number;
+            };
             header?: never;
             path: {
                 id: number;

@@ -99,10 +99,13 @@ export function LookPanel({
       <div className="flex flex-wrap gap-1.5">
         <button
           className="button button-small"
-          disabled={camera !== null}
-          title="Contrast, brightness and warmth by what is seen in this clip"
+          title={
+            camera === null
+              ? 'Contrast, brightness and warmth by what is seen in this clip'
+              : `Contrast, brightness and warmth by what camera ${camera + 1} sees in this clip`
+          }
           onClick={() =>
-            void api.evenedLook(clip.id).then(keep, (e: Error) => useWorkbench.setState({ message: e.message }))
+            void api.evenedLook(clip.id, camera).then(keep, (e: Error) => useWorkbench.setState({ message: e.message }))
           }
         >
           Even it out

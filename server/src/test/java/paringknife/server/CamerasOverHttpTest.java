@@ -159,6 +159,22 @@ class CamerasOverHttpTest {
   }
 
   @Test
+  void aLookIsProposedForOneCameraAlone() throws Exception {
+    String path = "/api/clips/" + clip + "/look?camera=";
+    JsonNode first = APP.get(path + 0);
+    JsonNode second = APP.get(path + 1);
+    assertThat(second.path("contrast").asDouble()).isBetween(0.8, 1.5);
+    assertThat(change("{\"type\":\"changeCameraLook\",\"camera\":1,\"look\":" + second + "}"))
+        .isEqualTo(200);
+    assertThat(change("{\"type\":\"matchColours\",\"camera\":0}")).isEqualTo(200);
+    assertThat(APP.get(path + 1)).as("made to look like the first").isEqualTo(first);
+    assertThat(change("{\"type\":\"matchColours\",\"camera\":-1}")).isEqualTo(200);
+    for (String wrong : List.of("-1", "2", "one", "99999999999")) {
+      assertThat(APP.sent("GET", path + wrong, "").statusCode()).as(wrong).isBetween(400, 499);
+    }
+  }
+
+  @Test
   void oneCameraLooksOtherwiseThanTheOthers() throws Exception {
     String warm =
         "{\"brightness\":0,\"contrast\":1.1,\"saturation\":1,\"warmth\":0.04,\"mirrored\":false}";
