@@ -57,7 +57,9 @@ record LongEpisode(RunningServer server, long id) implements AutoCloseable {
 
   /** Puts another one of three hours on the shelf; its id. */
   long another(String title) throws Exception {
-    return add(server, title, server.part(DataFolder.class).media().resolve("long.mp4"));
+    Path media = server.part(DataFolder.class).media();
+    Path recording = Files.copy(media.resolve("long.mp4"), media.resolve(title + ".mp4"));
+    return add(server, title, recording);
   }
 
   private static long add(RunningServer server, String title, Path recording) throws Exception {
