@@ -49,7 +49,7 @@ final class SharedPictures {
 
   private static WholePictures whole(RenderOrder order) {
     CameraGrid grid = order.cameras().grid();
-    return new WholePictures(grid.width() / 2 * 2, grid.height() / 2 * 2);
+    return new WholePictures(grid.width(), grid.height());
   }
 
   /** Parts files into those for which the same pictures are decoded. */

@@ -11,12 +11,15 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicReference;
 import org.jspecify.annotations.Nullable;
 import paringknife.media.process.Interrupted;
 
 /** Decodes once what several encoders take, each in a thread of its own. */
 final class SideBySide {
+  private static final int ENDS_WITHIN_S = 5;
+
   private final WholePictures whole;
   private final List<Encoding> encodings;
   private final AtomicReference<@Nullable RuntimeException> failure = new AtomicReference<>();
@@ -53,7 +56,17 @@ final class SideBySide {
       endWhereOneFailed();
     } finally {
       queues.forEach(PictureQueue::breakOff);
-      encoders.shutdownNow();
+      end(encoders);
+    }
+  }
+
+  /** Nobody writes any more when this is left, so that what lies half made can be removed. */
+  private static void end(ExecutorService encoders) {
+    encoders.shutdownNow();
+    try {
+      encoders.awaitTermination(ENDS_WITHIN_S, TimeUnit.SECONDS);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
     }
   }
 

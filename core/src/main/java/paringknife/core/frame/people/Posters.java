@@ -18,10 +18,9 @@ final class Posters {
     List<Unstirred> places = new ArrayList<>();
     for (FaceTrack track : tracks) {
       if (track.isUnstirred()) {
-        places.stream()
-            .filter(p -> p.goesOnWith(track))
-            .findFirst()
-            .ifPresentOrElse(p -> p.add(track), () -> places.add(new Unstirred(track)));
+        if (places.stream().noneMatch(p -> p.takes(track))) {
+          places.add(new Unstirred(track));
+        }
       }
     }
     Set<FaceTrack> posters = Collections.newSetFromMap(new IdentityHashMap<>());
@@ -39,13 +38,15 @@ final class Posters {
       all = first;
     }
 
-    boolean goesOnWith(FaceTrack track) {
-      return all.startsNear(track) && all.and(track).isUnstirred();
-    }
-
-    void add(FaceTrack track) {
+    /** Takes in what goes on at this place; answers whether it does. */
+    boolean takes(FaceTrack track) {
+      FaceTrack both = all.startsNear(track) ? all.and(track) : null;
+      if (both == null || !both.isUnstirred()) {
+        return false;
+      }
       tracks.add(track);
-      all = all.and(track);
+      all = both;
+      return true;
     }
   }
 }
