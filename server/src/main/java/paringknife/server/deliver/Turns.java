@@ -98,6 +98,15 @@ class Turns {
             RENDERING.STATE.eq(RenderState.WAITING.name()).or(RENDERING.LED_BY.eq(leader)));
   }
 
+  /** What a task makes beside its own. */
+  List<RenderingStore.Row> ledBy(String task) {
+    return db.select(RENDERING.fields())
+        .from(RENDERING)
+        .where(RENDERING.LED_BY.eq(task).and(RENDERING.STATE.eq(RenderState.RENDERING.name())))
+        .orderBy(RENDERING.ID)
+        .fetch(renderings::row);
+  }
+
   /** Lets go of an attempt that a task was to make beside its own. */
   void letGo(RenderingStore.Attempt attempt, String leader) {
     db.update(RENDERING)

@@ -8,8 +8,8 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -27,6 +27,7 @@ class WorkersController {
   private final Workers workers;
   private final ObjectProvider<Scheduler> scheduler;
   private final RenderingStore renderings;
+  private final Turns turns;
   private final EpisodeStore episodes;
   private final ClipStore clips;
   private final SpecStore specs;
@@ -36,6 +37,7 @@ class WorkersController {
       Workers workers,
       ObjectProvider<Scheduler> scheduler,
       RenderingStore renderings,
+      Turns turns,
       EpisodeStore episodes,
       ClipStore clips,
       SpecStore specs,
@@ -43,6 +45,7 @@ class WorkersController {
     this.workers = workers;
     this.scheduler = scheduler;
     this.renderings = renderings;
+    this.turns = turns;
     this.episodes = episodes;
     this.clips = clips;
     this.specs = specs;
@@ -84,7 +87,7 @@ class WorkersController {
             .collect(
                 Collectors.groupingBy(
                     ScheduledExecution::getPickedBy,
-                    Collectors.flatMapping(t -> shown(t, names).stream(), Collectors.toList())));
+                    Collectors.flatMapping(t -> shown(t, names), Collectors.toList())));
     return workers.all().stream()
         .map(
             w ->
@@ -113,11 +116,16 @@ class WorkersController {
     return taken;
   }
 
-  private Optional<WorkShown> shown(ScheduledExecution<Object> taken, OrderNames names) {
-    long id = RenderOrders.attemptOf(taken.getTaskInstance().getId()).id();
-    return taken.getTaskInstance().getTaskName().equals(RenderOrders.RENDER.getTaskName())
-        ? renderings.byId(id).map(r -> rendered(r, names))
-        : episodes.byId(id).map(e -> new WorkShown(true, e.title(), e.progress()));
+  /** A task that renders may have several files in hand, of which each has a task of its own. */
+  private Stream<WorkShown> shown(ScheduledExecution<Object> taken, OrderNames names) {
+    String task = taken.getTaskInstance().getId();
+    long id = RenderOrders.attemptOf(task).id();
+    if (!taken.getTaskInstance().getTaskName().equals(RenderOrders.RENDER.getTaskName())) {
+      return episodes.byId(id).stream().map(e -> new WorkShown(true, e.title(), e.progress()));
+    }
+    return Stream.concat(
+            renderings.byId(id).filter(r -> !r.isLed()).stream(), turns.ledBy(task).stream())
+        .map(r -> rendered(r, names));
   }
 
   private static WorkShown rendered(RenderingStore.Row row, OrderNames names) {

@@ -91,6 +91,7 @@ class CompanionsTest {
     assertThat(led).hasSize(2);
     RenderingStore.Row leader = together.stream().filter(r -> !r.isLed()).findFirst().orElseThrow();
     assertThat(led).allMatch(r -> RenderOrders.taskOf(leader.present()).equals(r.ledBy()));
+    assertThat(APP.get("/api/workers").get(0).path("does")).hasSize(3);
     for (RenderingStore.Row row : await(clip, r -> allAre(r, RenderState.DONE))) {
       Recording.Picture made =
           Probe.of(row.finishedIn(APP.part(DataFolder.class)).orElseThrow()).picture();
