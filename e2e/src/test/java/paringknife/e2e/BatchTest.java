@@ -471,4 +471,27 @@ class BatchTest {
         json.readTree(Command.here("tool", "pauses", episode.camera().toString()).text());
     assertThat(pauses.size()).isGreaterThan(5);
   }
+
+  /** What the mouths of the drawn people show, against who was cast to say it. */
+  @Test
+  void withoutATranscriptWhoSpeaksIsSeenByTheirMouths() throws IOException {
+    JsonMapper json = new JsonMapper();
+    JsonNode path =
+        json.readTree(Command.here("tool", "crop-path", episode.camera().toString()).text());
+    JsonNode words = json.readTree(Files.readString(episode.transcript())).path("words");
+    double all = 0;
+    double[] right = new double[2];
+    for (JsonNode word : words) {
+      double middle = (word.path("start").asDouble() + word.path("end").asDouble()) / 2;
+      double seconds = word.path("end").asDouble() - word.path("start").asDouble();
+      for (JsonNode window : path) {
+        if (window.path("in").asDouble() <= middle && middle < window.path("out").asDouble()) {
+          boolean same = window.path("person").asInt() == word.path("speaker").asInt();
+          right[same ? 0 : 1] += seconds;
+          all += seconds;
+        }
+      }
+    }
+    assertThat(Math.max(right[0], right[1]) / all).isGreaterThanOrEqualTo(0.95);
+  }
 }

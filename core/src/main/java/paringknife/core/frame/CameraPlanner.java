@@ -16,6 +16,7 @@ import paringknife.core.frame.cameras.CameraTurn;
 import paringknife.core.frame.people.People;
 import paringknife.core.frame.people.Person;
 import paringknife.core.frame.people.SpeakerPlacement;
+import paringknife.core.frame.people.TalkingMouths;
 import paringknife.core.frame.shots.ShotList;
 import paringknife.core.time.FrameRate;
 import paringknife.core.time.Span;
@@ -52,7 +53,9 @@ public final class CameraPlanner {
             .mapToObj(c -> new FramePlanner.Filmed(grid, c, people, shots.get(c)))
             .map(camera -> new FramePlanner(camera, transcript, placement))
             .toList();
-    this.turns = new SpeakerTurns(people.on(0), transcript, shot -> placement);
+    this.turns =
+        new SpeakerTurns(
+            people.on(0), () -> TalkingMouths.of(people), transcript, shot -> placement);
   }
 
   /** One camera whose recording is one shot; measures in pixels. */

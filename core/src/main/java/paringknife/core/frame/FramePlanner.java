@@ -14,6 +14,7 @@ import paringknife.core.frame.people.Face;
 import paringknife.core.frame.people.People;
 import paringknife.core.frame.people.Person;
 import paringknife.core.frame.people.SpeakerPlacement;
+import paringknife.core.frame.people.TalkingMouths;
 import paringknife.core.frame.shots.ShotList;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
@@ -61,7 +62,11 @@ final class FramePlanner {
     this.people = known.on(camera.number());
     this.shots = camera.shots();
     this.turns =
-        new SpeakerTurns(people, transcript, shot -> placementIn(shot, transcript, placement));
+        new SpeakerTurns(
+            people,
+            () -> TalkingMouths.seenBy(people),
+            transcript,
+            shot -> placementIn(shot, transcript, placement));
     this.belowEyes =
         people.stream()
             .filter(Person::isSeen)

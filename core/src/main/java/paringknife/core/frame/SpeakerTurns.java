@@ -3,16 +3,19 @@ package paringknife.core.frame;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Function;
+import java.util.function.Supplier;
+import org.jspecify.annotations.Nullable;
 import paringknife.core.clip.cut.KeptIndex;
 import paringknife.core.frame.people.Person;
 import paringknife.core.frame.people.SpeakerPlacement;
+import paringknife.core.frame.people.TalkingMouths;
 import paringknife.core.time.Span;
 import paringknife.core.transcript.Transcript;
-import paringknife.core.transcript.Word;
 
 /**
- * Whom of those in the picture one hears, turn by turn; only words that are kept count. A turn of
- * less than {@value #SHORT_TURN_US} microseconds belongs to the one before it.
+ * Whom of those in the picture one hears, turn by turn: by the transcript's speakers, and where it
+ * names none by mouths; only words that are kept count. A turn of less than {@value #SHORT_TURN_US}
+ * microseconds belongs to the one before it.
  */
 final class SpeakerTurns {
   private static final long SHORT_TURN_US = 1_200_000;
@@ -21,19 +24,32 @@ final class SpeakerTurns {
   /** Turns as short as this that follow one another are a crossing. */
   private static final long QUICK_TURN_US = 1_500_000;
 
+  /** Where there is no transcript mouths are looked at so often. */
+  private static final long LOOK_US = 500_000;
+
   private static final long SHORTEST_CROSSING_US = 1_200_000;
 
   private final List<Person> people;
   private final Transcript transcript;
   private final Function<Span, SpeakerPlacement> placementIn;
 
+  private final Supplier<TalkingMouths> mouths;
+
+  /** Worked out when they are first asked for; whoever asks at once works out the same. */
+  private volatile @Nullable TalkingMouths seenMouths;
+
   /**
    * @param people as the camera sees them
+   * @param mouths tell who says what the transcript names nobody for
    * @param placementIn who is which speaker in a shot
    */
   SpeakerTurns(
-      List<Person> people, Transcript transcript, Function<Span, SpeakerPlacement> placementIn) {
+      List<Person> people,
+      Supplier<TalkingMouths> mouths,
+      Transcript transcript,
+      Function<Span, SpeakerPlacement> placementIn) {
     this.people = people;
+    this.mouths = mouths;
     this.transcript = transcript;
     this.placementIn = placementIn;
   }
@@ -111,12 +127,13 @@ final class SpeakerTurns {
 
   private List<Turn> talks(Span span, Span shot, KeptIndex kept) {
     SpeakerPlacement here = placementIn.apply(shot);
+    List<Said> all = said(span, kept);
+    List<Span> nameless = all.stream().filter(s -> s.speaker() < 0).map(Said::span).toList();
+    int[] byMouth = nameless.isEmpty() ? new int[0] : mouths().during(nameless, shot);
     List<Turn> talks = new ArrayList<>();
-    for (Word word : transcript.within(span)) {
-      if (kept.keptUs(word.span()) * 2 < word.span().lengthUs()) {
-        continue;
-      }
-      int person = here.personOf(word.speaker());
+    int next = 0;
+    for (Said said : all) {
+      int person = said.speaker() < 0 ? byMouth[next++] : here.personOf(said.speaker());
       Turn last = talks.isEmpty() ? null : talks.get(talks.size() - 1);
       if (person < 0) {
         // Who speaks is not in the picture.
@@ -126,13 +143,40 @@ final class SpeakerTurns {
         talks.set(
             talks.size() - 1,
             new Turn(
-                new Span(last.span().startUs(), Math.max(last.span().endUs(), word.endUs())),
+                new Span(last.span().startUs(), Math.max(last.span().endUs(), said.span().endUs())),
                 person));
       } else {
-        talks.add(new Turn(word.span(), person));
+        talks.add(new Turn(said.span(), person));
       }
     }
     return talks;
+  }
+
+  /** Something that is said, and whose it is by the transcript; -1 where it does not say. */
+  private record Said(Span span, int speaker) {}
+
+  /** The words of a part that are kept; of a recording without a word all that it has. */
+  private List<Said> said(Span part, KeptIndex kept) {
+    if (transcript.words().isEmpty()) {
+      List<Said> looks = new ArrayList<>();
+      for (long us = part.startUs(); us < part.endUs(); us += LOOK_US) {
+        looks.add(new Said(new Span(us, Math.min(part.endUs(), us + LOOK_US)), -1));
+      }
+      return looks;
+    }
+    return transcript.within(part).stream()
+        .filter(word -> kept.keptUs(word.span()) * 2 >= word.span().lengthUs())
+        .map(word -> new Said(word.span(), word.speaker()))
+        .toList();
+  }
+
+  private TalkingMouths mouths() {
+    TalkingMouths known = seenMouths;
+    if (known == null) {
+      known = mouths.get();
+      seenMouths = known;
+    }
+    return known;
   }
 
   private static List<Turn> withoutGaps(List<Turn> turns, Span whole) {

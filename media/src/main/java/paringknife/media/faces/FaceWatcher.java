@@ -5,15 +5,14 @@ import java.util.List;
 import org.opencv.core.Core;
 import org.opencv.core.CvType;
 import org.opencv.core.Mat;
-import org.opencv.core.Rect;
 import org.opencv.imgproc.Imgproc;
 import paringknife.core.frame.people.Face;
 
 /**
- * Watches a run of pictures: how much each mouth moves beyond the rest of its face in every one,
- * and where faces are in every {@value #SHORTEST_WAIT}th one, or every {@value #LONGEST_WAIT}th
- * while the picture stays nearly the same; at once where it is another picture. Once a second it is
- * looked at what those found look like. Not for use from several threads.
+ * Watches a run of pictures: how much each mouth moves by itself in every one, and where faces are
+ * in every {@value #SHORTEST_WAIT}th one, or every {@value #LONGEST_WAIT}th while the picture stays
+ * nearly the same; at once where it is another picture. Once a second it is looked at what those
+ * found look like. Not for use from several threads.
  */
 final class FaceWatcher implements AutoCloseable {
   private static final int SHORTEST_WAIT = 3;
@@ -27,8 +26,7 @@ final class FaceWatcher implements AutoCloseable {
   private static final int LOOKS = 5;
 
   private final FaceDetector detector = new FaceDetector();
-  private final int width;
-  private final int height;
+  private final MouthMotion mouths = new MouthMotion();
   private final Mat rgb;
   private Mat grey = new Mat();
   private Mat greyBefore = new Mat();
@@ -38,8 +36,6 @@ final class FaceWatcher implements AutoCloseable {
   private int sinceLook = LOOKS;
 
   public FaceWatcher(int width, int height) {
-    this.width = width;
-    this.height = height;
     this.rgb = new Mat(height, width, CvType.CV_8UC3);
   }
 
@@ -91,42 +87,12 @@ final class FaceWatcher implements AutoCloseable {
   }
 
   private double mouthMotion(Face face) {
-    if (greyBefore.empty()) {
-      return 0;
-    }
-    double mouth =
-        change(
-            face.x() + 0.2 * face.width(),
-            face.y() + 0.62 * face.height(),
-            0.6 * face.width(),
-            0.35 * face.height());
-    double brow =
-        change(
-            face.x() + 0.2 * face.width(),
-            face.y() + 0.05 * face.height(),
-            0.6 * face.width(),
-            0.2 * face.height());
-    return Math.max(0, mouth - brow);
-  }
-
-  private double change(double x, double y, double w, double h) {
-    int left = Math.max(0, (int) (x * width));
-    int top = Math.max(0, (int) (y * height));
-    int right = Math.min(width, (int) ((x + w) * width));
-    int bottom = Math.min(height, (int) ((y + h) * height));
-    if (right - left < 2 || bottom - top < 2) {
-      return 0;
-    }
-    Rect area = new Rect(left, top, right - left, bottom - top);
-    Mat difference = new Mat();
-    Core.absdiff(grey.submat(area), greyBefore.submat(area), difference);
-    double mean = Core.mean(difference).val[0];
-    difference.release();
-    return mean;
+    return greyBefore.empty() ? 0 : mouths.between(greyBefore, grey, face);
   }
 
   @Override
   public void close() {
+    mouths.close();
     rgb.release();
     grey.release();
     greyBefore.release();

@@ -203,7 +203,7 @@ final class ToolCommand implements Runnable {
       @Option(names = "--shape", defaultValue = "9:16") String shape,
       @Option(
               names = "--transcript",
-              description = "tells who speaks; without one the first person is held")
+              description = "tells who speaks; without one it is seen by their mouths")
           @Nullable Path file) {
     Recording recording = Probe.of(video);
     Transcript transcript =
@@ -219,8 +219,7 @@ final class ToolCommand implements Runnable {
             picture.width() / (double) picture.height());
     CameraPlanner planner =
         CameraPlanner.of(picture.width(), picture.height(), people, shots, transcript);
-    Layout layout = file == null && !people.isEmpty() ? new Layout.One(0) : Layout.SPEAKER;
-    Framed framed = Framed.of(Shape.parse(shape), layout);
+    Framed framed = Framed.of(Shape.parse(shape), Layout.SPEAKER);
     Pared whole = Pared.of(List.of(new Span(0, recording.durationUs())));
     ArrayNode out = JSON.createArrayNode();
     new WindowsJson(picture.rate())
