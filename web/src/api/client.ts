@@ -125,6 +125,9 @@ const post = <T>(path: string, body: unknown = {}) => request<T>('POST', path, b
 
 const onShelf = (shelf: number | null) => (shelf === null ? '' : `?shelf=${shelf}`);
 
+const HTTP_ACCEPTED = 202;
+const HTTP_NOT_FOUND = 404;
+
 export const api = {
   session: () => get<Session>('/session'),
   signIn: (name: string, password: string) => post<void>('/session', { name, password }),
@@ -170,6 +173,17 @@ export const api = {
   transcript: (id: number) => get<TranscriptColumns>(`/episodes/${id}/transcript`),
   levels: async (id: number, madeAt: number) =>
     new Uint8Array(await (await fetch(`/api/episodes/${id}/levels?made=${madeAt}`)).arrayBuffer()),
+  /** What people are in a stretch of an episode's pictures, unpacked; null where there is no such stretch. */
+  mattes: async (
+    episode: { id: number; madeAt: number },
+    number: number,
+  ): Promise<ArrayBuffer | 'being made' | null> => {
+    const answer = await fetch(`/api/episodes/${episode.id}/mattes/${number}?made=${episode.madeAt}`);
+    if (answer.status === HTTP_ACCEPTED) return 'being made';
+    if (answer.status === HTTP_NOT_FOUND) return null;
+    if (!answer.ok || !answer.body) throw new Error(`Mattes ${number} cannot be had.`);
+    return new Response(answer.body.pipeThrough(new DecompressionStream('gzip'))).arrayBuffer();
+  },
   correct: (id: number, revision: number, intent: CorrectionIntent) =>
     post<TranscriptStep>(`/episodes/${id}/transcript/changes`, { revision, intent }),
   undoCorrection: (id: number, revision: number) =>

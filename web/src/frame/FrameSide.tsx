@@ -93,7 +93,13 @@ export function FrameSide({ open: { clip, card, preview, transcript, clips } }: 
         <PushInPanel clip={clip!} transcript={transcript} standing={standing} />
       </Tabs.Content>
       <Tabs.Content value="picture">
-        <LookPanel clip={clip!} cameras={card!.cameras.length} clips={clips.length} everyClip={acts.everyClip} />
+        <LookPanel
+          clip={clip!}
+          cameras={card!.cameras.length}
+          people={card!.people.length}
+          clips={clips.length}
+          everyClip={acts.everyClip}
+        />
       </Tabs.Content>
     </Tabs.Root>
   );

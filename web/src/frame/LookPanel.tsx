@@ -4,6 +4,7 @@ import { api, type ClipState, type Intent } from '../api/client';
 import { AS_RECORDED, type Look } from '../plate/look';
 import { useChanges } from '../workbench/changes';
 import { Choice } from './Choice';
+import { GroundChoice } from './GroundChoice';
 import { useShownLook } from '../plate/shownLook';
 import { useWorkbench } from '../workbench/store';
 
@@ -21,11 +22,14 @@ const AS_RECORDED_CAMERA = -1;
 export function LookPanel({
   clip,
   cameras,
+  people,
   clips,
   everyClip,
 }: {
   clip: ClipState;
   cameras: number;
+  /** How many are in the picture. */
+  people: number;
   /** How many there are of the episode. */
   clips: number;
   everyClip: (intent: (clip: ClipState) => Intent) => Promise<void>;
@@ -129,20 +133,24 @@ export function LookPanel({
           Back to as recorded
         </button>
       </div>
+      <GroundChoice clip={clip} people={people} />
       {clips > 1 && (
         <button
           className="button button-small justify-self-start"
           onClick={() => {
             const like = clip.framed.colours.camera;
-            void everyClip(() => changed(look)).then(() =>
-              cameras > 1 ? everyClip(() => ({ type: 'matchColours', camera: like })) : undefined,
-            );
+            const ground = clip.framed.behind;
+            void everyClip(() => changed(look))
+              .then(() => (cameras > 1 ? everyClip(() => ({ type: 'matchColours', camera: like })) : undefined))
+              .then(() => everyClip(() => ({ type: 'changeBehind', ground })));
           }}
         >
           The same for all {clips} clips
         </button>
       )}
-      <p className="text-[12.5px] text-soft">Costs next to nothing in rendering.</p>
+      <p className="text-[12.5px] text-soft">
+        {clip.framed.behind ? 'Colours cost' : 'Costs'} next to nothing in rendering.
+      </p>
     </div>
   );
 }

@@ -7,14 +7,16 @@ import { useCaptionFonts } from './fonts';
 import { CameraFilters, coloured, type CameraColours } from './cameraColours';
 import { CutPlayer } from './CutPlayer';
 import { PlainPlayer } from './PlainPlayer';
-import { oneWindow } from './framePath';
+import { oneWindow, type Ground } from './framePath';
+import { withGroundBehind } from './groundBehind';
 import { PLATE_LOOK, seen, type Look } from './look';
 import { LookFilter } from './LookFilter';
+import { Mattes } from './Mattes';
 import { drawnCanvas, paintFrame } from './paintFrame';
 import { usePlayback } from './Playback';
 import type { Draw, Player } from './player';
 import { usePlayhead } from './playhead';
-import { clipProgramme, toEpisode, wholeEpisode } from './programme';
+import { clipProgramme, episodeFrameAt, toEpisode, wholeEpisode } from './programme';
 
 interface Props {
   episode: EpisodeCard;
@@ -27,6 +29,8 @@ interface Props {
   /** What is done to the picture itself. */
   look: Look;
   colours: CameraColours;
+  /** What is seen behind people; null for what was recorded. */
+  behind: Ground | null;
   /** Whether the zones are shown that must stay free. */
   safeZones: boolean;
   /** The most room there is, pixels. */
@@ -45,6 +49,7 @@ export function Plate({
   triedScript,
   look,
   colours,
+  behind,
   safeZones,
   height,
   width: room,
@@ -64,6 +69,12 @@ export function Plate({
     shownColours.current = colours;
     player.current?.redraw();
   }, [colours]);
+  const mattes = useRef<Mattes | null>(null);
+  const shownBehind = useRef(behind);
+  useLayoutEffect(() => {
+    shownBehind.current = behind;
+    player.current?.redraw();
+  }, [behind]);
   const playedClip = useRef<number | null>(null);
   const speed = useRef(1);
   const rate = useWorkbench((s) => s.rate);
@@ -78,10 +89,13 @@ export function Plate({
     // Where nothing is framed it is the first camera.
     const unframed = episode.cameras.length > 1 ? oneWindow(episode.cameras[0]) : undefined;
     const draw: Draw = (recorded, frame) => {
-      const sample = coloured(recorded, episode, shownColours.current);
+      const inColour = coloured(recorded, episode, shownColours.current);
       const target = canvas.current;
       const context = target?.getContext('2d');
       if (!target || !context) return;
+      const ground = shownBehind.current;
+      const people = ground && playback.programme && mattes.current?.at(episodeFrameAt(playback.programme, frame));
+      const sample = ground && people ? withGroundBehind(inColour, episode, ground, people) : inColour;
       playback.lookOn(sample, frame);
       const dragged = playback.dragged;
       paintFrame(
@@ -92,6 +106,7 @@ export function Plate({
         dragged ? 0 : frame,
       );
       target.dataset.frame = String(frame);
+      target.dataset.behind = people ? ground! : '';
       setReady(true);
     };
     const moved = (us: number) => {
@@ -140,6 +155,26 @@ export function Plate({
     // The key stands for the clip and its preview.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [spansKey, episode]);
+
+  const cutsOut = behind !== null;
+  useEffect(() => {
+    if (!cutsOut) return;
+    const made = new Mattes(
+      { id: episode.id, madeAt: episode.madeAt },
+      episode.frameRateNumerator / episode.frameRateDenominator,
+      () => player.current?.redraw(),
+    );
+    mattes.current = made;
+    return () => {
+      mattes.current = null;
+      made.close();
+    };
+  }, [cutsOut, episode.id, episode.madeAt, episode.frameRateNumerator, episode.frameRateDenominator]);
+  useEffect(() => {
+    if (cutsOut && clip && playback.programme) void mattes.current?.prepare(playback.programme);
+    // The key stands for the clip and its preview.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [cutsOut, spansKey]);
 
   useLayoutEffect(() => {
     speed.current = clip?.pared.speed ?? 1;

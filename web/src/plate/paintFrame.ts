@@ -2,7 +2,7 @@ import { windowAt, type Ground, type Segment, type Window } from './framePath';
 import type { Drawable } from './player';
 
 /** Greys of the plain grounds, as the export lays them. */
-const TONES = { DARK: 'rgb(26 26 26)', LIGHT: 'rgb(244 244 244)' };
+export const TONES = { DARK: 'rgb(26 26 26)', LIGHT: 'rgb(244 244 244)' };
 /** The soft ground is worked out so small, pixels of its longer side. */
 const SMALL = 240;
 /** It goes beyond the canvas by this share of it on each side, so that its edges are out of sight. */

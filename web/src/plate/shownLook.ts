@@ -2,6 +2,7 @@ import { useMemo } from 'react';
 import { create } from 'zustand';
 import type { ClipState } from '../api/client';
 import type { CameraColours } from './cameraColours';
+import type { Ground } from './framePath';
 import { AS_RECORDED, type Look } from './look';
 
 interface ShownLook {
@@ -35,4 +36,10 @@ export function useLook(clip: ClipState | null): Look {
   const { tried, asRecorded } = useShownLook();
   if (asRecorded || !clip) return AS_RECORDED;
   return tried && tried.camera === null ? tried.look : clip.framed.look;
+}
+
+/** What is seen behind people of a clip at the moment; null for what was recorded. */
+export function useBehind(clip: ClipState | null): Ground | null {
+  const asRecorded = useShownLook((s) => s.asRecorded);
+  return asRecorded || !clip ? null : clip.framed.behind;
 }

@@ -5,7 +5,7 @@ import { LengthGauge } from '../plate/LengthGauge';
 import { useShownLanguage } from '../letter/shownLanguage';
 import { useTriedScript } from '../letter/useTriedScript';
 import { Plate } from '../plate/Plate';
-import { useColours, useLook } from '../plate/shownLook';
+import { useBehind, useColours, useLook } from '../plate/shownLook';
 import { RemarksCard } from '../proof/RemarksCard';
 import { Transport } from '../plate/Transport';
 import type { BenchActs, OpenEpisode, StageView } from './stageView';
@@ -82,6 +82,7 @@ function ShownPlate({ open, acts, view }: Props) {
   const { card, specs, clip, preview, transcript } = open;
   const look = useLook(clip);
   const colours = useColours(clip);
+  const behind = useBehind(clip);
   const narrow = Boolean(view.Top && clip);
   const language = useShownLanguage((s) => s.language);
   const shownLanguage = language && clip?.lettered.translations[language] ? language : null;
@@ -100,6 +101,7 @@ function ShownPlate({ open, acts, view }: Props) {
         triedScript={triedScript}
         look={look}
         colours={colours}
+        behind={behind}
         safeZones={view.safeZones}
         height={view.plateHeight}
         width={narrow ? NARROW : view.Beside && clip ? BESIDE_WIDE : WIDE}

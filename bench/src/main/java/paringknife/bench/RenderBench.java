@@ -10,10 +10,12 @@ import java.util.List;
 import java.util.Locale;
 import paringknife.core.clip.ClipDocument;
 import paringknife.core.clip.Composition;
+import paringknife.core.clip.cut.PictureRun;
 import paringknife.core.deliver.Delivered;
 import paringknife.core.deliver.DeliverySpecs;
 import paringknife.core.frame.Curve;
 import paringknife.core.frame.Framed;
+import paringknife.core.frame.Ground;
 import paringknife.core.frame.PushIn;
 import paringknife.core.frame.Window;
 import paringknife.core.frame.colour.CameraColours;
@@ -24,6 +26,7 @@ import paringknife.core.pare.Pared;
 import paringknife.core.time.Span;
 import paringknife.media.ffmpeg.Probe;
 import paringknife.media.ffmpeg.Recording;
+import paringknife.media.matte.Mattes;
 import paringknife.media.process.ChildProcess;
 import paringknife.media.store.CaptionFonts;
 import paringknife.media.store.LogoPictures;
@@ -86,6 +89,7 @@ final class RenderBench {
     batch(recording, episode, clip, work);
     moving(episode, clip, stretch, one.byHand(), work);
     matched(episode, clip, one.ours(), work);
+    grounded(episode, clip, one.ours(), work);
     return new Costs(
         ingest / (recording.durationUs() / 1e6),
         one.ours() / (composition.playback().cuts().lengthUs() / 1e6));
@@ -200,6 +204,40 @@ final class RenderBench {
         Locale.ROOT,
         "render of a camera that is matched / as recorded: %.2f (%.1f s)%n",
         took / asRecorded,
+        took);
+  }
+
+  /** The same clip on a soft ground: people cut out once, and each file that is made then. */
+  private static void grounded(Episode episode, ClipDocument clip, double asRecorded, Path work) {
+    Composition grounded =
+        episode
+            .compose(clip.with(clip.framed().withBehind(Ground.SOFT)))
+            .forSpec(DeliverySpecs.SHIPPED.byId("vertical-60"));
+    Mattes mattes = episode.mattes();
+    double plays = grounded.playback().cuts().lengthUs() / 1e6;
+    double cutOut =
+        seconds(
+            () -> {
+              for (PictureRun run : grounded.playback().runs()) {
+                for (long n = 0; n < run.count(); n++) {
+                  mattes.at(run.episodeFrame() + (run.held() ? 0 : n));
+                }
+              }
+            });
+    double took =
+        seconds(
+            () ->
+                new ClipRenderer(
+                        new CaptionFonts(work.resolve("fonts")),
+                        new LogoPictures(work.resolve("logos")))
+                    .render(episode, grounded, work.resolve("grounded.mp4"), share -> {}));
+    System.out.printf(
+        Locale.ROOT,
+        "people cut out / the time they are seen: %.2f; render before another ground / as recorded: %.2f"
+            + " (%.1f s / %.1f s)%n",
+        cutOut / plays,
+        took / asRecorded,
+        cutOut,
         took);
   }
 

@@ -6,17 +6,11 @@ import static org.assertj.core.api.Assertions.within;
 import java.awt.Color;
 import java.awt.Font;
 import java.awt.Graphics2D;
-import java.awt.RenderingHints;
 import java.awt.geom.AffineTransform;
 import java.awt.geom.Ellipse2D;
 import java.awt.geom.RoundRectangle2D;
 import java.awt.image.BufferedImage;
-import java.awt.image.DataBufferInt;
-import java.io.BufferedOutputStream;
 import java.io.IOException;
-import java.io.OutputStream;
-import java.nio.ByteBuffer;
-import java.nio.ByteOrder;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -83,62 +77,13 @@ class OddRecordingsTest {
   private Seen seen(int width, int height, String size, String rate, int seconds, Scene scene)
       throws IOException, InterruptedException {
     Path film = folder.resolve("film.mp4");
-    Process ffmpeg =
-        new ProcessBuilder(
-                "ffmpeg",
-                "-nostdin",
-                "-y",
-                "-v",
-                "error",
-                "-f",
-                "rawvideo",
-                "-pix_fmt",
-                "bgr0",
-                "-s",
-                width + "x" + height,
-                "-r",
-                "" + DRAWN,
-                "-i",
-                "pipe:0",
-                "-s",
-                size,
-                "-r",
-                rate,
-                "-c:v",
-                "libx264",
-                "-preset",
-                "ultrafast",
-                "-crf",
-                "20",
-                "-pix_fmt",
-                "yuv420p",
-                film.toString())
-            .redirectError(ProcessBuilder.Redirect.INHERIT)
-            .start();
-    try (OutputStream out = new BufferedOutputStream(ffmpeg.getOutputStream(), 1 << 20)) {
-      draw(out, width, height, seconds, scene);
-    }
-    assertThat(ffmpeg.waitFor()).isZero();
+    new DrawnFilm(width, height, DRAWN)
+        .write(
+            film,
+            seconds * DRAWN,
+            List.of("-s", size, "-r", rate, "-crf", "20"),
+            (g, room, n) -> scene.draw(g, n / (double) DRAWN));
     return framed(Probe.of(film));
-  }
-
-  private static void draw(OutputStream out, int width, int height, int seconds, Scene scene)
-      throws IOException {
-    BufferedImage room = Room.draw(width, height, 0);
-    BufferedImage frame = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
-    int[] pixels = ((DataBufferInt) frame.getRaster().getDataBuffer()).getData();
-    ByteBuffer bytes = ByteBuffer.allocate(pixels.length * 4).order(ByteOrder.LITTLE_ENDIAN);
-    Graphics2D g = frame.createGraphics();
-    g.setRenderingHint(
-        RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BILINEAR);
-    for (int n = 0; n < seconds * DRAWN; n++) {
-      g.setTransform(new AffineTransform());
-      g.drawImage(room, 0, 0, null);
-      scene.draw(g, n / (double) DRAWN);
-      bytes.asIntBuffer().put(pixels);
-      out.write(bytes.array());
-    }
-    g.dispose();
   }
 
   private static Seen framed(Recording recording) {

@@ -4,15 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.awt.Color;
 import java.awt.Graphics2D;
-import java.awt.RenderingHints;
 import java.awt.geom.AffineTransform;
 import java.awt.image.BufferedImage;
-import java.awt.image.DataBufferInt;
-import java.io.BufferedOutputStream;
 import java.io.IOException;
-import java.io.OutputStream;
-import java.nio.ByteBuffer;
-import java.nio.ByteOrder;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -72,38 +66,7 @@ class WalkerTest {
   @BeforeAll
   void film(@TempDir Path folder) throws IOException, InterruptedException {
     Path film = folder.resolve("walker.mp4");
-    Process ffmpeg =
-        new ProcessBuilder(
-                "ffmpeg",
-                "-nostdin",
-                "-y",
-                "-v",
-                "error",
-                "-f",
-                "rawvideo",
-                "-pix_fmt",
-                "bgr0",
-                "-s",
-                WIDTH + "x" + HEIGHT,
-                "-r",
-                "25",
-                "-i",
-                "pipe:0",
-                "-c:v",
-                "libx264",
-                "-preset",
-                "ultrafast",
-                "-crf",
-                "18",
-                "-pix_fmt",
-                "yuv420p",
-                film.toString())
-            .redirectError(ProcessBuilder.Redirect.INHERIT)
-            .start();
-    try (OutputStream out = new BufferedOutputStream(ffmpeg.getOutputStream(), 1 << 22)) {
-      draw(out);
-    }
-    assertThat(ffmpeg.waitFor()).isZero();
+    draw(film);
     Recording recording = Probe.of(film);
     List<Person> people = PeopleTracker.people(new AnalysisPictures(recording).faces());
     assertThat(people).hasSize(1);
@@ -122,7 +85,7 @@ class WalkerTest {
             RATE);
   }
 
-  private void draw(OutputStream out) throws IOException {
+  private void draw(Path film) throws IOException, InterruptedException {
     Random random = new Random(7);
     Portrait portrait =
         new Portrait(
@@ -134,35 +97,27 @@ class WalkerTest {
                 true,
                 false),
             0.6);
-    BufferedImage room = Room.draw(WIDTH, HEIGHT, 0);
-    BufferedImage frame = new BufferedImage(WIDTH, HEIGHT, BufferedImage.TYPE_INT_RGB);
-    int[] pixels = ((DataBufferInt) frame.getRaster().getDataBuffer()).getData();
-    int[] empty = ((DataBufferInt) room.getRaster().getDataBuffer()).getData();
-    ByteBuffer bytes = ByteBuffer.allocate(pixels.length * 4).order(ByteOrder.LITTLE_ENDIAN);
-    Graphics2D g = frame.createGraphics();
-    g.setRenderingHint(
-        RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BILINEAR);
-    for (int n = 0; n < FRAMES; n++) {
-      double t = n / 25.0;
-      boolean shaken = t > 12 && t < 17;
-      double dx = shaken ? SHAKE * random.nextGaussian() : 0;
-      double dy = shaken ? SHAKE * random.nextGaussian() : 0;
-      double x = place(t);
-      double top = 230;
-      g.setTransform(AffineTransform.getTranslateInstance(dx, dy));
-      if (shaken) {
-        g.drawImage(room, 0, 0, null);
-      } else {
-        System.arraycopy(empty, 0, pixels, 0, pixels.length);
-      }
-      image(g, portrait.body(), x + dx, top + 170 + dy);
-      image(g, portrait.head(n % 8 < 4 ? 2 : 0, n % 75 < 4), x + dx, top + dy);
-      middle[n] = x + dx;
-      eyes[n] = top + EYES_Y * 0.6 + dy;
-      bytes.asIntBuffer().put(pixels);
-      out.write(bytes.array());
-    }
-    g.dispose();
+    new DrawnFilm(WIDTH, HEIGHT, 25)
+        .write(
+            film,
+            FRAMES,
+            List.of("-crf", "18"),
+            (g, room, n) -> {
+              double t = n / 25.0;
+              boolean shaken = t > 12 && t < 17;
+              double dx = shaken ? SHAKE * random.nextGaussian() : 0;
+              double dy = shaken ? SHAKE * random.nextGaussian() : 0;
+              double x = place(t);
+              double top = 230;
+              if (shaken) {
+                g.setTransform(AffineTransform.getTranslateInstance(dx, dy));
+                g.drawImage(room, 0, 0, null);
+              }
+              image(g, portrait.body(), x + dx, top + 170 + dy);
+              image(g, portrait.head(n % 8 < 4 ? 2 : 0, n % 75 < 4), x + dx, top + dy);
+              middle[n] = x + dx;
+              eyes[n] = top + EYES_Y * 0.6 + dy;
+            });
   }
 
   private static void image(Graphics2D g, BufferedImage image, double middle, double y) {

@@ -14,6 +14,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Base64;
+import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
@@ -197,8 +198,12 @@ class FrameInBrowserTest extends FerryInBrowser {
   private Path shownAt(long frame) throws IOException {
     page.evaluate("us => paringKnifePlayer.seek(us)", frame * 40_000 + 100.0);
     page.waitForFunction(
-        "frame => document.querySelector('[data-testid=plate] canvas').dataset.frame === String(frame)",
-        (double) frame);
+        """
+            ([frame, behind]) => {
+              const { dataset } = document.querySelector('[data-testid=plate] canvas');
+              return dataset.frame === String(frame) && dataset.behind === behind;
+            }""",
+        List.of((double) frame, clip().path("framed").path("behind").asString("")));
     return Files.write(
         folder.resolve("plate.png"),
         Base64.getDecoder()
@@ -245,6 +250,7 @@ class FrameInBrowserTest extends FerryInBrowser {
             .formatted(start + 3 * length / 4, start + length));
     change(
         "{\"type\":\"changeLook\",\"look\":{\"brightness\":0.05,\"contrast\":1.1,\"saturation\":0.8,\"warmth\":0.02,\"mirrored\":false}}");
+    change("{\"type\":\"changeBehind\",\"ground\":\"SOFT\"}");
     String spec = smallSpec("vertical-60", "Small", 540, 960);
     change("{\"type\":\"askFor\",\"specs\":[\"" + spec + "\"]}");
     post("/api/episodes/1/renderings", "{}");

@@ -2,9 +2,12 @@ package paringknife.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.ByteArrayInputStream;
+import java.io.DataInputStream;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
+import java.util.zip.GZIPInputStream;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestInstance;
@@ -230,5 +233,37 @@ class CamerasOverHttpTest {
                 + "\"microphones\":[{\"file\":\"silent.mp4\",\"speaker\":\"\"}]}");
     assertThat(refused.statusCode()).isBetween(400, 499);
     assertThat(refused.body()).contains("no sound");
+  }
+
+  /** Nobody is in these pictures, so that nothing of them is exchanged. */
+  @Test
+  void whatPeopleAreIsCutOutWhenItIsAskedFor() throws Exception {
+    String path = "/api/episodes/" + episode + "/mattes/";
+    int status = APP.sent("GET", path + 0, "").statusCode();
+    assertThat(status).isIn(200, 202);
+    for (int i = 0; i < 300 && status == 202; i++) {
+      Thread.sleep(100);
+      status = APP.sent("GET", path + 0, "").statusCode();
+    }
+    assertThat(status).isEqualTo(200);
+    try (DataInputStream in =
+        new DataInputStream(
+            new GZIPInputStream(new ByteArrayInputStream(APP.getBytes(path + 0))))) {
+      int size = in.readInt() * in.readInt();
+      assertThat(in.readInt()).as("frames of two seconds").isEqualTo(50);
+      byte[] all = in.readAllBytes();
+      assertThat(all).hasSize(50 * size).containsOnly((byte) 255);
+    }
+    for (String wrong : List.of("-1", "7", "one", "99999999999", "99999999999999999999")) {
+      assertThat(APP.sent("GET", path + wrong, "").statusCode()).as(wrong).isBetween(400, 499);
+    }
+    assertThat(change("{\"type\":\"changeBehind\",\"ground\":\"SOFT\"}"))
+        .as("there is nobody to stand before it")
+        .isEqualTo(422);
+    for (String nothing : List.of("null", "")) {
+      String ground = nothing.isEmpty() ? "" : ",\"ground\":" + nothing;
+      assertThat(change("{\"type\":\"changeBehind\"" + ground + "}")).isEqualTo(200);
+    }
+    assertThat(change("{\"type\":\"changeBehind\",\"ground\":\"GREEN\"}")).isEqualTo(400);
   }
 }

@@ -290,6 +290,7 @@ class ClipIntentsOverHttpTest {
             Map.entry(
                 "{\"type\":\"changeLook\",\"look\":{\"brightness\":9,\"contrast\":1,\"saturation\":1,\"warmth\":0,\"mirrored\":false}}",
                 "so much"),
+            Map.entry("{\"type\":\"changeBehind\",\"ground\":\"SOFT\"}", "nobody in the picture"),
             Map.entry("{\"type\":\"letter\",\"lettering\":\"none\"}", "lettering"),
             Map.entry("{\"type\":\"setCallOuts\",\"lettering\":\"none\"}", "lettering"),
             Map.entry(

@@ -18,6 +18,7 @@ import paringknife.core.frame.FaceWarning;
 import paringknife.core.frame.FilmedTexts;
 import paringknife.core.frame.FramePath;
 import paringknife.core.frame.Framed;
+import paringknife.core.frame.Ground;
 import paringknife.core.frame.PlannedFrame;
 import paringknife.core.frame.SeenFace;
 import paringknife.core.frame.Shape;
@@ -101,6 +102,11 @@ public final class ComposedClip {
             LargeFonts.of(state.clip().lettered(), cuts(), state.material().transcript()));
     files.addAll(BorrowedLetters.largeFiles(texts().texts().toList()));
     return files.stream().distinct().toList();
+  }
+
+  /** What is seen behind people; null for what was recorded. */
+  public @Nullable Ground behind() {
+    return state.clip().framed().behind();
   }
 
   /** What is done to the picture itself. */
@@ -248,6 +254,7 @@ public final class ComposedClip {
         tracks().usedAs(spec.captions()),
         obstacles(spec.canvas(), spec.shape()),
         spec.within(path.leastLines()),
+        behind(),
         look(),
         colours(),
         logo(),

@@ -22,6 +22,7 @@ import paringknife.core.dress.Logo;
 import paringknife.core.formats.TimedText;
 import paringknife.core.frame.FaceWarning;
 import paringknife.core.frame.FramePath;
+import paringknife.core.frame.Ground;
 import paringknife.core.frame.colour.CameraColours;
 import paringknife.core.frame.colour.Look;
 import paringknife.core.letter.CaptionTrack;
@@ -42,6 +43,7 @@ import paringknife.core.time.FrameRate;
  * Preview and export are both made from its parts, so they are the same.
  *
  * @param obstacles what captions keep clear of
+ * @param behind what is seen behind people; null for what was recorded
  * @param look what is done to the picture itself
  * @param colours whether cameras are made to look alike
  * @param logo what stands in a corner of it; null for nothing
@@ -56,6 +58,7 @@ public record Composition(
     CaptionTracks captions,
     Obstacles obstacles,
     DeliverySpec spec,
+    @Nullable Ground behind,
     Look look,
     CameraColours colours,
     @Nullable Logo logo,
@@ -132,6 +135,7 @@ public record Composition(
     return new Still(
         shown.episodeFrame() + (shown.held() ? 0 : frame),
         path.only(clipFrame),
+        behind,
         look,
         colours,
         logo,

@@ -3,6 +3,7 @@ package paringknife.core.clip;
 import org.jspecify.annotations.Nullable;
 import paringknife.core.dress.Logo;
 import paringknife.core.frame.FramePath;
+import paringknife.core.frame.Ground;
 import paringknife.core.frame.colour.CameraColours;
 import paringknife.core.frame.colour.Look;
 import paringknife.core.letter.drawn.Canvas;
@@ -12,12 +13,14 @@ import paringknife.core.letter.drawn.Canvas;
  *
  * @param episodeFrame number of the frame in the episode
  * @param path what it shows, as a clip of one frame
+ * @param behind what is seen behind people; null for what was recorded
  * @param logo what stands in a corner of it; null for nothing
  * @param script what is written on it (ASS v4+); empty for nothing
  */
 public record Still(
     long episodeFrame,
     FramePath path,
+    @Nullable Ground behind,
     Look look,
     CameraColours colours,
     @Nullable Logo logo,

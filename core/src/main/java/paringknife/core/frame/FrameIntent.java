@@ -182,6 +182,26 @@ public sealed interface FrameIntent extends Intent {
     }
   }
 
+  /**
+   * Exchange the ground behind people.
+   *
+   * @param ground null for what was recorded
+   */
+  record ChangeBehind(@Nullable Ground ground) implements FrameIntent {
+    @Override
+    public Framed apply(Framed framed, CutList cuts, FrameDesk desk) {
+      if (ground != null && desk.people() == 0) {
+        throw new IllegalArgumentException("There is nobody in the picture to stand before it.");
+      }
+      return framed.withBehind(ground);
+    }
+
+    @Override
+    public String label() {
+      return ground == null ? "the ground as recorded" : "exchange the ground";
+    }
+  }
+
   /** Change the picture of one of the cameras. */
   record ChangeCameraLook(int camera, Look look) implements FrameIntent {
     @Override

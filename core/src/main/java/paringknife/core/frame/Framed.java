@@ -17,6 +17,7 @@ import paringknife.core.frame.colour.Look;
  * @param pushIns in order of time
  * @param alternating how much nearer every second piece is between joins within one shot; 0 for not
  *     at all
+ * @param behind what is seen behind people; null for what was recorded
  * @param look what is done to the picture itself
  * @param colours whether cameras are made to look alike
  * @param cameras which cameras are seen, where that was set
@@ -29,6 +30,7 @@ public record Framed(
     List<SetFrame> set,
     List<PushIn> pushIns,
     double alternating,
+    @Nullable Ground behind,
     Look look,
     @Nullable CameraColours colours,
     List<CameraCut> cameras,
@@ -63,6 +65,7 @@ public record Framed(
         List.of(),
         List.of(),
         0,
+        null,
         Look.AS_RECORDED,
         CameraColours.AS_RECORDED,
         List.of(),
@@ -71,41 +74,68 @@ public record Framed(
 
   Framed with(Shape otherShape, Layout other) {
     return new Framed(
-        otherShape, other, manner, set, pushIns, alternating, look, colours, cameras, nextId);
+        otherShape,
+        other,
+        manner,
+        set,
+        pushIns,
+        alternating,
+        behind,
+        look,
+        colours,
+        cameras,
+        nextId);
   }
 
   public Framed with(Manner other) {
     return new Framed(
-        shape, layout, other, set, pushIns, alternating, look, colours, cameras, nextId);
+        shape, layout, other, set, pushIns, alternating, behind, look, colours, cameras, nextId);
+  }
+
+  /** With another ground behind people; null for what was recorded. */
+  public Framed withBehind(@Nullable Ground other) {
+    return new Framed(
+        shape, layout, manner, set, pushIns, alternating, other, look, colours, cameras, nextId);
   }
 
   Framed with(Look other) {
     return new Framed(
-        shape, layout, manner, set, pushIns, alternating, other, colours, cameras, nextId);
+        shape, layout, manner, set, pushIns, alternating, behind, other, colours, cameras, nextId);
   }
 
   public Framed with(CameraColours other) {
     return new Framed(
-        shape, layout, manner, set, pushIns, alternating, look, other, cameras, nextId);
+        shape, layout, manner, set, pushIns, alternating, behind, look, other, cameras, nextId);
   }
 
   Framed withSet(List<SetFrame> others) {
     return new Framed(
-        shape, layout, manner, others, pushIns, alternating, look, colours, cameras, nextId);
+        shape,
+        layout,
+        manner,
+        others,
+        pushIns,
+        alternating,
+        behind,
+        look,
+        colours,
+        cameras,
+        nextId);
   }
 
   Framed withPushIns(List<PushIn> others) {
     return new Framed(
-        shape, layout, manner, set, others, alternating, look, colours, cameras, nextId);
+        shape, layout, manner, set, others, alternating, behind, look, colours, cameras, nextId);
   }
 
   public Framed withAlternating(double share) {
-    return new Framed(shape, layout, manner, set, pushIns, share, look, colours, cameras, nextId);
+    return new Framed(
+        shape, layout, manner, set, pushIns, share, behind, look, colours, cameras, nextId);
   }
 
   Framed withCameras(List<CameraCut> others) {
     return new Framed(
-        shape, layout, manner, set, pushIns, alternating, look, colours, others, nextId);
+        shape, layout, manner, set, pushIns, alternating, behind, look, colours, others, nextId);
   }
 
   /** With a camera from a time on; it takes the place of what was set for that time. */
@@ -119,6 +149,7 @@ public record Framed(
         set,
         pushIns,
         alternating,
+        behind,
         look,
         colours,
         Stream.concat(others, Stream.of(cut)).toList(),
@@ -136,6 +167,7 @@ public record Framed(
         Stream.concat(others, Stream.of(added)).toList(),
         pushIns,
         alternating,
+        behind,
         look,
         colours,
         cameras,
@@ -149,6 +181,7 @@ public record Framed(
     for (PushIn pushIn : added) {
       all.add(pushIn.withId(next++));
     }
-    return new Framed(shape, layout, manner, set, all, alternating, look, colours, cameras, next);
+    return new Framed(
+        shape, layout, manner, set, all, alternating, behind, look, colours, cameras, next);
   }
 }

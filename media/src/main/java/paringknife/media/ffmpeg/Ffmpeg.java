@@ -89,7 +89,7 @@ public final class Ffmpeg {
   }
 
   /** A run that stands back for people. */
-  static Ffmpeg inBackground() {
+  public static Ffmpeg inBackground() {
     return new Ffmpeg("ffmpeg", true, List.of("-nostdin", "-y", "-v", "error"));
   }
 
@@ -151,7 +151,7 @@ public final class Ffmpeg {
   }
 
   /** Seconds as an argument. */
-  static String seconds(double s) {
+  public static String seconds(double s) {
     return String.format(Locale.ROOT, "%.6f", s);
   }
 

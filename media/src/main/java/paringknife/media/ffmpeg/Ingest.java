@@ -97,6 +97,11 @@ public final class Ingest {
     return proxy.resolveSibling("thumbnails");
   }
 
+  /** Where what was cut out of a proxy's pictures lies. */
+  public static Path mattes(Path proxy) {
+    return proxy.resolveSibling("mattes");
+  }
+
   /** Looks at the small pictures as they come. */
   interface PictureReader {
     AnalysisPictures.Seen read(InputStream pictures) throws IOException;
@@ -142,6 +147,7 @@ public final class Ingest {
               shots(small));
       WholeFile.move(proxyPart, proxy);
       WholeFile.move(soundPart, sound);
+      FolderTree.delete(mattes(proxy));
       FolderTree.delete(thumbnails(proxy));
       WholeFile.move(thumbnailsPart, thumbnails(proxy));
       return result;

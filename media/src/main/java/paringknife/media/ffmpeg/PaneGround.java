@@ -51,11 +51,16 @@ final class PaneGround implements AutoCloseable {
   }
 
   void lay(Ground ground) {
-    switch (ground) {
-      case SOFT -> soft();
-      case DARK -> canvas.setTo(new Scalar(chroma ? NO_COLOUR : DARK));
-      case LIGHT -> canvas.setTo(new Scalar(chroma ? NO_COLOUR : LIGHT));
+    if (ground == Ground.SOFT) {
+      soft();
+    } else {
+      canvas.setTo(new Scalar(tone(ground, chroma)));
     }
+  }
+
+  /** The value of a plain ground in a plane. */
+  static double tone(Ground ground, boolean chroma) {
+    return chroma ? NO_COLOUR : ground == Ground.LIGHT ? LIGHT : DARK;
   }
 
   private void soft() {

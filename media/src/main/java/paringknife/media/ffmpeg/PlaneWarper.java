@@ -7,19 +7,21 @@ import java.io.InputStream;
 import java.io.OutputStream;
 import java.util.List;
 import org.bytedeco.javacpp.Loader;
+import org.jspecify.annotations.Nullable;
 import org.opencv.core.Core;
 import org.opencv.core.CvType;
 import org.opencv.core.Mat;
+import paringknife.core.clip.cut.PictureRun;
 import paringknife.core.frame.FramePath;
 import paringknife.core.frame.Place;
 import paringknife.core.frame.Window;
 import paringknife.core.frame.cameras.CameraGrid;
 
 /**
- * Cuts windows out of pictures at fractions of a pixel and lays them on the canvas, pane by pane:
- * every plane of a 4:2:0 picture is drawn by itself, by cubic convolution. Chroma lies where H.264
- * puts it by default: on the left luma sample of its four, between the upper and the lower ones
- * (ITU-T H.264, 6.2).
+ * Exchanges the ground behind people where that is asked for, and cuts windows out of pictures at
+ * fractions of a pixel and lays them on the canvas, pane by pane: every plane of a 4:2:0 picture is
+ * drawn by itself, by cubic convolution. Chroma lies where H.264 puts it by default: on the left
+ * luma sample of its four, between the upper and the lower ones (ITU-T H.264, 6.2).
  */
 final class PlaneWarper {
   static {
@@ -34,11 +36,15 @@ final class PlaneWarper {
   private final int pictureHeight;
   private final int sourceWidth;
   private final int sourceHeight;
+  private final @Nullable Behind behind;
+  private final List<PictureRun> runs;
 
   PlaneWarper(RenderOrder order) {
     this.path = order.path();
     this.width = order.width();
     this.height = order.height();
+    this.behind = order.behind();
+    this.runs = order.runs();
     CameraGrid picture = order.cameras().grid();
     this.pictureWidth = picture.width();
     this.pictureHeight = picture.height();
@@ -61,7 +67,8 @@ final class PlaneWarper {
   void warp(InputStream pictures, OutputStream warped) throws IOException {
     byte[] in = new byte[sourceWidth * sourceHeight * 3 / 2];
     DataInputStream read = new DataInputStream(pictures);
-    try (Plane luma = new Plane(0.5, 0.5, 1);
+    try (GroundBehind ground = ground();
+        Plane luma = new Plane(0.5, 0.5, 1);
         Plane blue = new Plane(0.5, 1, 2);
         Plane red = new Plane(0.5, 1, 2)) {
       for (FramePath.Segment segment : path.segments()) {
@@ -71,12 +78,19 @@ final class PlaneWarper {
           } catch (EOFException e) {
             return;
           }
+          if (ground != null) {
+            ground.lay(in, segment.clipFrame() + f);
+          }
           warped.write(luma.laid(in, 0, segment, f));
           warped.write(blue.laid(in, luma.sourceSize(), segment, f));
           warped.write(red.laid(in, luma.sourceSize() + blue.sourceSize(), segment, f));
         }
       }
     }
+  }
+
+  private @Nullable GroundBehind ground() {
+    return behind == null ? null : new GroundBehind(behind, runs, sourceWidth, sourceHeight);
   }
 
   /** One plane of a picture, with where its samples lie on the grid of luma. */

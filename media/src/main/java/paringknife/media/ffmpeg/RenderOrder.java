@@ -20,6 +20,7 @@ import paringknife.core.time.FrameRate;
  * @param plan what of the sound plays
  * @param runs what of the picture plays
  * @param path what every frame shows of the cameras' pictures side by side
+ * @param behind what is seen behind people; null for what was recorded
  * @param look what is done to the picture itself
  * @param laid what is laid over it, under the captions; null for nothing
  * @param captions an ASS script for that size; empty for none
@@ -35,6 +36,7 @@ public record RenderOrder(
     SoundPlan plan,
     List<PictureRun> runs,
     FramePath path,
+    @Nullable Behind behind,
     Look look,
     @Nullable LaidPicture laid,
     String captions,
@@ -44,15 +46,42 @@ public record RenderOrder(
     @Nullable LoudnessTarget loudness,
     double speed,
     Encoding encoding) {
+  /** With the ground that was recorded. */
+  public RenderOrder(
+      Cameras cameras,
+      SampleSource sound,
+      SoundPlan plan,
+      List<PictureRun> runs,
+      FramePath path,
+      Look look,
+      @Nullable LaidPicture laid,
+      String captions,
+      int width,
+      int height,
+      FrameRate delivered,
+      @Nullable LoudnessTarget loudness,
+      double speed,
+      Encoding encoding) {
+    this(
+        cameras, sound, plan, runs, path, null, look, laid, captions, width, height, delivered,
+        loudness, speed, encoding);
+  }
 
   /** The frame rate of the runs. */
   FrameRate rate() {
     return cameras.rate();
   }
 
-  /** Without the cameras of which nothing is seen. */
+  /**
+   * Whether ffmpeg alone can make the picture: nothing moves, and the ground is the recorded one.
+   */
+  boolean isHeld() {
+    return behind == null && path.isHeld();
+  }
+
+  /** Without the cameras of which nothing is seen; mattes are of all of them. */
   RenderOrder withCamerasSeen() {
-    if (cameras.isOne()) {
+    if (cameras.isOne() || behind != null) {
       return this;
     }
     CameraGrid grid = cameras.grid();
@@ -63,6 +92,7 @@ public record RenderOrder(
         plan,
         runs,
         path.moved(grid, grid.only(kept), kept),
+        behind,
         look,
         laid,
         captions,

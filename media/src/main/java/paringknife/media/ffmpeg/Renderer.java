@@ -173,7 +173,7 @@ public final class Renderer {
     Files.deleteIfExists(made);
     Ffmpeg run = Ffmpeg.inBackground().in(work).within(limit(order));
     run.telling(Math.round(order.plan().lengthUs() / order.speed()), progress);
-    boolean held = order.path().isHeld();
+    boolean held = order.isHeld();
     RenderGraph graph =
         held
             ? RenderGraph.held(order, fonts.directory())

@@ -79,7 +79,7 @@ final class SharedPictures {
       return false;
     }
     RenderOrder seen = order.withCamerasSeen();
-    return seen.path().isHeld() || new PlaneWarper(seen).source().equals(whole(seen));
+    return seen.isHeld() || new PlaneWarper(seen).source().equals(whole(seen));
   }
 
   void render(DoubleConsumer progress) {
@@ -153,7 +153,7 @@ final class SharedPictures {
   private void encode(
       RenderOrder order, Path film, Path sound, InputStream pictures, DoubleConsumer progress)
       throws IOException {
-    boolean held = order.path().isHeld();
+    boolean held = order.isHeld();
     RenderGraph graph =
         held
             ? RenderGraph.piped(order, whole, fonts.directory())
@@ -197,6 +197,7 @@ final class SharedPictures {
   /** All that an encoded picture comes of, among files of one clip. */
   private record EncodedPicture(
       FramePath path,
+      @Nullable Behind behind,
       Look look,
       @Nullable LaidPicture laid,
       String captions,
@@ -207,6 +208,7 @@ final class SharedPictures {
     static EncodedPicture of(RenderOrder order) {
       return new EncodedPicture(
           order.path(),
+          order.behind(),
           order.look(),
           order.laid(),
           order.captions(),

@@ -52,6 +52,7 @@ class ClipKinds {
     kinds.put("dropPushIns", FrameIntent.DropPushIns.class);
     kinds.put("proposePushIns", FrameIntent.ProposePushIns.class);
     kinds.put("alternate", FrameIntent.Alternate.class);
+    kinds.put("changeBehind", FrameIntent.ChangeBehind.class);
     kinds.put("changeLook", FrameIntent.ChangeLook.class);
     kinds.put("changeCameraLook", FrameIntent.ChangeCameraLook.class);
     kinds.put("matchColours", FrameIntent.MatchColours.class);

@@ -51,7 +51,8 @@ final class Fingerprint {
     String look = clip.look().toString();
     String coloured =
         clip.colours().equals(CameraColours.AS_RECORDED) ? look : look + " " + clip.colours();
-    return clip.logo() == null ? coloured : coloured + " " + clip.logo();
+    String grounded = clip.behind() == null ? coloured : coloured + " before " + clip.behind();
+    return clip.logo() == null ? grounded : grounded + " " + clip.logo();
   }
 
   private static String recorded(Episode episode) {

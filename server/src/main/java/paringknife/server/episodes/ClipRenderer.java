@@ -13,6 +13,7 @@ import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.deliver.Encoding;
 import paringknife.core.dress.Logo;
 import paringknife.core.frame.FramePath;
+import paringknife.core.frame.Ground;
 import paringknife.core.frame.cameras.CameraGrid;
 import paringknife.core.frame.colour.Look;
 import paringknife.core.letter.drawn.Canvas;
@@ -21,6 +22,7 @@ import paringknife.core.listen.SoundPlan;
 import paringknife.core.listen.clean.Cleanup;
 import paringknife.core.time.FrameRate;
 import paringknife.core.time.Span;
+import paringknife.media.ffmpeg.Behind;
 import paringknife.media.ffmpeg.BurntLetters;
 import paringknife.media.ffmpeg.LaidPicture;
 import paringknife.media.ffmpeg.Measurement;
@@ -78,6 +80,7 @@ public final class ClipRenderer {
         playback.sound(),
         playback.runs(),
         composition.path(),
+        behind(episode, composition.behind()),
         composition.look(),
         laid(composition.logo(), spec.canvas()),
         composition.script(),
@@ -87,6 +90,10 @@ public final class ClipRenderer {
         spec.loudness().target(),
         playback.speed(),
         spec.encoding());
+  }
+
+  private static @Nullable Behind behind(Episode episode, @Nullable Ground ground) {
+    return ground == null ? null : new Behind(ground, episode.mattes());
   }
 
   /** A logo as it stands on a canvas. */
@@ -120,6 +127,7 @@ public final class ClipRenderer {
             SoundPlan.of(List.of(new Span(us, rate.startUs(still.episodeFrame() + 1)))),
             List.of(new PictureRun(0, still.episodeFrame(), 1)),
             still.path(),
+            behind(episode, still.behind()),
             still.look(),
             laid(still.logo(), still.canvas()),
             still.script(),

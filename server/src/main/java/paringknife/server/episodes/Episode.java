@@ -1,9 +1,12 @@
 package paringknife.server.episodes;
 
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -38,10 +41,12 @@ import paringknife.core.pick.PickFinder;
 import paringknife.core.time.FrameRate;
 import paringknife.core.transcript.Transcript;
 import paringknife.media.ffmpeg.Cameras;
+import paringknife.media.ffmpeg.Ingest;
 import paringknife.media.ffmpeg.Recording;
 import paringknife.media.ffmpeg.Renderer;
 import paringknife.media.ffmpeg.SoundFile;
 import paringknife.media.language.SnowballForms;
+import paringknife.media.matte.Mattes;
 
 /**
  * All that is known of an episode, in memory; what is costly is worked out when first asked for.
@@ -251,6 +256,18 @@ public final class Episode {
   /** Where the pictures of the cameras lie side by side. */
   public CameraGrid grid() {
     return seen.cameras().grid();
+  }
+
+  /** What of its pictures people are. */
+  public Mattes mattes() {
+    People people = seen.people();
+    String unseen =
+        IntStream.range(0, people.count())
+            .filter(p -> !people.isSeen(p))
+            .mapToObj(p -> "-" + p)
+            .collect(Collectors.joining());
+    Path kept = Ingest.mattes(folder.proxy()).resolve("people" + unseen);
+    return new Mattes(kept, folder.proxy(), grid(), people, rate());
   }
 
   public CameraPlanner planner() {

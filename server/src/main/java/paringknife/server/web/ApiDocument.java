@@ -35,6 +35,8 @@ class ApiDocument {
           Map.entry("When", Set.of("first")),
           Map.entry("Session", Set.of("name")),
           Map.entry("SetMannerIntent", Set.of("divider")),
+          Map.entry("ChangeBehindIntent", Set.of("ground")),
+          Map.entry("Framed", Set.of("behind")),
           Map.entry("Invited", Set.of("name")),
           Map.entry("AccountShown", Set.of("seenAt")),
           Map.entry("Invitation", Set.of("account")),

@@ -1,0 +1,146 @@
+import { create } from 'zustand';
+import { api } from '../api/client';
+import type { Programme } from './programme';
+
+/** As the server parts an episode. */
+const STRETCH_S = 2;
+/** A stretch is some megabytes in memory. */
+const KEPT = 10;
+const ASK_AGAIN_MS = 700;
+const HEADER_BYTES = 12;
+const CHANNELS = 4;
+const ALPHA = 3;
+
+interface Stretch {
+  width: number;
+  height: number;
+  frames: Uint8Array[];
+}
+
+/** How much of what a clip shows has been cut out by now; null while nothing is asked for. */
+export const useMattesMade = create<{ made: number; all: number } | null>(() => null);
+
+function read(bytes: ArrayBuffer): Stretch {
+  const header = new DataView(bytes, 0, HEADER_BYTES);
+  const width = header.getInt32(0);
+  const height = header.getInt32(4);
+  const count = header.getInt32(8);
+  const size = width * height;
+  const frames = Array.from({ length: count }, (_, n) => new Uint8Array(bytes, HEADER_BYTES + n * size, size));
+  return { width, height, frames };
+}
+
+/** Which stretches of an episode the pictures of a programme lie in, in the order they are seen. */
+export function stretchesOf(programme: Pick<Programme, 'runs' | 'rate'>): number[] {
+  const frames = framesOfAStretch(programme.rate);
+  const numbers = new Set<number>();
+  for (const run of programme.runs) {
+    const last = run.episodeFrame + (run.held ? 0 : run.count - 1);
+    for (let n = Math.floor(run.episodeFrame / frames); n <= Math.floor(last / frames); n++) numbers.add(n);
+  }
+  return [...numbers];
+}
+
+const framesOfAStretch = (rate: number) => Math.max(1, Math.round(STRETCH_S * rate));
+
+/**
+ * What of an episode's pictures people are. The server cuts people out when a stretch is first asked for;
+ * until then there is nothing to show. Those of a programme are fetched from its beginning on.
+ */
+export class Mattes {
+  private readonly stretches = new Map<number, Stretch>();
+  private readonly asked = new Map<number, Promise<void>>();
+  private readonly canvas = document.createElement('canvas');
+  private drawn = -1;
+  private prepared = 0;
+  private closed = false;
+
+  /**
+   * @param changed called whenever a stretch has come
+   */
+  constructor(
+    private readonly episode: { id: number; madeAt: number },
+    private readonly rate: number,
+    private readonly changed: () => void,
+  ) {}
+
+  /** Sees to it that all that a programme shows is cut out. */
+  async prepare(programme: Programme) {
+    const preparing = ++this.prepared;
+    const wanted = stretchesOf(programme);
+    for (let n = 0; n < wanted.length; n++) {
+      if (this.closed || preparing !== this.prepared) return;
+      useMattesMade.setState({ made: n, all: wanted.length }, true);
+      await this.fetch(wanted[n]);
+    }
+    if (!this.closed && preparing === this.prepared)
+      useMattesMade.setState({ made: wanted.length, all: wanted.length }, true);
+  }
+
+  /** The people of a frame, as a picture that is seen through elsewhere; null while they are not known. */
+  at(episodeFrame: number): HTMLCanvasElement | null {
+    const frames = framesOfAStretch(this.rate);
+    const number = Math.floor(episodeFrame / frames);
+    const stretch = this.stretches.get(number);
+    void this.fetch(number + 1);
+    if (!stretch) {
+      void this.fetch(number);
+      return null;
+    }
+    if (this.drawn !== episodeFrame) {
+      this.draw(stretch, Math.min(stretch.frames.length - 1, episodeFrame - number * frames));
+      this.drawn = episodeFrame;
+    }
+    return this.canvas;
+  }
+
+  private draw({ width, height, frames }: Stretch, n: number) {
+    if (this.canvas.width !== width || this.canvas.height !== height) {
+      this.canvas.width = width;
+      this.canvas.height = height;
+    }
+    const context = this.canvas.getContext('2d');
+    if (!context) return;
+    const image = context.createImageData(width, height);
+    const shares = frames[n];
+    for (let i = 0; i < shares.length; i++) image.data[i * CHANNELS + ALPHA] = shares[i];
+    context.putImageData(image, 0, 0);
+  }
+
+  private fetch(number: number): Promise<void> {
+    const asked = this.asked.get(number);
+    if (asked) return asked;
+    // What fails is asked for again when it is next seen.
+    const coming = this.come(number).catch(() => void this.asked.delete(number));
+    this.asked.set(number, coming);
+    return coming;
+  }
+
+  private async come(number: number) {
+    while (!this.closed) {
+      const bytes = await api.mattes(this.episode, number);
+      if (this.closed || bytes === null) return;
+      if (bytes !== 'being made') {
+        this.keep(number, read(bytes));
+        this.changed();
+        return;
+      }
+      await new Promise((later) => setTimeout(later, ASK_AGAIN_MS));
+    }
+  }
+
+  private keep(number: number, stretch: Stretch) {
+    this.stretches.set(number, stretch);
+    for (const oldest of this.stretches.keys()) {
+      if (this.stretches.size <= KEPT) break;
+      this.stretches.delete(oldest);
+      this.asked.delete(oldest);
+    }
+  }
+
+  close() {
+    this.closed = true;
+    this.stretches.clear();
+    useMattesMade.setState(null, true);
+  }
+}
