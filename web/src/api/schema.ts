@@ -2703,7 +2703,7 @@ export interface components {
         HouseStanding: {
             show: string;
             style: string | null;
-            changes: ("LETTERING" | "BREAKS" | "CAPTION_USE" | "FRAME" | "PUSH_INS" | "SOUND" | "LOGO" | "NAMES" | "CALL_OUTS")[] | null;
+            changes: ("LETTERING" | "BREAKS" | "CAPTION_USE" | "FRAME" | "GROUND" | "PUSH_INS" | "SOUND" | "LOGO" | "NAMES" | "CALL_OUTS")[] | null;
             /** Format: int32 */
             others: number;
             /** Format: int32 */

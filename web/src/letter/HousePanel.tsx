@@ -16,6 +16,8 @@ function partName(part: Part): string {
       return 'what captions leave out and where they go';
     case 'FRAME':
       return 'how the frame moves';
+    case 'GROUND':
+      return 'what is seen behind people';
     case 'PUSH_INS':
       return 'push-ins';
     case 'LOGO':

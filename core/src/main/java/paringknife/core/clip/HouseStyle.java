@@ -9,6 +9,7 @@ import paringknife.core.dress.LaidOver;
 import paringknife.core.dress.Logo;
 import paringknife.core.dress.Names;
 import paringknife.core.frame.FrameIntent;
+import paringknife.core.frame.Ground;
 import paringknife.core.frame.Manner;
 import paringknife.core.frame.PushInHabit;
 import paringknife.core.letter.Lettered;
@@ -34,6 +35,7 @@ import paringknife.core.listen.clean.Sounded;
  * @param logo what stands in a corner; null for nothing
  * @param names whether names of speakers are shown, and in what; null for not
  * @param callOuts what call-outs are set in; null for what is usual
+ * @param behind what is seen behind people; null for what was recorded
  */
 public record HouseStyle(
     String lettering,
@@ -46,7 +48,8 @@ public record HouseStyle(
     Cleanup cleanup,
     @Nullable Logo logo,
     @Nullable Names names,
-    @Nullable String callOuts) {
+    @Nullable String callOuts,
+    @Nullable Ground behind) {
 
   /** Styles that were written before there were names and call-outs have the usual ones. */
   public HouseStyle {
@@ -62,6 +65,7 @@ public record HouseStyle(
     BREAKS,
     CAPTION_USE,
     FRAME,
+    GROUND,
     PUSH_INS,
     SOUND,
     LOGO,
@@ -83,7 +87,8 @@ public record HouseStyle(
         clip.sounded().cleanup(),
         clip.laidOver().logo(),
         clip.laidOver().names(),
-        clip.laidOver().callOutLettering());
+        clip.laidOver().callOutLettering(),
+        clip.framed().behind());
   }
 
   /** Captions in some way; all else as is usual. */
@@ -99,14 +104,15 @@ public record HouseStyle(
         Cleanup.NONE,
         null,
         Names.NONE,
-        LaidOver.USUAL_LETTERING);
+        LaidOver.USUAL_LETTERING,
+        null);
   }
 
   /** The same with another logo. */
   public HouseStyle withLogo(Logo changed) {
     return new HouseStyle(
         lettering, style, breaking, leavesOut, use, manner, pushIns, cleanup, changed, names,
-        callOuts);
+        callOuts, behind);
   }
 
   /** Captions in this style, none of them edited. */
@@ -117,7 +123,7 @@ public record HouseStyle(
   /** A clip in this style but for push-ins on words; what is single in it stays. */
   public ClipDocument on(ClipDocument clip) {
     return clip.with(lettered().withSingle(clip.lettered()))
-        .with(clip.framed().with(manner).withAlternating(pushIns.alternating()))
+        .with(clip.framed().with(manner).withBehind(behind).withAlternating(pushIns.alternating()))
         .with(clip.laidOver().with(logo).with(names).setIn(callOuts))
         .with(new Sounded(cleanup));
   }
@@ -160,6 +166,9 @@ public record HouseStyle(
     }
     if (!manner.equals(own.manner)) {
       parts.add(Part.FRAME);
+    }
+    if (behind != own.behind) {
+      parts.add(Part.GROUND);
     }
     if (!pushIns.equals(own.pushIns)) {
       parts.add(Part.PUSH_INS);

@@ -64,7 +64,18 @@ public record NamedStyle(String name, HouseStyle style, Habits habits) {
   private static HouseStyle styled(
       String lettering, Manner manner, PushInHabit pushIns, Cleanup cleanup, String callOuts) {
     return new HouseStyle(
-        lettering, null, null, null, null, manner, pushIns, cleanup, null, Names.NONE, callOuts);
+        lettering,
+        null,
+        null,
+        null,
+        null,
+        manner,
+        pushIns,
+        cleanup,
+        null,
+        Names.NONE,
+        callOuts,
+        null);
   }
 
   /** The same under another name. */

@@ -136,7 +136,8 @@ final class LetteringOptions {
         given.cleanup(),
         given.logo(),
         given.names(),
-        given.callOuts());
+        given.callOuts(),
+        given.behind());
   }
 
   private HouseStyle given() throws IOException {

@@ -9,6 +9,7 @@ import paringknife.core.clip.HouseStyle;
 import paringknife.core.clip.NamedStyle;
 import paringknife.core.dress.Logo;
 import paringknife.core.dress.Names;
+import paringknife.core.frame.Ground;
 import paringknife.core.frame.Manner;
 import paringknife.core.frame.PushInHabit;
 import paringknife.core.letter.Lettered;
@@ -60,6 +61,7 @@ public final class StyleFile {
       byte @Nullable [] logoPicture,
       @Nullable Names names,
       @Nullable String callOuts,
+      @Nullable Ground behind,
       @Nullable Habits habits) {}
 
   public static String write(Lettering lettering) {
@@ -172,7 +174,8 @@ public final class StyleFile {
         held.cleanup() == null ? Cleanup.NONE : held.cleanup(),
         held.logo(),
         held.names(),
-        held.callOuts());
+        held.callOuts(),
+        held.behind());
   }
 
   private static void checkWhole(@Nullable Style style, String file) {

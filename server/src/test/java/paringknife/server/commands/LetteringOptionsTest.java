@@ -12,6 +12,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import paringknife.core.clip.HouseStyle;
 import paringknife.core.clip.NamedStyle;
+import paringknife.core.frame.Ground;
 import paringknife.core.letter.Lettered;
 import paringknife.core.letter.cue.CaptionUse;
 import paringknife.core.letter.fonts.Typefaces;
@@ -59,6 +60,27 @@ class LetteringOptionsTest {
     assertThat(asked("--style", file).lettering()).isEqualTo("heron");
     assertThat(asked("--style", file, "--lettering", "ledger").lettering()).isEqualTo("ledger");
     assertThat(asked("--style", file, "--words", "1").asSet().breaking().words()).isEqualTo(1);
+  }
+
+  @Test
+  void theGroundBehindPeopleTravelsWithAStyle() throws Exception {
+    String text = Files.readString(Path.of(file));
+    assertThat(StyleFile.read(text, "style.json").behind()).isNull();
+    HouseStyle soft = StyleFile.read("{\"lettering\":\"heron\",\"behind\":\"SOFT\"}", "style.json");
+    String written = StyleFile.write(new NamedStyle("Soft", soft), List.of(), Optional.empty());
+    assertThat(StyleFile.read(written, "style.json").behind()).isEqualTo(Ground.SOFT);
+    Path kept = Files.writeString(folder.resolve("soft.json"), written);
+    LetteringOptions options =
+        CommandLine.populateCommand(new LetteringOptions(), "--style", kept.toString());
+    assertThat(options.house().behind()).isEqualTo(Ground.SOFT);
+    for (String wrong : List.of("\"GREEN\"", "7", "[]", "{\"ground\":\"SOFT\"}")) {
+      assertThatIllegalArgumentException()
+          .isThrownBy(
+              () ->
+                  StyleFile.read(
+                      "{\"lettering\":\"heron\",\"behind\":" + wrong + "}", "style.json"))
+          .withMessageContaining("style.json is no style");
+    }
   }
 
   /** On the command line, too, a style is set in the fonts that came with it. */
