@@ -92,7 +92,8 @@ export class Refusal extends Error {
 export const SIGNED_OUT = 401;
 const SIGNING_IN = /^\/(session|invitations)\b/;
 
-async function request<T>(method: string, path: string, body?: unknown): Promise<T> {
+/** What the server answers; a refusal is thrown with its word. */
+async function answered(method: string, path: string, body?: unknown): Promise<Response> {
   const type = body instanceof Blob ? 'application/octet-stream' : 'application/json';
   let response: Response;
   try {
@@ -116,7 +117,11 @@ async function request<T>(method: string, path: string, body?: unknown): Promise
     }
     throw new Refusal(response.status, message);
   }
-  const text = await response.text();
+  return response;
+}
+
+async function request<T>(method: string, path: string, body?: unknown): Promise<T> {
+  const text = await (await answered(method, path, body)).text();
   return (text ? JSON.parse(text) : undefined) as T;
 }
 
@@ -126,7 +131,6 @@ const post = <T>(path: string, body: unknown = {}) => request<T>('POST', path, b
 const onShelf = (shelf: number | null) => (shelf === null ? '' : `?shelf=${shelf}`);
 
 const HTTP_ACCEPTED = 202;
-const HTTP_NOT_FOUND = 404;
 
 export const api = {
   session: () => get<Session>('/session'),
@@ -173,15 +177,10 @@ export const api = {
   transcript: (id: number) => get<TranscriptColumns>(`/episodes/${id}/transcript`),
   levels: async (id: number, madeAt: number) =>
     new Uint8Array(await (await fetch(`/api/episodes/${id}/levels?made=${madeAt}`)).arrayBuffer()),
-  /** What people are in a stretch of an episode's pictures, unpacked; null where there is no such stretch. */
-  mattes: async (
-    episode: { id: number; madeAt: number },
-    number: number,
-  ): Promise<ArrayBuffer | 'being made' | null> => {
-    const answer = await fetch(`/api/episodes/${episode.id}/mattes/${number}?made=${episode.madeAt}`);
-    if (answer.status === HTTP_ACCEPTED) return 'being made';
-    if (answer.status === HTTP_NOT_FOUND) return null;
-    if (!answer.ok || !answer.body) throw new Error(`Mattes ${number} cannot be had.`);
+  /** What people are in a stretch of an episode's pictures, unpacked. */
+  mattes: async (episode: { id: number; madeAt: number }, number: number): Promise<ArrayBuffer | 'being made'> => {
+    const answer = await answered('GET', `/episodes/${episode.id}/mattes/${number}?made=${episode.madeAt}`);
+    if (answer.status === HTTP_ACCEPTED || !answer.body) return 'being made';
     return new Response(answer.body.pipeThrough(new DecompressionStream('gzip'))).arrayBuffer();
   },
   correct: (id: number, revision: number, intent: CorrectionIntent) =>

@@ -27,9 +27,11 @@ export function GroundChoice({ clip, people }: { clip: ClipState; people: number
       />
       {behind && (
         <p className="text-[12.5px] text-soft" role="status" data-testid="cutting-out">
-          {made && made.made < made.all
-            ? `Cutting people out: ${Math.round((100 * made.made) / made.all)} %, once, in about twice the clip’s length. The plate shows it where it is done.`
-            : 'People are cut out. A file takes hardly longer to render than without.'}
+          {made?.problem
+            ? `People could not be cut out: ${made.problem}`
+            : made && made.made < made.all
+              ? `Cutting people out: ${Math.round((100 * made.made) / made.all)} %, once, in about twice the clip’s length. The plate shows it where it is done.`
+              : 'People are cut out. A file takes hardly longer to render than without.'}
         </p>
       )}
     </div>

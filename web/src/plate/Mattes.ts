@@ -1,11 +1,14 @@
 import { create } from 'zustand';
 import { api } from '../api/client';
+import { sleep } from './PictureFeed';
 import type { Programme } from './programme';
 
 /** As the server parts an episode. */
 const STRETCH_S = 2;
-/** A stretch is some megabytes in memory. */
-const KEPT = 10;
+/** So much of them is in memory. */
+const MOST_BYTES = 64_000_000;
+/** What failed is not asked for again at once. */
+const AFTER_FAILURE_MS = 10_000;
 const ASK_AGAIN_MS = 700;
 const HEADER_BYTES = 12;
 const CHANNELS = 4;
@@ -17,8 +20,8 @@ interface Stretch {
   frames: Uint8Array[];
 }
 
-/** How much of what a clip shows has been cut out by now; null while nothing is asked for. */
-export const useMattesMade = create<{ made: number; all: number } | null>(() => null);
+/** How much of what a clip shows has been cut out by now, and what keeps it from going on; null while nothing is asked for. */
+export const useMattesMade = create<{ made: number; all: number; problem: string | null } | null>(() => null);
 
 function read(bytes: ArrayBuffer): Stretch {
   const header = new DataView(bytes, 0, HEADER_BYTES);
@@ -49,10 +52,12 @@ const framesOfAStretch = (rate: number) => Math.max(1, Math.round(STRETCH_S * ra
  */
 export class Mattes {
   private readonly stretches = new Map<number, Stretch>();
-  private readonly asked = new Map<number, Promise<void>>();
+  private readonly asked = new Map<number, Promise<boolean>>();
   private readonly canvas = document.createElement('canvas');
   private drawn = -1;
   private prepared = 0;
+  private problem: string | null = null;
+  private wanted: ReadonlySet<number> = new Set();
   private closed = false;
 
   /**
@@ -68,13 +73,19 @@ export class Mattes {
   async prepare(programme: Programme) {
     const preparing = ++this.prepared;
     const wanted = stretchesOf(programme);
-    for (let n = 0; n < wanted.length; n++) {
-      if (this.closed || preparing !== this.prepared) return;
-      useMattesMade.setState({ made: n, all: wanted.length }, true);
-      await this.fetch(wanted[n]);
+    this.wanted = new Set(wanted);
+    const goesOn = () => !this.closed && preparing === this.prepared;
+    const tell = (made: number) => {
+      if (goesOn()) useMattesMade.setState({ made, all: wanted.length, problem: this.problem }, true);
+    };
+    for (let n = 0; n < wanted.length && goesOn(); n++) {
+      tell(n);
+      while (!(await this.fetch(wanted[n])) && goesOn()) {
+        tell(n);
+        await sleep(AFTER_FAILURE_MS);
+      }
     }
-    if (!this.closed && preparing === this.prepared)
-      useMattesMade.setState({ made: wanted.length, all: wanted.length }, true);
+    tell(wanted.length);
   }
 
   /** The people of a frame, as a picture that is seen through elsewhere; null while they are not known. */
@@ -82,11 +93,11 @@ export class Mattes {
     const frames = framesOfAStretch(this.rate);
     const number = Math.floor(episodeFrame / frames);
     const stretch = this.stretches.get(number);
-    void this.fetch(number + 1);
     if (!stretch) {
       void this.fetch(number);
       return null;
     }
+    if (this.wanted.has(number + 1)) void this.fetch(number + 1);
     if (this.drawn !== episodeFrame) {
       this.draw(stretch, Math.min(stretch.frames.length - 1, episodeFrame - number * frames));
       this.drawn = episodeFrame;
@@ -107,11 +118,18 @@ export class Mattes {
     context.putImageData(image, 0, 0);
   }
 
-  private fetch(number: number): Promise<void> {
+  /** Whether it has come. */
+  private fetch(number: number): Promise<boolean> {
     const asked = this.asked.get(number);
     if (asked) return asked;
-    // What fails is asked for again when it is next seen.
-    const coming = this.come(number).catch(() => void this.asked.delete(number));
+    const coming = this.come(number).then(
+      () => true,
+      (error: Error) => {
+        this.problem = error.message;
+        setTimeout(() => this.asked.delete(number), AFTER_FAILURE_MS / 2);
+        return false;
+      },
+    );
     this.asked.set(number, coming);
     return coming;
   }
@@ -119,20 +137,22 @@ export class Mattes {
   private async come(number: number) {
     while (!this.closed) {
       const bytes = await api.mattes(this.episode, number);
-      if (this.closed || bytes === null) return;
+      if (this.closed) return;
       if (bytes !== 'being made') {
+        this.problem = null;
         this.keep(number, read(bytes));
         this.changed();
         return;
       }
-      await new Promise((later) => setTimeout(later, ASK_AGAIN_MS));
+      await sleep(ASK_AGAIN_MS);
     }
   }
 
   private keep(number: number, stretch: Stretch) {
     this.stretches.set(number, stretch);
+    const most = Math.max(2, Math.floor(MOST_BYTES / (stretch.width * stretch.height * stretch.frames.length)));
     for (const oldest of this.stretches.keys()) {
-      if (this.stretches.size <= KEPT) break;
+      if (this.stretches.size <= most) break;
       this.stretches.delete(oldest);
       this.asked.delete(oldest);
     }

@@ -1,3 +1,4 @@
+import type { Recorded } from './cameraColours';
 import type { Ground } from './framePath';
 import { drawnCanvas, TONES } from './paintFrame';
 import type { Drawable } from './player';
@@ -36,19 +37,21 @@ function sized(canvas: HTMLCanvasElement, width: number, height: number): Canvas
   return canvas.getContext('2d')!;
 }
 
+type Place = [x: number, y: number, width: number, height: number];
+
 /**
- * A whole picture in which the ground behind people is exchanged as the export exchanges it: for one tone, or
- * for the picture itself, blurred without them.
+ * A whole picture in which the ground behind people is exchanged as the export exchanges it, camera by camera:
+ * for one tone, or for the picture itself, blurred without them.
  *
  * @param matte opaque where people are
  */
 export function withGroundBehind(
   picture: Drawable,
-  recorded: { width: number; height: number },
+  recorded: Recorded,
   ground: Ground,
   matte: CanvasImageSource,
 ): Drawable {
-  const { whole, people, soft } = used();
+  const { whole, people } = used();
   const width = picture.displayWidth;
   const height = Math.round((width * recorded.height) / recorded.width);
   const cut = sized(people, width, height);
@@ -57,8 +60,7 @@ export function withGroundBehind(
   cut.drawImage(matte, 0, 0, width, height);
   const all = sized(whole, width, height);
   if (ground === 'SOFT') {
-    const { x, y, wide, high } = drawSoft(picture, recorded, matte);
-    all.drawImage(soft, x, y, wide, high, 0, 0, width, height);
+    for (const cell of recorded.cameras) drawSoft(all, picture, recorded, cell, matte);
   } else {
     all.fillStyle = TONES[ground];
     all.fillRect(0, 0, width, height);
@@ -67,34 +69,49 @@ export function withGroundBehind(
   return drawnCanvas(whole);
 }
 
-/** Draws the picture blurred; answers which part of it the picture is. */
-function drawSoft(picture: Drawable, recorded: { width: number; height: number }, matte: CanvasImageSource) {
+/** Draws the picture of a camera blurred where it lies in that of all. */
+function drawSoft(
+  all: CanvasRenderingContext2D,
+  picture: Drawable,
+  recorded: Recorded,
+  cell: Recorded['cameras'][number],
+  matte: CanvasImageSource,
+) {
   const { soft, emptied } = used();
-  const longer = Math.max(recorded.width, recorded.height);
-  const wide = Math.round((SMALL * recorded.width) / longer);
-  const high = Math.round((SMALL * recorded.height) / longer);
+  const longer = Math.max(cell.width, cell.height);
+  const wide = Math.max(1, Math.round((SMALL * cell.width) / longer));
+  const high = Math.max(1, Math.round((SMALL * cell.height) / longer));
   const x = Math.round(wide * BEYOND);
   const y = Math.round(high * BEYOND);
   const part = { x, y, wide, high };
+  /** Where the pictures of all lie when that of this camera lies somewhere. */
+  const placed = ([left, top, width, height]: Place): Place => {
+    const across = width / cell.width;
+    const down = height / cell.height;
+    return [left - cell.x * across, top - cell.y * down, recorded.width * across, recorded.height * down];
+  };
   const without = sized(emptied, wide + 2 * x, high + 2 * y);
   without.imageSmoothingQuality = 'high';
-  drawWithMargin(without, part, (...at) => picture.draw(without, ...at));
+  drawWithMargin(without, part, (...at) => picture.draw(without, ...placed(at)));
   const blurred = sized(soft, wide + 2 * x, high + 2 * y);
   // Beyond the edge it would be blurred with nothing.
   blurred.drawImage(emptied, 0, 0);
   blurred.filter = `blur(${SOFTNESS * SMALL}px)`;
   blurred.drawImage(emptied, 0, 0);
   without.globalCompositeOperation = 'destination-out';
-  for (let n = 0; n < EMPTIED; n++) drawWithMargin(without, part, (...at) => without.drawImage(matte, ...at));
+  for (let n = 0; n < EMPTIED; n++) drawWithMargin(without, part, (...at) => without.drawImage(matte, ...placed(at)));
   for (let n = 0; n < LAYERS; n++) blurred.drawImage(emptied, 0, 0);
-  return part;
+  const across = all.canvas.width / recorded.width;
+  const down = all.canvas.height / recorded.height;
+  const to: Place = [cell.x * across, cell.y * down, cell.width * across, cell.height * down];
+  all.drawImage(soft, x, y, wide, high, ...to);
 }
 
 /** Draws something into its part of a canvas, and around it what it has at its edges. */
 function drawWithMargin(
   context: CanvasRenderingContext2D,
   { x, y, wide, high }: { x: number; y: number; wide: number; high: number },
-  draw: (x: number, y: number, width: number, height: number) => void,
+  draw: (...at: Place) => void,
 ) {
   const { width, height } = context.canvas;
   const within = (isMargin: boolean, drawn: () => void) => {

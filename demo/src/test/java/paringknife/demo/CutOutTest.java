@@ -20,10 +20,14 @@ import org.junit.jupiter.api.io.TempDir;
 import paringknife.core.frame.cameras.CameraGrid;
 import paringknife.core.frame.people.People;
 import paringknife.core.frame.people.PeopleTracker;
+import paringknife.core.frame.people.Person;
+import paringknife.core.frame.shots.ShotList;
 import paringknife.core.time.FrameRate;
 import paringknife.media.ffmpeg.AnalysisPictures;
 import paringknife.media.ffmpeg.Matte;
 import paringknife.media.ffmpeg.Probe;
+import paringknife.media.ffmpeg.Recording;
+import paringknife.media.ffmpeg.Shots;
 import paringknife.media.matte.Mattes;
 
 /** People are cut out of a film in which it is known of every point whether it is drawn on them. */
@@ -94,7 +98,7 @@ class CutOutTest {
   }
 
   private Mattes mattes(String kept) {
-    return new Mattes(folder.resolve(kept), film, GRID, people, RATE);
+    return new Mattes(folder.resolve(kept), film, GRID, people, List.of(ShotList.ONE), RATE);
   }
 
   private static int share(Matte matte, int x, int y) {
@@ -185,7 +189,67 @@ class CutOutTest {
 
   @Test
   void whereNobodyIsSeenAllOfThePictureStays() {
-    Mattes nobody = new Mattes(folder.resolve("nobody"), film, GRID, People.found(List.of()), RATE);
+    Mattes nobody =
+        new Mattes(
+            folder.resolve("nobody"),
+            film,
+            GRID,
+            People.found(List.of()),
+            List.of(ShotList.ONE),
+            RATE);
     assertThat(nobody.at(3).shares()).containsOnly((byte) 255);
+  }
+
+  /** Whose face is not found any more is still somebody. */
+  @Test
+  void whoTurnsAwayStaysCutOut() {
+    Person found = people.on(0).get(0);
+    Person turned =
+        new Person(found.sightings().stream().filter(s -> s.timeUs() < 700_000).toList());
+    assertThat(turned.isSeen()).isTrue();
+    Mattes mattes =
+        new Mattes(
+            folder.resolve("turned"),
+            film,
+            GRID,
+            People.found(List.of(turned)),
+            List.of(ShotList.ONE),
+            RATE);
+    Matte matte = mattes.at(FRAMES - 2);
+    int middle = (int) place(FRAMES - 2);
+    assertThat(share(matte, middle, 150)).isGreaterThan(250);
+    assertThat(share(matte, 600, 40)).isLessThan(5);
+  }
+
+  /** In the shot after a cut nobody is looked for who was in the one before. */
+  @Test
+  void nobodyIsCarriedOverACut() throws IOException, InterruptedException {
+    Path cut = folder.resolve("cut.mp4");
+    int shot = 41;
+    new DrawnFilm(WIDTH, HEIGHT, 25)
+        .write(
+            cut,
+            FRAMES,
+            List.of("-crf", "20"),
+            (g, room, n) -> {
+              if (n < shot) {
+                draw(g, 0);
+              } else {
+                g.setColor(new Color(0x5B6B52));
+                g.fillRect(0, 0, WIDTH, HEIGHT);
+              }
+            });
+    Recording recording = Probe.of(cut);
+    ShotList shots = ShotList.of(Shots.of(recording), RATE);
+    People seen =
+        People.found(
+            PeopleTracker.people(
+                new AnalysisPictures(recording).faces(), shots, WIDTH / (double) HEIGHT));
+    Mattes mattes = new Mattes(folder.resolve("shots"), cut, GRID, seen, List.of(shots), RATE);
+    Matte before = mattes.at(shot - 1);
+    assertThat(share(before, 260, 150)).isGreaterThan(250);
+    assertThat(share(before, 600, 40)).isLessThan(5);
+    assertThat(mattes.at(shot).shares()).containsOnly((byte) 255);
+    assertThat(mattes.at(shot + 1).shares()).containsOnly((byte) 255);
   }
 }

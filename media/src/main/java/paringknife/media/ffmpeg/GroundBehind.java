@@ -11,12 +11,13 @@ import org.opencv.core.Size;
 import org.opencv.imgproc.Imgproc;
 import paringknife.core.clip.cut.PictureRun;
 import paringknife.core.frame.Ground;
+import paringknife.core.frame.cameras.CameraGrid;
 
 /**
- * Exchanges the ground behind people in whole pictures, plane by plane: for one tone, or for the
- * picture itself, made small and blurred (Gaussian) without the people, whose colours would
- * otherwise stand around them like a glow. What is hidden by people comes from the picture blurred
- * with them. The numbers are those of the preview.
+ * Exchanges the ground behind people in whole pictures, camera by camera and plane by plane: for
+ * one tone, or for the picture itself, made small and blurred (Gaussian) without the people, whose
+ * colours would otherwise stand around them like a glow. What is hidden by people comes from the
+ * picture blurred with them. The numbers are those of the preview.
  */
 final class GroundBehind implements AutoCloseable {
   /** The soft ground is worked out so small, pixels of its longer side. */
@@ -41,16 +42,22 @@ final class GroundBehind implements AutoCloseable {
   private final Ground ground;
   private final Matte.Source mattes;
   private final FrameNumbers numbers;
+  private final CameraGrid grid;
   private final int width;
   private final int height;
   private final Mat matte = new Mat();
   private final Mat sized = new Mat();
   private final Mat share = new Mat();
 
-  GroundBehind(Behind behind, List<PictureRun> runs, int width, int height) {
+  /**
+   * @param runs what of the cameras' pictures plays
+   * @param width of the pictures of all cameras side by side, as they come here
+   */
+  GroundBehind(Behind behind, List<PictureRun> runs, CameraGrid grid, int width, int height) {
     this.ground = behind.ground();
     this.mattes = behind.mattes();
     this.numbers = new FrameNumbers(runs);
+    this.grid = grid;
     this.width = width;
     this.height = height;
   }
@@ -78,34 +85,58 @@ final class GroundBehind implements AutoCloseable {
     System.arraycopy(picture, at, samples, 0, samples.length);
     Mat plane = new Mat(high, wide, CvType.CV_8UC1);
     plane.put(0, 0, samples);
+    for (CameraGrid.Cell cell : grid.cells()) {
+      Mat seen = plane.submat(partOf(cell, plane));
+      Mat people = matte.submat(partOf(cell, matte));
+      lay(seen, people, chroma);
+      seen.release();
+      people.release();
+    }
+    plane.get(0, 0, samples);
+    System.arraycopy(samples, 0, picture, at, samples.length);
+    plane.release();
+  }
+
+  /** Where a camera's picture lies in that of all. */
+  private Rect partOf(CameraGrid.Cell cell, Mat all) {
+    double across = all.cols() / (double) grid.width();
+    double down = all.rows() / (double) grid.height();
+    int x = (int) Math.round(cell.x() * across);
+    int y = (int) Math.round(cell.y() * down);
+    int right = Math.min(all.cols(), (int) Math.round((cell.x() + cell.width()) * across));
+    int bottom = Math.min(all.rows(), (int) Math.round((cell.y() + cell.height()) * down));
+    return new Rect(x, y, Math.max(1, right - x), Math.max(1, bottom - y));
+  }
+
+  private void lay(Mat plane, Mat people, boolean chroma) {
     Mat recorded = new Mat();
     plane.convertTo(recorded, CvType.CV_32F);
-    Mat behind = ground == Ground.SOFT ? soft(recorded) : tone(recorded, chroma);
-    Imgproc.resize(matte, sized, recorded.size(), 0, 0, Imgproc.INTER_LINEAR);
+    Mat behind = ground == Ground.SOFT ? soft(recorded, people) : tone(recorded, chroma);
+    Imgproc.resize(people, sized, recorded.size(), 0, 0, Imgproc.INTER_LINEAR);
     Core.subtract(recorded, behind, recorded);
     Core.multiply(recorded, sized, recorded);
     Core.add(recorded, behind, behind);
-    behind.convertTo(plane, CvType.CV_8U);
-    plane.get(0, 0, samples);
-    System.arraycopy(samples, 0, picture, at, samples.length);
-    List.of(plane, recorded, behind).forEach(Mat::release);
+    behind.convertTo(recorded, CvType.CV_8U);
+    recorded.copyTo(plane);
+    recorded.release();
+    behind.release();
   }
 
   private Mat tone(Mat recorded, boolean chroma) {
     return new Mat(recorded.size(), CvType.CV_32F, new Scalar(PaneGround.tone(ground, chroma)));
   }
 
-  private Mat soft(Mat recorded) {
-    double longer = Math.max(width, height);
-    int wide = (int) Math.round(SMALL * width / longer);
-    int high = (int) Math.round(SMALL * height / longer);
+  private Mat soft(Mat recorded, Mat cutOut) {
+    double longer = Math.max(recorded.cols(), recorded.rows());
+    int wide = (int) Math.max(1, Math.round(SMALL * recorded.cols() / longer));
+    int high = (int) Math.max(1, Math.round(SMALL * recorded.rows() / longer));
     int besideX = (int) Math.round(wide * BEYOND);
     int besideY = (int) Math.round(high * BEYOND);
     Rect part = new Rect(besideX, besideY, wide, high);
     Size size = new Size(wide + 2 * besideX, high + 2 * besideY);
     double sigma = SOFTNESS * SMALL;
     Mat all = withMargin(recorded, size, part);
-    Mat people = withMargin(matte, size, part);
+    Mat people = withMargin(cutOut, size, part);
     Core.subtract(new Mat(size, CvType.CV_32F, new Scalar(1)), people, share);
     Core.multiply(share, share, share);
     Mat without = all.mul(share);

@@ -38,6 +38,7 @@ final class PlaneWarper {
   private final int sourceHeight;
   private final @Nullable Behind behind;
   private final List<PictureRun> runs;
+  private final CameraGrid grid;
 
   PlaneWarper(RenderOrder order) {
     this.path = order.path();
@@ -45,13 +46,13 @@ final class PlaneWarper {
     this.height = order.height();
     this.behind = order.behind();
     this.runs = order.runs();
-    CameraGrid picture = order.cameras().grid();
-    this.pictureWidth = picture.width();
-    this.pictureHeight = picture.height();
+    this.grid = order.cameras().grid();
+    this.pictureWidth = grid.width();
+    this.pictureHeight = grid.height();
     // Pictures are made smaller on their way here where windows are larger than the file.
     double scale = Math.min(1, height / path.leastLines());
-    this.sourceWidth = Math.max(2, even(picture.width() * scale));
-    this.sourceHeight = Math.max(2, even(picture.height() * scale));
+    this.sourceWidth = Math.max(2, even(grid.width() * scale));
+    this.sourceHeight = Math.max(2, even(grid.height() * scale));
   }
 
   private static int even(double length) {
@@ -90,7 +91,7 @@ final class PlaneWarper {
   }
 
   private @Nullable GroundBehind ground() {
-    return behind == null ? null : new GroundBehind(behind, runs, sourceWidth, sourceHeight);
+    return behind == null ? null : new GroundBehind(behind, runs, grid, sourceWidth, sourceHeight);
   }
 
   /** One plane of a picture, with where its samples lie on the grid of luma. */

@@ -7,8 +7,9 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.function.IntFunction;
+import java.util.stream.IntStream;
 import org.bytedeco.javacpp.Loader;
+import org.jspecify.annotations.Nullable;
 import org.opencv.core.Core;
 import org.opencv.core.CvType;
 import org.opencv.core.Mat;
@@ -19,6 +20,7 @@ import org.opencv.imgproc.Imgproc;
 import paringknife.core.frame.cameras.CameraGrid;
 import paringknife.core.frame.people.People;
 import paringknife.core.frame.people.Person;
+import paringknife.core.frame.shots.ShotList;
 import paringknife.core.time.FrameRate;
 import paringknife.core.time.Span;
 import paringknife.media.ffmpeg.Ffmpeg;
@@ -26,9 +28,9 @@ import paringknife.media.ffmpeg.Probe;
 import paringknife.media.ffmpeg.Recording;
 
 /**
- * Makes mattes from the proxy, of half its size. Where a camera sees nobody all of its picture
- * counts as somebody, so that nothing is exchanged there. Where the picture stays as it was the
- * matte hardly follows what the model sees, so that its edge is steady.
+ * Makes mattes from the proxy, of half its size. Where a camera sees nobody in a shot all of its
+ * picture counts as somebody, so that nothing is exchanged there. Where the picture stays as it was
+ * the matte hardly follows what the model sees, so that its edge is steady.
  */
 final class MatteMaker {
   /** So much of the matte before stays where the picture does. */
@@ -46,14 +48,8 @@ final class MatteMaker {
   /** Edges are made so many times as steep as the model's. */
   private static final double STEEPER = 1.8;
 
-  /** A face that was not found for longer is not looked for. */
-  private static final long STALE_US = 1_000_000;
-
-  /** Mean difference of values that may be another shot. */
+  /** Mean difference of grey values that may be another shot. */
   private static final double OTHER = 12;
-
-  /** Of so many values one is compared. */
-  private static final int FEW = 61;
 
   private static final int VALUES = 256;
   private static final int CHANNELS = 3;
@@ -74,15 +70,18 @@ final class MatteMaker {
   private final Path proxy;
   private final CameraGrid grid;
   private final People people;
+  private final List<ShotList> shots;
   private final FrameRate rate;
 
   /**
    * @param proxy the pictures of all cameras side by side
+   * @param shots of each camera
    */
-  MatteMaker(Path proxy, CameraGrid grid, People people, FrameRate rate) {
+  MatteMaker(Path proxy, CameraGrid grid, People people, List<ShotList> shots, FrameRate rate) {
     this.proxy = proxy;
     this.grid = grid;
     this.people = people;
+    this.shots = List.copyOf(shots);
     this.rate = rate;
   }
 
@@ -105,71 +104,104 @@ final class MatteMaker {
 
   private MatteStretch read(InputStream in, Recording.Picture picture, long from, int runUp)
       throws IOException {
-    List<byte[]> pictures = new ArrayList<>();
-    int size = picture.width() * picture.height() * CHANNELS;
-    for (byte[] packed = in.readNBytes(size); packed.length == size; packed = in.readNBytes(size)) {
-      pictures.add(packed);
-    }
     int width = Math.max(1, picture.width() / SMALLER);
     int height = Math.max(1, picture.height() / SMALLER);
-    Mat rgb = new Mat(picture.height(), picture.width(), CvType.CV_8UC3);
-    Mat matte = new Mat(height, width, CvType.CV_8UC1);
-    try (PersonModel model = new PersonModel()) {
-      List<byte[]> seen =
-          everySecond(
-              pictures,
-              from,
-              n -> {
-                rgb.put(0, 0, pictures.get(n));
-                look(model, rgb, rate.startUs(from + n), matte);
-                byte[] shares = new byte[width * height];
-                matte.get(0, 0, shares);
-                return shares;
-              });
-      List<byte[]> frames = steadied(seen, greys(pictures, rgb, matte.size()), runUp);
+    try (Looked looked = new Looked(picture.width(), picture.height(), from)) {
+      looked.all(in);
+      List<byte[]> frames = steadied(looked, runUp);
       return new MatteStretch(
           width, height, frames.isEmpty() ? List.of(allOf(width, height)) : frames);
-    } finally {
-      rgb.release();
-      matte.release();
     }
   }
 
   /**
-   * Looks at every second picture, and takes the one between two that look alike for half-way
-   * between them.
+   * What is seen in a run of pictures, of which two are in memory at a time. Every second one is
+   * looked at; one between two that are like it is taken for half-way between them.
    */
-  private static List<byte[]> everySecond(
-      List<byte[]> pictures, long from, IntFunction<byte[]> look) {
-    byte[][] seen = new byte[pictures.size()][];
-    for (int n = 0; n < seen.length; n++) {
-      boolean between =
-          (from + n) % 2 == 1
-              && n > 0
-              && n + 1 < seen.length
-              && apart(pictures.get(n - 1), pictures.get(n)) < OTHER
-              && apart(pictures.get(n), pictures.get(n + 1)) < OTHER;
-      if (!between) {
-        seen[n] = look.apply(n);
-      }
-    }
-    for (int n = 0; n < seen.length; n++) {
-      if (seen[n] == null) {
-        seen[n] = halfWay(seen[n - 1], seen[n + 1]);
-      }
-    }
-    return List.of(seen);
-  }
+  private final class Looked implements AutoCloseable {
+    private final PersonModel model = new PersonModel();
+    private final List<Cast> casts =
+        IntStream.range(0, grid.cameras()).mapToObj(Cast::new).toList();
+    private final long from;
+    private final Mat rgb;
+    private final Mat matte;
+    private final Mat grey = new Mat();
+    private final List<byte[]> greys = new ArrayList<>();
+    private final List<byte[]> seen = new ArrayList<>();
 
-  /** By how much two pictures differ, in mean values of a few of their points. */
-  private static double apart(byte[] one, byte[] other) {
-    long sum = 0;
-    int count = 0;
-    for (int i = 0; i < one.length; i += FEW) {
-      sum += Math.abs((one[i] & 255) - (other[i] & 255));
-      count++;
+    Looked(int width, int height, long from) {
+      this.from = from;
+      this.rgb = new Mat(height, width, CvType.CV_8UC3);
+      this.matte =
+          new Mat(Math.max(1, height / SMALLER), Math.max(1, width / SMALLER), CvType.CV_8UC1);
     }
-    return sum / (double) Math.max(1, count);
+
+    void all(InputStream pictures) throws IOException {
+      int size = rgb.cols() * rgb.rows() * CHANNELS;
+      byte @Nullable [] waiting = null;
+      for (byte[] picture = pictures.readNBytes(size);
+          picture.length == size;
+          picture = pictures.readNBytes(size)) {
+        greys.add(greyOf(picture));
+        int n = greys.size() - 1;
+        if (waiting != null) {
+          boolean between = n > 1 && isLike(n - 1) && isLike(n);
+          byte[] next = look(picture, n);
+          seen.add(between ? halfWay(seen.get(n - 2), next) : look(waiting, n - 1));
+          seen.add(next);
+          waiting = null;
+        } else if (n > 0 && (from + n) % 2 == 1) {
+          waiting = picture;
+        } else {
+          seen.add(look(picture, n));
+        }
+      }
+      if (waiting != null) {
+        seen.add(look(waiting, greys.size() - 1));
+      }
+    }
+
+    private byte[] greyOf(byte[] picture) {
+      rgb.put(0, 0, picture);
+      Imgproc.cvtColor(rgb, grey, Imgproc.COLOR_RGB2GRAY);
+      Imgproc.resize(grey, grey, matte.size(), 0, 0, Imgproc.INTER_AREA);
+      Imgproc.blur(grey, grey, new Size(AROUND, AROUND));
+      byte[] values = new byte[(int) grey.total()];
+      grey.get(0, 0, values);
+      return values;
+    }
+
+    private byte[] look(byte[] picture, int n) {
+      rgb.put(0, 0, picture);
+      MatteMaker.this.look(model, casts, rgb, rate.startUs(from + n), matte);
+      byte[] shares = new byte[(int) matte.total()];
+      matte.get(0, 0, shares);
+      return shares;
+    }
+
+    /** Whether a picture goes on from the one before it. */
+    private boolean isLike(int n) {
+      return !isCut(from + n) && apart(n - 1, n) < OTHER;
+    }
+
+    /** By how much two pictures differ, in mean grey values. */
+    private double apart(int one, int other) {
+      long sum = 0;
+      byte[] before = greys.get(one);
+      byte[] after = greys.get(other);
+      for (int i = 0; i < before.length; i++) {
+        sum += Math.abs((before[i] & 255) - (after[i] & 255));
+      }
+      return sum / (double) before.length;
+    }
+
+    @Override
+    public void close() {
+      model.close();
+      rgb.release();
+      matte.release();
+      grey.release();
+    }
   }
 
   private static byte[] halfWay(byte[] one, byte[] other) {
@@ -180,31 +212,18 @@ final class MatteMaker {
     return between;
   }
 
-  private static List<byte[]> greys(List<byte[]> pictures, Mat rgb, Size size) {
-    Mat grey = new Mat();
-    List<byte[]> greys = new ArrayList<>();
-    for (byte[] picture : pictures) {
-      rgb.put(0, 0, picture);
-      Imgproc.cvtColor(rgb, grey, Imgproc.COLOR_RGB2GRAY);
-      Imgproc.resize(grey, grey, size, 0, 0, Imgproc.INTER_AREA);
-      Imgproc.blur(grey, grey, new Size(AROUND, AROUND));
-      byte[] values = new byte[(int) grey.total()];
-      grey.get(0, 0, values);
-      greys.add(values);
-    }
-    grey.release();
-    return greys;
-  }
-
-  private static List<byte[]> steadied(List<byte[]> seen, List<byte[]> greys, int runUp) {
+  private List<byte[]> steadied(Looked looked, int runUp) {
     List<byte[]> frames = new ArrayList<>();
     double[] steady = new double[0];
-    for (int n = 0; n < seen.size(); n++) {
-      double[] now = new double[seen.get(n).length];
+    for (int n = 0; n < looked.seen.size(); n++) {
+      byte[] seen = looked.seen.get(n);
+      boolean goesOn = n > 0 && !isCut(looked.from + n);
+      double[] now = new double[seen.length];
       for (int i = 0; i < now.length; i++) {
-        now[i] = seen.get(n)[i] & 255;
-        if (n > 0) {
-          int moved = Math.abs((greys.get(n)[i] & 255) - (greys.get(n - 1)[i] & 255));
+        now[i] = seen[i] & 255;
+        if (goesOn) {
+          int grey = looked.greys.get(n)[i] & 255;
+          int moved = Math.abs(grey - (looked.greys.get(n - 1)[i] & 255));
           now[i] += KEPT[moved] * (steady[i] - now[i]);
         }
       }
@@ -216,18 +235,25 @@ final class MatteMaker {
     return frames;
   }
 
+  /** Whether a camera begins another shot with a frame. */
+  private boolean isCut(long frame) {
+    long us = rate.startUs(frame);
+    long before = rate.startUs(Math.max(0, frame - 1));
+    return shots.stream().anyMatch(s -> s.around(us).startUs() > before);
+  }
+
   private static byte[] allOf(int width, int height) {
     byte[] all = new byte[width * height];
     Arrays.fill(all, (byte) (VALUES - 1));
     return all;
   }
 
-  private void look(PersonModel model, Mat rgb, long us, Mat matte) {
+  private void look(PersonModel model, List<Cast> casts, Mat rgb, long us, Mat matte) {
     matte.setTo(new Scalar(VALUES - 1));
     for (int c = 0; c < grid.cameras(); c++) {
       Mat picture = rgb.submat(tile(c, rgb));
       Mat own = matte.submat(tile(c, matte));
-      List<Person> seen = seenBy(c, us);
+      List<Person> seen = casts.get(c).at(us);
       if (!seen.isEmpty()) {
         own.setTo(new Scalar(0));
       }
@@ -237,15 +263,31 @@ final class MatteMaker {
     }
   }
 
-  private List<Person> seenBy(int camera, long us) {
-    Span around = new Span(Math.max(0, us - STALE_US), us + STALE_US);
-    List<Person> seen = new ArrayList<>();
-    for (int p = 0; p < people.count(); p++) {
-      if (people.isSeen(p) && !people.on(camera).get(p).seenIn(around).isEmpty()) {
-        seen.add(people.on(camera).get(p));
-      }
+  /**
+   * Who is seen in the shot that a camera has now. Who turns away in it is still looked for where
+   * they were.
+   */
+  private final class Cast {
+    private final int camera;
+    private Span shot = new Span(0, 0);
+    private List<Person> seen = List.of();
+
+    Cast(int camera) {
+      this.camera = camera;
     }
-    return seen;
+
+    List<Person> at(long us) {
+      if (!shot.contains(us)) {
+        shot = shots.get(camera).around(us);
+        seen =
+            IntStream.range(0, people.count())
+                .filter(people::isSeen)
+                .mapToObj(p -> people.on(camera).get(p).in(shot))
+                .filter(Person::isSeen)
+                .toList();
+      }
+      return seen;
+    }
   }
 
   private Rect tile(int camera, Mat of) {

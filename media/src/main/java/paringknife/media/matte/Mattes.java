@@ -6,11 +6,13 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import paringknife.core.frame.cameras.CameraGrid;
 import paringknife.core.frame.people.People;
+import paringknife.core.frame.shots.ShotList;
 import paringknife.core.time.FrameRate;
 import paringknife.media.ffmpeg.Matte;
 import paringknife.media.store.WholeFile;
@@ -24,6 +26,9 @@ import paringknife.media.store.WholeFile;
 public final class Mattes implements Matte.Source {
   private static final int STRETCH_S = 2;
 
+  /** Another one where what is made of the same pictures is other than before. */
+  private static final int EDITION = 1;
+
   private final Path folder;
   private final MatteMaker maker;
   private final int stretchFrames;
@@ -34,10 +39,17 @@ public final class Mattes implements Matte.Source {
   /**
    * @param folder where they are kept; of these people only
    * @param proxy the pictures of all cameras side by side
+   * @param shots of each camera
    */
-  public Mattes(Path folder, Path proxy, CameraGrid grid, People people, FrameRate rate) {
+  public Mattes(
+      Path folder,
+      Path proxy,
+      CameraGrid grid,
+      People people,
+      List<ShotList> shots,
+      FrameRate rate) {
     this.folder = folder;
-    this.maker = new MatteMaker(proxy, grid, people, rate);
+    this.maker = new MatteMaker(proxy, grid, people, shots, rate);
     this.stretchFrames = framesOfAStretch(rate);
   }
 
@@ -70,7 +82,7 @@ public final class Mattes implements Matte.Source {
   }
 
   private Path fileOf(long number) {
-    return folder.resolve(number + ".matte.gz");
+    return folder.resolve(number + ".edition-" + EDITION + ".gz");
   }
 
   @Override

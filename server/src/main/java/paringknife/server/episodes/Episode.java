@@ -267,7 +267,7 @@ public final class Episode {
             .mapToObj(p -> "-" + p)
             .collect(Collectors.joining());
     Path kept = Ingest.mattes(folder.proxy()).resolve("people" + unseen);
-    return new Mattes(kept, folder.proxy(), grid(), people, rate());
+    return new Mattes(kept, folder.proxy(), grid(), people, seen.shots(), rate());
   }
 
   public CameraPlanner planner() {
