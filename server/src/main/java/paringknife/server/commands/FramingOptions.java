@@ -72,6 +72,7 @@ final class FramingOptions {
     Framed framed =
         Framed.of(Framed.UPRIGHT.shape(), layout(desk.people()))
             .with(manner)
+            .withBehind(desk.people() == 0 ? null : style.behind())
             .withAlternating(style.pushIns().alternating());
     return share == 0
         ? framed
