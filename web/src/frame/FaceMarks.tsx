@@ -4,6 +4,7 @@ import { api, type EpisodeCard, type FaceTrack } from '../api/client';
 import { lastAtOrBefore } from '../plate/sorted';
 import { usePlayhead } from '../plate/playhead';
 import { useWorkbench } from '../workbench/store';
+import { namesOf } from './names';
 
 const MINUTE_US = 60_000_000;
 /** A face that was not found for longer is not marked. */
@@ -45,6 +46,7 @@ export function FaceMarks({
     show(usePlayhead.getState().episodeUs);
     return usePlayhead.subscribe((s) => show(s.episodeUs));
   });
+  const names = namesOf(episode);
   const everywhere = episode.people.flatMap((p) => episode.cameras.map((_, camera) => ({ p, camera })));
   return everywhere.map(({ p, camera }) => (
     <div
@@ -55,17 +57,17 @@ export function FaceMarks({
     >
       <button
         className="pointer-events-auto translate-y-6 rounded bg-white px-1.5 py-0.5 text-[11px] font-semibold whitespace-nowrap text-[#241f1d] hover:bg-[#f3dfe4]"
-        aria-label={`${nameOn(p.name, speaking === p.index && heldOn === camera)}: hold ${p.name}`}
+        aria-label={`${nameOn(names[p.index], speaking === p.index && heldOn === camera)}: hold ${p.name}`}
         onClick={() => onChoose(p.index)}
       >
-        {nameOn(p.name, speaking === p.index && heldOn === camera)}
+        {nameOn(names[p.index], speaking === p.index && heldOn === camera)}
       </button>
     </div>
   ));
 }
 
 /** What stands at a face. */
-const nameOn = (name: string, held: boolean) => `${name.split(' ')[0]}${held ? ', held' : ''}`;
+const nameOn = (name: string, held: boolean) => `${name}${held ? ', held' : ''}`;
 
 const NUMBERS_OF_A_BOX = 4;
 

@@ -1,4 +1,5 @@
 import type { EpisodeCard } from '../api/client';
+import { namesOf } from './names';
 import { sameLayout, type Arrangement, type Layout } from './framing';
 
 const MOST_TOGETHER = 4;
@@ -13,7 +14,8 @@ interface Option {
 export function layoutsFor(people: EpisodeCard['people'], held: number): Option[] {
   const options: Option[] = [];
   if (people.length) options.push({ name: 'Whoever speaks', layout: { type: 'speaker' } });
-  for (const p of people) options.push({ name: p.name.split(' ')[0], layout: { type: 'one', person: p.index } });
+  const names = namesOf({ people });
+  for (const p of people) options.push({ name: names[p.index], layout: { type: 'one', person: p.index } });
   if (people.length > 1) {
     const shown = people.slice(0, MOST_TOGETHER).map((p) => p.index);
     const all = shown.length === 2 ? 'Both' : shown.length === 3 ? 'Three' : 'Four';
@@ -63,7 +65,7 @@ export function LayoutChoice({
     <div className="flex flex-wrap gap-1.5" role="group" aria-label="In the frame">
       {layoutsFor(people, held).map((o) => (
         <button
-          key={o.name}
+          key={JSON.stringify(o.layout)}
           className="button button-small"
           aria-pressed={value !== null && sameLayout(value, o.layout)}
           title={o.title}

@@ -7,7 +7,7 @@ import type { Framed } from './framing';
 
 function holder(person: number, names: string[]): string {
   if (person < 0) return 'middle';
-  return names[person]?.split(' ')[0] ?? `Person ${person + 1}`;
+  return names[person] ?? `Person ${person + 1}`;
 }
 
 /** What a segment shows, in the words of the lane. */

@@ -1,3 +1,4 @@
+import { NoClip } from '../workbench/NoClip';
 import { SelectionBar } from '../workbench/SelectionBar';
 import type { StageProps, StageView } from '../workbench/stageView';
 import { ClipMenu } from './ClipMenu';
@@ -10,7 +11,8 @@ function Bar(props: StageProps) {
 }
 
 function Side(props: StageProps) {
-  return props.open.clip && props.open.card && <FrameSide {...props} />;
+  if (!props.open.clip) return <NoClip {...props} />;
+  return props.open.card && <FrameSide {...props} />;
 }
 
 function Top(props: StageProps) {

@@ -1,8 +1,16 @@
 import type { EpisodeCard } from '../api/client';
 
-/** What people are called, by their numbers; numbers of those who were joined to others have no name. */
-export function namesOf(episode: EpisodeCard): string[] {
+const firstWord = (name: string) => name.split(' ')[0];
+
+/**
+ * What people are called, by their numbers: by their first name where nobody else has it. Numbers of those who
+ * were joined to others have no name.
+ */
+export function namesOf({ people }: Pick<EpisodeCard, 'people'>): string[] {
   const names: string[] = [];
-  for (const person of episode.people) names[person.index] = person.name;
+  for (const { index, name } of people) {
+    const shared = people.some((other) => other.index !== index && firstWord(other.name) === firstWord(name));
+    names[index] = shared ? name : firstWord(name);
+  }
   return names;
 }

@@ -68,7 +68,7 @@ export function reachName(reach: Reach, standing: Standing | null, names: string
       return 'this shot';
     case 'speaking': {
       const person = standing?.segment.panes[0].person ?? -1;
-      return `whenever ${person < 0 ? 'this person' : (names[person]?.split(' ')[0] ?? `person ${person + 1}`)} speaks`;
+      return `whenever ${person < 0 ? 'this person' : (names[person] ?? `person ${person + 1}`)} speaks`;
     }
     case 'clip':
       return 'the whole clip';

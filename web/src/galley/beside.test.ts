@@ -72,7 +72,7 @@ describe('what stands beside the words', () => {
       ],
       faces: [{ segment: 2, problem: 'CUT' }],
     } as unknown as Preview;
-    expect(framePieces(framed, preview, ['Ada Moor'], []).map((p) => p.text)).toEqual([
+    expect(framePieces(framed, preview, ['Ada'], []).map((p) => p.text)).toEqual([
       'Ada held',
       'Ada moves',
       'Person 2 set, face cut',

@@ -1,3 +1,4 @@
+import { NoClip } from '../workbench/NoClip';
 import { SelectionBar } from '../workbench/SelectionBar';
 import type { ClipChanges } from '../workbench/changes';
 import type { OpenEpisode, StageProps, StageView } from '../workbench/stageView';
@@ -12,6 +13,10 @@ const LANE_WIDTH = 128;
 
 function Beside({ open: { clip, cues, transcript, preview } }: StageProps) {
   return clip && cues && transcript && <LetterSide clip={clip} cues={cues} transcript={transcript} preview={preview} />;
+}
+
+function Side(props: StageProps) {
+  return props.open.clip ? null : <NoClip {...props} />;
 }
 
 function OnPlate({ open: { clip, preview, cues } }: StageProps) {
@@ -36,7 +41,7 @@ function retime(open: OpenEpisode, changes: ClipChanges, place: number, end: 'be
 
 export const letterStage: StageView = {
   Bar: SelectionBar,
-  Side: () => null,
+  Side,
   Beside,
   OnPlate,
   Foot,

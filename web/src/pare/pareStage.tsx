@@ -1,3 +1,4 @@
+import { NoClip } from '../workbench/NoClip';
 import { SelectionBar } from '../workbench/SelectionBar';
 import type { StageProps, StageView } from '../workbench/stageView';
 import { HandOnPanel } from './HandOnPanel';
@@ -13,8 +14,10 @@ function Bar(props: StageProps) {
   return <PareBar clip={clip} specs={specs ?? []} quietBelowDb={card?.quietBelowDb ?? SILENT_DB} />;
 }
 
-function Side({ open: { clip, card } }: StageProps) {
-  if (!clip || !card) return null;
+function Side(props: StageProps) {
+  const { clip, card } = props.open;
+  if (!clip) return <NoClip {...props} />;
+  if (!card) return null;
   return (
     <>
       <SoundPanel clip={clip} />

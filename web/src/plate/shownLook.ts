@@ -38,8 +38,12 @@ export function useLook(clip: ClipState | null): Look {
   return tried && tried.camera === null ? tried.look : clip.framed.look;
 }
 
-/** What is seen behind people of a clip at the moment; null for what was recorded. */
-export function useBehind(clip: ClipState | null): Ground | null {
+/**
+ * What is seen behind people of a clip at the moment; null for what was recorded.
+ *
+ * @param people how many are in the picture
+ */
+export function useBehind(clip: ClipState | null, people: number): Ground | null {
   const asRecorded = useShownLook((s) => s.asRecorded);
-  return asRecorded || !clip ? null : clip.framed.behind;
+  return asRecorded || !clip || people === 0 ? null : clip.framed.behind;
 }

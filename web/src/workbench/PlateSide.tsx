@@ -82,7 +82,7 @@ function ShownPlate({ open, acts, view }: Props) {
   const { card, specs, clip, preview, transcript } = open;
   const look = useLook(clip);
   const colours = useColours(clip);
-  const behind = useBehind(clip);
+  const behind = useBehind(clip, card!.people.length);
   const narrow = Boolean(view.Top && clip);
   const language = useShownLanguage((s) => s.language);
   const shownLanguage = language && clip?.lettered.translations[language] ? language : null;

@@ -220,7 +220,7 @@ final class RenderBench {
             () -> {
               for (PictureRun run : grounded.playback().runs()) {
                 for (long n = 0; n < run.count(); n++) {
-                  mattes.at(run.episodeFrame() + (run.held() ? 0 : n));
+                  mattes.at(run.shownAt(run.clipFrame() + n));
                 }
               }
             });

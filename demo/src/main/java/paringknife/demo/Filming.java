@@ -19,7 +19,7 @@ import paringknife.media.process.ProcessFailed;
 
 /** Draws a performance frame by frame and hands the pictures with their sound to ffmpeg. */
 final class Filming {
-  private static final List<Portrait.Look> LOOKS =
+  static final List<Portrait.Look> LOOKS =
       List.of(
           new Portrait.Look(
               new Color(0xE0AC8C),

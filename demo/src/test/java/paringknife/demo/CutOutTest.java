@@ -44,16 +44,7 @@ class CutOutTest {
 
   private static final CameraGrid GRID = CameraGrid.one(WIDTH, HEIGHT);
 
-  private final Portrait portrait =
-      new Portrait(
-          new Portrait.Look(
-              new Color(0xE0AC8C),
-              new Color(0x7A3B22),
-              new Color(0x7C6A4A),
-              new Color(0x4F6B4A),
-              true,
-              false),
-          0.5);
+  private final Portrait portrait = new Portrait(Filming.LOOKS.get(0), 0.5);
 
   private Path folder = Path.of("made");
   private Path film = Path.of("film.mp4");

@@ -137,15 +137,7 @@ class OddRecordingsTest {
   }
 
   private static Portrait portrait(double scale) {
-    return new Portrait(
-        new Portrait.Look(
-            new Color(0xE0AC8C),
-            new Color(0x7A3B22),
-            new Color(0x7C6A4A),
-            new Color(0x4F6B4A),
-            true,
-            false),
-        scale);
+    return new Portrait(Filming.LOOKS.get(0), scale);
   }
 
   private static void image(Graphics2D g, BufferedImage image, double middle, double y) {

@@ -2,7 +2,6 @@ package paringknife.demo;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.geom.AffineTransform;
 import java.awt.image.BufferedImage;
@@ -87,16 +86,7 @@ class WalkerTest {
 
   private void draw(Path film) throws IOException, InterruptedException {
     Random random = new Random(7);
-    Portrait portrait =
-        new Portrait(
-            new Portrait.Look(
-                new Color(0xE0AC8C),
-                new Color(0x7A3B22),
-                new Color(0x7C6A4A),
-                new Color(0x4F6B4A),
-                true,
-                false),
-            0.6);
+    Portrait portrait = new Portrait(Filming.LOOKS.get(0), 0.6);
     new DrawnFilm(WIDTH, HEIGHT, 25)
         .write(
             film,

@@ -213,6 +213,7 @@ class CamerasInFileTest {
                 SoundPlan.of(kept),
                 runs,
                 path,
+                null,
                 Look.AS_RECORDED,
                 null,
                 "",

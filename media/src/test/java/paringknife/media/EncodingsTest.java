@@ -67,6 +67,7 @@ class EncodingsTest {
                 SoundPlan.of(cuts.kept()),
                 runs,
                 FramePath.whole(320, 180, PictureRun.total(runs)),
+                null,
                 Look.AS_RECORDED,
                 null,
                 "",

@@ -103,6 +103,7 @@ class LayoutsInFileTest {
                 SoundPlan.of(cuts.kept()),
                 PictureRun.of(cuts, RATE),
                 path,
+                null,
                 look,
                 laid,
                 "",

@@ -63,6 +63,7 @@ class ManySpansTest {
                 SoundPlan.of(kept),
                 runs,
                 FramePath.of(runs, windows, new FrameRate(25, 1)),
+                null,
                 Look.AS_RECORDED,
                 null,
                 "",

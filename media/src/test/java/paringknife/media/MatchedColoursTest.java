@@ -144,6 +144,7 @@ class MatchedColoursTest {
                 SoundPlan.of(List.of(all)),
                 PictureRun.of(new CutList(List.of(all), List.of()), RATE),
                 new FramePath(List.of(shown)),
+                null,
                 Look.AS_RECORDED,
                 null,
                 "",

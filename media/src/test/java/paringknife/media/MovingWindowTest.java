@@ -110,6 +110,7 @@ class MovingWindowTest {
                 SoundPlan.of(cuts.kept()),
                 PictureRun.of(cuts, new FrameRate(25, 1)),
                 path,
+                null,
                 Look.AS_RECORDED,
                 null,
                 "",

@@ -103,6 +103,7 @@ class OddPicturesTest {
                 SoundPlan.of(cuts.kept()),
                 runs,
                 FramePath.whole(width, height, PictureRun.total(runs)),
+                null,
                 Look.AS_RECORDED,
                 null,
                 "",

@@ -69,6 +69,7 @@ class SideBySideTest {
         SoundPlan.of(cuts().kept()),
         RUNS,
         path,
+        null,
         Look.AS_RECORDED,
         null,
         "",

@@ -104,9 +104,9 @@ public final class ComposedClip {
     return files.stream().distinct().toList();
   }
 
-  /** What is seen behind people; null for what was recorded. */
+  /** What is seen behind people; null for what was recorded, as where there is nobody. */
   public @Nullable Ground behind() {
-    return state.clip().framed().behind();
+    return state.material().planner().seesAnybody() ? state.clip().framed().behind() : null;
   }
 
   /** What is done to the picture itself. */

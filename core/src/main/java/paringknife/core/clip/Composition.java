@@ -125,15 +125,10 @@ public record Composition(
    * @param hasHeading whether the clip's title stands on it
    */
   public Still still(long clipFrame, boolean hasHeading) {
-    PictureRun shown = playback.runs().get(0);
-    for (PictureRun run : playback.runs()) {
-      if (run.clipFrame() <= clipFrame) {
-        shown = run;
-      }
-    }
-    long frame = Math.min(clipFrame - shown.clipFrame(), shown.count() - 1);
+    PictureRun shown = PictureRun.at(playback.runs(), clipFrame);
+    long last = shown.clipFrame() + shown.count() - 1;
     return new Still(
-        shown.episodeFrame() + (shown.held() ? 0 : frame),
+        shown.shownAt(Math.min(clipFrame, last)),
         path.only(clipFrame),
         behind,
         look,

@@ -78,6 +78,11 @@ public final class CameraPlanner {
         transcript);
   }
 
+  /** Whether anybody is seen in the episode. */
+  public boolean seesAnybody() {
+    return IntStream.range(0, people.count()).anyMatch(people::isSeen);
+  }
+
   /** Who is which speaker. */
   public SpeakerPlacement placement() {
     return placement;

@@ -12,17 +12,6 @@ import paringknife.core.time.FrameRate;
 record FilmedTime(List<PictureRun> runs, FrameRate rate) {
   /** When on the episode's clock a frame of the clip was filmed. */
   long episodeUs(long clipFrame) {
-    int from = 0;
-    int to = runs.size() - 1;
-    while (from < to) {
-      int middle = (from + to + 1) / 2;
-      if (runs.get(middle).clipFrame() <= clipFrame) {
-        from = middle;
-      } else {
-        to = middle - 1;
-      }
-    }
-    PictureRun now = runs.get(from);
-    return rate.startUs(now.episodeFrame() + (now.held() ? 0 : clipFrame - now.clipFrame()));
+    return rate.startUs(PictureRun.at(runs, clipFrame).shownAt(clipFrame));
   }
 }

@@ -72,7 +72,7 @@ public record Framed(
         1);
   }
 
-  Framed with(Shape otherShape, Layout other) {
+  public Framed with(Shape otherShape, Layout other) {
     return new Framed(
         otherShape,
         other,

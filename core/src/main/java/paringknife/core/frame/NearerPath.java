@@ -74,7 +74,7 @@ final class NearerPath {
     long[] times = new long[(int) path.frames()];
     for (PictureRun run : runs) {
       for (long f = 0; f < run.count(); f++) {
-        long frame = run.episodeFrame() + (run.held() ? 0 : f);
+        long frame = run.shownAt(run.clipFrame() + f);
         times[(int) (run.clipFrame() + f)] = seen.rate().startUs(frame);
       }
     }

@@ -41,7 +41,7 @@ final class GroundBehind implements AutoCloseable {
 
   private final Ground ground;
   private final Matte.Source mattes;
-  private final FrameNumbers numbers;
+  private final List<PictureRun> runs;
   private final CameraGrid grid;
   private final int width;
   private final int height;
@@ -56,7 +56,7 @@ final class GroundBehind implements AutoCloseable {
   GroundBehind(Behind behind, List<PictureRun> runs, CameraGrid grid, int width, int height) {
     this.ground = behind.ground();
     this.mattes = behind.mattes();
-    this.numbers = new FrameNumbers(runs);
+    this.runs = runs;
     this.grid = grid;
     this.width = width;
     this.height = height;
@@ -69,7 +69,7 @@ final class GroundBehind implements AutoCloseable {
    * @param clipFrame which of the clip it is
    */
   void lay(byte[] picture, long clipFrame) {
-    Matte now = mattes.at(numbers.episodeFrame(clipFrame));
+    Matte now = mattes.at(PictureRun.at(runs, clipFrame).shownAt(clipFrame));
     Mat read = new Mat(now.height(), now.width(), CvType.CV_8UC1);
     read.put(0, 0, now.shares());
     read.convertTo(matte, CvType.CV_32F, 1 / WHOLE);
@@ -80,32 +80,27 @@ final class GroundBehind implements AutoCloseable {
     lay(picture, width * height + chroma, width / 2, height / 2, true);
   }
 
-  private void lay(byte[] picture, int at, int wide, int high, boolean chroma) {
+  private void lay(byte[] all, int at, int wide, int high, boolean chroma) {
     byte[] samples = new byte[wide * high];
-    System.arraycopy(picture, at, samples, 0, samples.length);
+    System.arraycopy(all, at, samples, 0, samples.length);
     Mat plane = new Mat(high, wide, CvType.CV_8UC1);
     plane.put(0, 0, samples);
-    for (CameraGrid.Cell cell : grid.cells()) {
-      Mat seen = plane.submat(partOf(cell, plane));
-      Mat people = matte.submat(partOf(cell, matte));
-      lay(seen, people, chroma);
-      seen.release();
-      people.release();
+    List<CameraGrid.Cell> seen = grid.cellsIn(wide, high);
+    List<CameraGrid.Cell> people = grid.cellsIn(matte.cols(), matte.rows());
+    for (int c = 0; c < grid.cameras(); c++) {
+      Mat picture = plane.submat(rect(seen.get(c)));
+      Mat cutOut = matte.submat(rect(people.get(c)));
+      lay(picture, cutOut, chroma);
+      picture.release();
+      cutOut.release();
     }
     plane.get(0, 0, samples);
-    System.arraycopy(samples, 0, picture, at, samples.length);
+    System.arraycopy(samples, 0, all, at, samples.length);
     plane.release();
   }
 
-  /** Where a camera's picture lies in that of all. */
-  private Rect partOf(CameraGrid.Cell cell, Mat all) {
-    double across = all.cols() / (double) grid.width();
-    double down = all.rows() / (double) grid.height();
-    int x = (int) Math.round(cell.x() * across);
-    int y = (int) Math.round(cell.y() * down);
-    int right = Math.min(all.cols(), (int) Math.round((cell.x() + cell.width()) * across));
-    int bottom = Math.min(all.rows(), (int) Math.round((cell.y() + cell.height()) * down));
-    return new Rect(x, y, Math.max(1, right - x), Math.max(1, bottom - y));
+  private static Rect rect(CameraGrid.Cell cell) {
+    return new Rect(cell.x(), cell.y(), cell.width(), cell.height());
   }
 
   private void lay(Mat plane, Mat people, boolean chroma) {
@@ -137,7 +132,7 @@ final class GroundBehind implements AutoCloseable {
     double sigma = SOFTNESS * SMALL;
     Mat all = withMargin(recorded, size, part);
     Mat people = withMargin(cutOut, size, part);
-    Core.subtract(new Mat(size, CvType.CV_32F, new Scalar(1)), people, share);
+    people.convertTo(share, CvType.CV_32F, -1, 1);
     Core.multiply(share, share, share);
     Mat without = all.mul(share);
     for (Mat mat : List.of(all, without, share)) {

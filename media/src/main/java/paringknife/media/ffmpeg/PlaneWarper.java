@@ -32,8 +32,6 @@ final class PlaneWarper {
   private final FramePath path;
   private final int width;
   private final int height;
-  private final int pictureWidth;
-  private final int pictureHeight;
   private final int sourceWidth;
   private final int sourceHeight;
   private final @Nullable Behind behind;
@@ -47,8 +45,6 @@ final class PlaneWarper {
     this.behind = order.behind();
     this.runs = order.runs();
     this.grid = order.cameras().grid();
-    this.pictureWidth = grid.width();
-    this.pictureHeight = grid.height();
     // Pictures are made smaller on their way here where windows are larger than the file.
     double scale = Math.min(1, height / path.leastLines());
     this.sourceWidth = Math.max(2, even(grid.width() * scale));
@@ -148,8 +144,8 @@ final class PlaneWarper {
     }
 
     private void draw(byte[] in, int at, Window seen, CubicWindow.Place place) {
-      double scaleX = sourceWidth / (double) pictureWidth;
-      double scaleY = sourceHeight / (double) pictureHeight;
+      double scaleX = sourceWidth / (double) grid.width();
+      double scaleY = sourceHeight / (double) grid.height();
       double stepX = seen.width() / (place.width() * every);
       double stepY = seen.height() / (place.height() * every);
       window.draw(

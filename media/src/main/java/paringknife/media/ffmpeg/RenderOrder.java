@@ -46,26 +46,6 @@ public record RenderOrder(
     @Nullable LoudnessTarget loudness,
     double speed,
     Encoding encoding) {
-  /** With the ground that was recorded. */
-  public RenderOrder(
-      Cameras cameras,
-      SampleSource sound,
-      SoundPlan plan,
-      List<PictureRun> runs,
-      FramePath path,
-      Look look,
-      @Nullable LaidPicture laid,
-      String captions,
-      int width,
-      int height,
-      FrameRate delivered,
-      @Nullable LoudnessTarget loudness,
-      double speed,
-      Encoding encoding) {
-    this(
-        cameras, sound, plan, runs, path, null, look, laid, captions, width, height, delivered,
-        loudness, speed, encoding);
-  }
 
   /** The frame rate of the runs. */
   FrameRate rate() {

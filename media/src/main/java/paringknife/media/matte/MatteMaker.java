@@ -250,9 +250,11 @@ final class MatteMaker {
 
   private void look(PersonModel model, List<Cast> casts, Mat rgb, long us, Mat matte) {
     matte.setTo(new Scalar(VALUES - 1));
+    List<CameraGrid.Cell> pictures = grid.cellsIn(rgb.cols(), rgb.rows());
+    List<CameraGrid.Cell> mattes = grid.cellsIn(matte.cols(), matte.rows());
     for (int c = 0; c < grid.cameras(); c++) {
-      Mat picture = rgb.submat(tile(c, rgb));
-      Mat own = matte.submat(tile(c, matte));
+      Mat picture = rgb.submat(rect(pictures.get(c)));
+      Mat own = matte.submat(rect(mattes.get(c)));
       List<Person> seen = casts.get(c).at(us);
       if (!seen.isEmpty()) {
         own.setTo(new Scalar(0));
@@ -290,15 +292,8 @@ final class MatteMaker {
     }
   }
 
-  private Rect tile(int camera, Mat of) {
-    CameraGrid.Cell cell = grid.cells().get(camera);
-    double across = of.cols() / (double) grid.width();
-    double down = of.rows() / (double) grid.height();
-    int x = (int) Math.round(cell.x() * across);
-    int y = (int) Math.round(cell.y() * down);
-    int right = Math.min(of.cols(), (int) Math.round((cell.x() + cell.width()) * across));
-    int bottom = Math.min(of.rows(), (int) Math.round((cell.y() + cell.height()) * down));
-    return new Rect(x, y, Math.max(1, right - x), Math.max(1, bottom - y));
+  private static Rect rect(CameraGrid.Cell cell) {
+    return new Rect(cell.x(), cell.y(), cell.width(), cell.height());
   }
 
   private static byte[] steep(double[] matte) {

@@ -9,6 +9,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
 import paringknife.core.frame.cameras.CameraGrid;
 import paringknife.core.frame.people.People;
@@ -32,6 +33,7 @@ public final class Mattes implements Matte.Source {
   private final Path folder;
   private final MatteMaker maker;
   private final int stretchFrames;
+  private final ConcurrentHashMap<Long, Object> beingMade = new ConcurrentHashMap<>();
   private volatile @Nullable Read latest;
 
   private record Read(long number, MatteStretch stretch) {}
@@ -64,21 +66,23 @@ public final class Mattes implements Matte.Source {
     return Files.exists(file) ? Optional.of(file) : Optional.empty();
   }
 
-  /** Makes a stretch where it is not there. */
+  /** Makes a stretch where it is not there; whoever asks meanwhile waits for it. */
   public Path make(long number) {
-    return made(number)
-        .orElseGet(
-            () -> {
-              ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-              try {
-                maker.make(number * stretchFrames, stretchFrames).write(bytes);
-                Files.createDirectories(folder);
-              } catch (IOException e) {
-                throw new UncheckedIOException(e);
-              }
-              WholeFile.write(fileOf(number), bytes.toByteArray());
-              return fileOf(number);
-            });
+    synchronized (beingMade.computeIfAbsent(number, n -> new Object())) {
+      return made(number).orElseGet(() -> written(number));
+    }
+  }
+
+  private Path written(long number) {
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    try {
+      maker.make(number * stretchFrames, stretchFrames).write(bytes);
+      Files.createDirectories(folder);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    WholeFile.write(fileOf(number), bytes.toByteArray());
+    return fileOf(number);
   }
 
   private Path fileOf(long number) {

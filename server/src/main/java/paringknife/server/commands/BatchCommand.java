@@ -245,7 +245,12 @@ final class BatchCommand implements Callable<Integer> {
     ClipDocument made =
         whole
             .with(pared)
-            .with(framing.of(episode.editor().cuts(pared), episode.desk().framing(), house));
+            .with(
+                framing.of(
+                    whole.framed(),
+                    episode.editor().cuts(pared),
+                    episode.desk().framing(),
+                    house.pushIns()));
     return languages.on(made, episode.compose(made).said(), episode.transcript());
   }
 

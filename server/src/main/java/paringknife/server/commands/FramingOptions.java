@@ -4,7 +4,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
-import paringknife.core.clip.HouseStyle;
 import paringknife.core.clip.cut.CutList;
 import paringknife.core.frame.Arrangement;
 import paringknife.core.frame.FrameDesk;
@@ -15,6 +14,7 @@ import paringknife.core.frame.Layout;
 import paringknife.core.frame.Liveliness;
 import paringknife.core.frame.Manner;
 import paringknife.core.frame.PushIn;
+import paringknife.core.frame.PushInHabit;
 import picocli.CommandLine.Option;
 
 /** How clips of a batch are framed. */
@@ -61,19 +61,20 @@ final class FramingOptions {
   /**
    * The framing of a clip; layouts of several people need them in the picture.
    *
-   * @param style how windows move and come nearer where it is not said
+   * @param styled as its style has it
+   * @param usual how it comes nearer where it is not said
    */
-  Framed of(CutList cuts, FrameDesk desk, HouseStyle style) {
-    Manner usual = style.manner();
-    Manner manner =
-        liveliness == null ? usual : new Manner(liveliness, usual.tightness(), usual.divider());
-    double share = pushIns == null ? style.pushIns().share() : pushIns / 100;
-    PushIn.Move move = pushIns == null ? style.pushIns().move() : PushIn.Move.GLIDE;
+  Framed of(Framed styled, CutList cuts, FrameDesk desk, PushInHabit usual) {
+    Manner manner = styled.manner();
     Framed framed =
-        Framed.of(Framed.UPRIGHT.shape(), layout(desk.people()))
-            .with(manner)
-            .withBehind(desk.people() == 0 ? null : style.behind())
-            .withAlternating(style.pushIns().alternating());
+        styled
+            .with(styled.shape(), layout(desk.people()))
+            .with(
+                liveliness == null
+                    ? manner
+                    : new Manner(liveliness, manner.tightness(), manner.divider()));
+    double share = pushIns == null ? usual.share() : pushIns / 100;
+    PushIn.Move move = pushIns == null ? usual.move() : PushIn.Move.GLIDE;
     return share == 0
         ? framed
         : new FrameIntent.ProposePushIns(share, move).apply(framed, cuts, desk);

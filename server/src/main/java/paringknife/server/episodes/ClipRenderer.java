@@ -171,6 +171,7 @@ public final class ClipRenderer {
             plan,
             runs,
             FramePath.whole(width, height, PictureRun.total(runs)),
+            null,
             Look.AS_RECORDED,
             null,
             "",

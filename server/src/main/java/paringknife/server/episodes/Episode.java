@@ -68,6 +68,7 @@ public final class Episode {
   private volatile @Nullable RoomToneFinder tones;
   private volatile @Nullable SoundPlanner soundPlanner;
   private volatile @Nullable Cleaning cleaning;
+  private @Nullable Mattes mattes;
   private final ConcurrentHashMap<Brief, List<Pick>> picks = new ConcurrentHashMap<>();
 
   /** With the shipped filler words of its language. */
@@ -258,16 +259,21 @@ public final class Episode {
     return seen.cameras().grid();
   }
 
-  /** What of its pictures people are. */
-  public Mattes mattes() {
-    People people = seen.people();
-    String unseen =
-        IntStream.range(0, people.count())
-            .filter(p -> !people.isSeen(p))
-            .mapToObj(p -> "-" + p)
-            .collect(Collectors.joining());
-    Path kept = Ingest.mattes(folder.proxy()).resolve("people" + unseen);
-    return new Mattes(kept, folder.proxy(), grid(), people, seen.shots(), rate());
+  /** What of its pictures people are; one for all who ask, so that nothing is made twice. */
+  public synchronized Mattes mattes() {
+    Mattes made = mattes;
+    if (made == null) {
+      People people = seen.people();
+      String unseen =
+          IntStream.range(0, people.count())
+              .filter(p -> !people.isSeen(p))
+              .mapToObj(p -> "-" + p)
+              .collect(Collectors.joining());
+      Path kept = Ingest.mattes(folder.proxy()).resolve("people" + unseen);
+      made = new Mattes(kept, folder.proxy(), grid(), people, seen.shots(), rate());
+      mattes = made;
+    }
+    return made;
   }
 
   public CameraPlanner planner() {

@@ -62,6 +62,26 @@ public record PictureRun(long clipFrame, long episodeFrame, long count, boolean 
     return endFrame;
   }
 
+  /** The run in which a frame of the clip lies; the first or the last one beyond them. */
+  public static PictureRun at(List<PictureRun> runs, long clipFrame) {
+    int from = 0;
+    int to = runs.size() - 1;
+    while (from < to) {
+      int middle = (from + to + 1) / 2;
+      if (runs.get(middle).clipFrame() <= clipFrame) {
+        from = middle;
+      } else {
+        to = middle - 1;
+      }
+    }
+    return runs.get(from);
+  }
+
+  /** Which frame of the episode a frame of the clip shows that lies in this run. */
+  public long shownAt(long clip) {
+    return episodeFrame + (held ? 0 : clip - clipFrame);
+  }
+
   /** Number of frames of all runs together. */
   public static long total(List<PictureRun> runs) {
     return runs.stream().mapToLong(PictureRun::count).sum();

@@ -119,6 +119,26 @@ public record CameraGrid(List<Cell> cells, int width, int height) {
     return nearest;
   }
 
+  /** Where the pictures lie when those of all are so wide and so high together. */
+  public List<Cell> cellsIn(int otherWidth, int otherHeight) {
+    double across = otherWidth / (double) width;
+    double down = otherHeight / (double) height;
+    return cells.stream()
+        .map(
+            cell -> {
+              int x = (int) Math.round(cell.x() * across);
+              int y = (int) Math.round(cell.y() * down);
+              int right = (int) Math.round((cell.x() + cell.width()) * across);
+              int bottom = (int) Math.round((cell.y() + cell.height()) * down);
+              return new Cell(
+                  x,
+                  y,
+                  Math.max(1, Math.min(otherWidth, right) - x),
+                  Math.max(1, Math.min(otherHeight, bottom) - y));
+            })
+        .toList();
+  }
+
   /** Some of the cameras, in rows of their own. */
   public CameraGrid only(List<Integer> cameras) {
     return of(
