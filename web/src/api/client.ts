@@ -7,6 +7,7 @@ export type EpisodeCard = Schemas['EpisodeCard'];
 export type TranscriptColumns = Schemas['TranscriptColumns'];
 export type ClipState = Schemas['ClipState'];
 export type ClipStep = Schemas['ClipStep'];
+export type FaceInClip = Schemas['FaceInClip'];
 export type TranscriptStep = Schemas['TranscriptStep'];
 export type DoubtfulWord = Schemas['DoubtfulWord'];
 export type Said = Schemas['Said'];
@@ -256,6 +257,7 @@ export const api = {
   duplicate: (id: number) => post<ClipState>(`/clips/${id}/duplicate`),
   preview: (id: number) => get<Preview>(`/clips/${id}/preview`),
   cues: (id: number) => get<Cue[]>(`/clips/${id}/cues`),
+  facesInClip: (id: number) => get<FaceInClip[]>(`/clips/${id}/faces`),
   faces: (id: number, fromUs: number, toUs: number) =>
     get<FaceTrack[]>(`/episodes/${id}/faces?fromUs=${fromUs}&toUs=${toUs}`),
   putPeopleRight: (id: number, correction: PeopleCorrection) => post<void>(`/episodes/${id}/people`, { correction }),
@@ -295,6 +297,7 @@ export const api = {
   post: (id: number, spec: string) => get<Schemas['PostOfClip']>(`/clips/${id}/post?spec=${encodeURIComponent(spec)}`),
   letterings: () => get<Specimens>('/letterings'),
   addFont: (file: Blob) => post<Specimens['typefaces'][number]>('/fonts', file),
+  addBackdrop: (file: Blob) => post<Schemas['BackdropKept']>('/backdrops', file),
   addLogo: (file: Blob) => post<Schemas['LogoKept']>('/logos', file),
   postPattern: (id: number) => get<Schemas['TextPatternKept']>(`/episodes/${id}/post-pattern`),
   keepPostPattern: (id: number, pattern: string) =>

@@ -1396,6 +1396,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/backdrops": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["add_5"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/workers": {
         parameters: {
             query?: never;
@@ -2324,6 +2340,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/clips/{id}/faces": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["faces_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/clips/{id}/cut-list": {
         parameters: {
             query?: never;
@@ -2412,6 +2444,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["captionStanding"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/backdrops/{picture}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["picture_2"];
         put?: never;
         post?: never;
         delete?: never;
@@ -3171,6 +3219,11 @@ export interface components {
             lastWord: number;
             title: string;
         };
+        Backdrop: {
+            picture: string;
+            /** Format: double */
+            aspect: number;
+        };
         Breaking: {
             /** Format: int32 */
             words: number;
@@ -3317,8 +3370,11 @@ export interface components {
             /** Format: double */
             alternating: number;
             /** @enum {string|null} */
-            behind: "SOFT" | "DARK" | "LIGHT" | null;
+            behind: "SOFT" | "DARK" | "LIGHT" | "PICTURE" | null;
+            backdrop: components["schemas"]["Backdrop"] | null;
             look: components["schemas"]["Look"];
+            /** Format: double */
+            skin: number;
             colours: components["schemas"]["CameraColours"];
             cameras: components["schemas"]["CameraCut"][];
             /** Format: int64 */
@@ -3700,13 +3756,18 @@ export interface components {
             revision: number;
             intent: components["schemas"]["Intent"];
         };
-        Intent: components["schemas"]["AlternateIntent"] | components["schemas"]["AskForIntent"] | components["schemas"]["CallOutIntent"] | components["schemas"]["ChangeBehindIntent"] | components["schemas"]["ChangeCameraLookIntent"] | components["schemas"]["ChangeGapIntent"] | components["schemas"]["ChangeLookIntent"] | components["schemas"]["ChangePushInIntent"] | components["schemas"]["ChooseCoverIntent"] | components["schemas"]["CleanUpIntent"] | components["schemas"]["CutToIntent"] | components["schemas"]["DropCallOutIntent"] | components["schemas"]["DropCameraCutsIntent"] | components["schemas"]["DropLanguageIntent"] | components["schemas"]["DropPushInsIntent"] | components["schemas"]["DropStretchIntent"] | components["schemas"]["EditCaptionsIntent"] | components["schemas"]["FitIntent"] | components["schemas"]["KeepAttemptIntent"] | components["schemas"]["LayLogoIntent"] | components["schemas"]["LeaveOutIntent"] | components["schemas"]["LetCaptionsBeIntent"] | components["schemas"]["LetGoIntent"] | components["schemas"]["LetterIntent"] | components["schemas"]["MatchColoursIntent"] | components["schemas"]["MoveCutIntent"] | components["schemas"]["MoveSeamIntent"] | components["schemas"]["MoveWordsIntent"] | components["schemas"]["PareChosenFillersIntent"] | components["schemas"]["PareFillersIntent"] | components["schemas"]["ParePauseAfterIntent"] | components["schemas"]["ParePausesIntent"] | components["schemas"]["PareRepeatsIntent"] | components["schemas"]["PareWordsIntent"] | components["schemas"]["ProposePushInsIntent"] | components["schemas"]["PullWordsIntent"] | components["schemas"]["PushInOnIntent"] | components["schemas"]["PutBackReasonIntent"] | components["schemas"]["PutBackRemovalsIntent"] | components["schemas"]["PutBackWordsIntent"] | components["schemas"]["PutGapIntent"] | components["schemas"]["RebreakIntent"] | components["schemas"]["ReframeIntent"] | components["schemas"]["RenameIntent"] | components["schemas"]["ReplaceInCaptionsIntent"] | components["schemas"]["RestyleIntent"] | components["schemas"]["RetypeIntent"] | components["schemas"]["SetByHandIntent"] | components["schemas"]["SetCallOutsIntent"] | components["schemas"]["SetMannerIntent"] | components["schemas"]["SetSpeedIntent"] | components["schemas"]["ShiftCaptionsIntent"] | components["schemas"]["ShowNamesIntent"] | components["schemas"]["TakeProposalsIntent"] | components["schemas"]["TranslateIntent"] | components["schemas"]["TreatWordsIntent"] | components["schemas"]["UseCaptionsIntent"] | components["schemas"]["UseLanguageIntent"] | components["schemas"]["WaiveIntent"] | components["schemas"]["WritePostIntent"];
+        Intent: components["schemas"]["AlternateIntent"] | components["schemas"]["AskForIntent"] | components["schemas"]["CallOutIntent"] | components["schemas"]["ChangeBehindIntent"] | components["schemas"]["ChangeCameraLookIntent"] | components["schemas"]["ChangeGapIntent"] | components["schemas"]["ChangeLookIntent"] | components["schemas"]["ChangePushInIntent"] | components["schemas"]["ChooseBackdropIntent"] | components["schemas"]["ChooseCoverIntent"] | components["schemas"]["CleanUpIntent"] | components["schemas"]["CutToIntent"] | components["schemas"]["DropCallOutIntent"] | components["schemas"]["DropCameraCutsIntent"] | components["schemas"]["DropLanguageIntent"] | components["schemas"]["DropPushInsIntent"] | components["schemas"]["DropStretchIntent"] | components["schemas"]["EditCaptionsIntent"] | components["schemas"]["FitIntent"] | components["schemas"]["KeepAttemptIntent"] | components["schemas"]["LayLogoIntent"] | components["schemas"]["LeaveOutIntent"] | components["schemas"]["LetCaptionsBeIntent"] | components["schemas"]["LetGoIntent"] | components["schemas"]["LetterIntent"] | components["schemas"]["MatchColoursIntent"] | components["schemas"]["MoveCutIntent"] | components["schemas"]["MoveSeamIntent"] | components["schemas"]["MoveWordsIntent"] | components["schemas"]["PareChosenFillersIntent"] | components["schemas"]["PareFillersIntent"] | components["schemas"]["ParePauseAfterIntent"] | components["schemas"]["ParePausesIntent"] | components["schemas"]["PareRepeatsIntent"] | components["schemas"]["PareWordsIntent"] | components["schemas"]["ProposePushInsIntent"] | components["schemas"]["PullWordsIntent"] | components["schemas"]["PushInOnIntent"] | components["schemas"]["PutBackReasonIntent"] | components["schemas"]["PutBackRemovalsIntent"] | components["schemas"]["PutBackWordsIntent"] | components["schemas"]["PutGapIntent"] | components["schemas"]["RebreakIntent"] | components["schemas"]["ReframeIntent"] | components["schemas"]["RenameIntent"] | components["schemas"]["ReplaceInCaptionsIntent"] | components["schemas"]["RestyleIntent"] | components["schemas"]["RetypeIntent"] | components["schemas"]["SetByHandIntent"] | components["schemas"]["SetCallOutsIntent"] | components["schemas"]["SetMannerIntent"] | components["schemas"]["SetSpeedIntent"] | components["schemas"]["ShiftCaptionsIntent"] | components["schemas"]["ShowNamesIntent"] | components["schemas"]["SmoothSkinIntent"] | components["schemas"]["TakeProposalsIntent"] | components["schemas"]["TranslateIntent"] | components["schemas"]["TreatWordsIntent"] | components["schemas"]["UseCaptionsIntent"] | components["schemas"]["UseLanguageIntent"] | components["schemas"]["WaiveIntent"] | components["schemas"]["WritePostIntent"];
         BundleName: {
             file: string;
         };
         Opened: {
             /** Format: int64 */
             id: number;
+        };
+        BackdropKept: {
+            picture: string;
+            /** Format: double */
+            aspect: number;
         };
         WorkShown: {
             taken: boolean;
@@ -4203,6 +4264,13 @@ export interface components {
             text: string;
             sure: boolean;
         };
+        FaceInClip: {
+            /** Format: int32 */
+            camera: number;
+            shown: components["schemas"]["Span"];
+            timesUs: number[];
+            boxes: number[];
+        };
         CueWord: {
             text: string;
             span: components["schemas"]["Span"];
@@ -4273,7 +4341,7 @@ export interface components {
              */
             type: "changeBehind";
             /** @enum {string|null} */
-            ground: "SOFT" | "DARK" | "LIGHT" | null;
+            ground: "SOFT" | "DARK" | "LIGHT" | "PICTURE" | null;
         };
         ChangeCameraLookIntent: {
             /**
@@ -4319,6 +4387,14 @@ export interface components {
             move: "STEP" | "GLIDE";
             curve: components["schemas"]["Curve"];
             on: boolean;
+        };
+        ChooseBackdropIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "chooseBackdrop";
+            backdrop: components["schemas"]["Backdrop"];
         };
         ChooseCoverIntent: {
             /**
@@ -4770,6 +4846,15 @@ export interface components {
             type: "showNames";
             names: components["schemas"]["Names"];
         };
+        SmoothSkinIntent: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "smoothSkin";
+            /** Format: double */
+            amount: number;
+        };
         TakeProposalsIntent: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -4888,7 +4973,7 @@ export interface components {
              */
             type: "whole";
             /** @enum {string} */
-            ground: "SOFT" | "DARK" | "LIGHT";
+            ground: "SOFT" | "DARK" | "LIGHT" | "PICTURE";
         };
         FromHereExtent: {
             /**
@@ -8695,6 +8780,38 @@ export interface operations {
             };
         };
     };
+    add_5: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Up to 12 MB; more is answered with 413. */
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["BackdropKept"];
+                };
+            };
+            /** @description More than is taken. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     all_1: {
         parameters: {
             query?: never;
@@ -10073,6 +10190,28 @@ export interface operations {
             };
         };
     };
+    faces_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["FaceInClip"][];
+                };
+            };
+        };
+    };
     cutList: {
         parameters: {
             query?: {
@@ -10215,6 +10354,28 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["CaptionStanding"];
+                };
+            };
+        };
+    };
+    picture_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                picture: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/png": string;
                 };
             };
         };

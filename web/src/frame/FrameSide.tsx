@@ -12,6 +12,7 @@ import { PeoplePanel } from './PeoplePanel';
 import { PushInPanel } from './PushInPanel';
 import { layoutAt } from './reach';
 import { ReachChoice } from './ReachChoice';
+import { useBackdropPicker } from './useBackdropPicker';
 import { useFrameActs } from './useFrameActs';
 import { useStanding } from './useStanding';
 import { WholePicture } from './WholePicture';
@@ -29,6 +30,7 @@ export function FrameTop({ open: { clip, card, preview, transcript, clips } }: S
   const acts = useFrameActs(standing, clips, card!);
   const path = useMemo(() => new FramePath(preview?.path ?? []), [preview]);
   const look = useLook(clip);
+  const { withBackdrop, picker } = useBackdropPicker(clip!);
   const names = namesOf(card!);
   const shown = standing && windowAt(standing.segment.panes[0], 0);
   const camera = shown ? cameraOf(shown, card!.cameras) : 0;
@@ -58,8 +60,13 @@ export function FrameTop({ open: { clip, card, preview, transcript, clips } }: S
         held={standing?.segment.panes[0].person ?? -1}
         value={layoutAt(clip!.framed, standing?.segment ?? null)}
         disabled={!standing}
-        onChoose={acts.lay}
+        onChoose={(layout) =>
+          layout.type === 'whole' && layout.ground === 'PICTURE'
+            ? withBackdrop(() => acts.lay(layout))
+            : acts.lay(layout)
+        }
       />
+      {picker}
       {card!.people.length === 0 && (
         <p className="mt-1.5 text-[12.5px] text-soft">
           No face was found in this episode, so the middle is held. Drag the window to where it should be.

@@ -40,6 +40,11 @@ export function layoutsFor(people: EpisodeCard['people'], held: number): Option[
   options.push(
     { name: 'Whole, soft', layout: { type: 'whole', ground: 'SOFT' }, title: 'The whole picture on a soft ground' },
     { name: 'Whole, dark', layout: { type: 'whole', ground: 'DARK' }, title: 'The whole picture on a dark ground' },
+    {
+      name: 'Whole, picture',
+      layout: { type: 'whole', ground: 'PICTURE' },
+      title: 'The whole picture on a picture of yours',
+    },
     { name: 'The middle', layout: { type: 'middle' } },
   );
   return options;

@@ -1,8 +1,8 @@
 import { useState } from 'react';
-import { Slider } from 'radix-ui';
 import { api, type ClipState, type Intent } from '../api/client';
 import { AS_RECORDED, type Look } from '../plate/look';
 import { useChanges } from '../workbench/changes';
+import { AmountSlider } from './AmountSlider';
 import { Choice } from './Choice';
 import { GroundChoice } from './GroundChoice';
 import { useShownLook } from '../plate/shownLook';
@@ -15,7 +15,6 @@ const AMOUNTS: { of: Amount; name: string; least: number; most: number }[] = [
   { of: 'saturation', name: 'Saturation', least: 0, most: 2 },
   { of: 'warmth', name: 'Warmth', least: -0.1, most: 0.1 },
 ];
-const STEPS = 60;
 const AS_RECORDED_CAMERA = -1;
 
 /** What is done to the picture itself. */
@@ -32,7 +31,7 @@ export function LookPanel({
   people: number;
   /** How many there are of the episode. */
   clips: number;
-  everyClip: (intent: (clip: ClipState) => Intent) => Promise<void>;
+  everyClip: (...intents: (() => Intent)[]) => Promise<void>;
 }) {
   const { change } = useChanges();
   const [chosen, setChosen] = useState<number | null>(null);
@@ -41,6 +40,7 @@ export function LookPanel({
   const own = camera === null ? clip.framed.look : (clip.framed.colours.looks[camera] ?? AS_RECORDED);
   const look = tried && tried.camera === camera ? tried.look : own;
   const asRecorded = useShownLook((s) => s.asRecorded);
+  const skin = useShownLook((s) => s.triedSkin) ?? clip.framed.skin;
   const changed = (next: Look): Intent =>
     camera === null ? { type: 'changeLook', look: next } : { type: 'changeCameraLook', camera, look: next };
   const show = (next: Look) => useShownLook.setState({ tried: { camera, look: next } });
@@ -63,27 +63,34 @@ export function LookPanel({
       )}
       <div className="grid grid-cols-2 gap-x-6 gap-y-3">
         {AMOUNTS.map((a) => (
-          <label key={a.of} className="grid gap-1">
-            <span className="label flex justify-between">
-              {a.name}
-              <span className="tabular-nums">{said(a.of, look[a.of])}</span>
-            </span>
-            <Slider.Root
-              className="relative flex h-5 w-full touch-none items-center"
-              min={a.least}
-              max={a.most}
-              step={(a.most - a.least) / STEPS}
-              value={[look[a.of]]}
-              onValueChange={([value]) => show({ ...look, [a.of]: value })}
-              onValueCommit={([value]) => keep({ ...look, [a.of]: rounded(value) })}
-            >
-              <Slider.Track className="relative h-[3px] flex-1 rounded bg-rule">
-                <Slider.Range className="absolute h-full rounded bg-steel" />
-              </Slider.Track>
-              <Slider.Thumb aria-label={a.name} className="block h-4 w-4 rounded-full bg-ink" />
-            </Slider.Root>
-          </label>
+          <AmountSlider
+            key={a.of}
+            name={a.name}
+            said={said(a.of, look[a.of])}
+            least={a.least}
+            most={a.most}
+            value={look[a.of]}
+            onTry={(value) => show({ ...look, [a.of]: value })}
+            onKeep={(value) => keep({ ...look, [a.of]: rounded(value) })}
+          />
         ))}
+        {camera === null && people > 0 && (
+          <AmountSlider
+            name="Smooth skin"
+            said={`${Math.round(100 * skin)} %`}
+            least={0}
+            most={1}
+            value={skin}
+            onTry={(amount) => useShownLook.setState({ triedSkin: amount })}
+            onKeep={(amount) => {
+              const kept = rounded(amount);
+              useShownLook.setState({ triedSkin: kept });
+              void change({ type: 'smoothSkin', amount: kept }).finally(() =>
+                useShownLook.setState({ triedSkin: null }),
+              );
+            }}
+          />
+        )}
       </div>
       {cameras > 1 && (
         <div className="flex flex-wrap items-center gap-1.5" role="group" aria-label="Colours of the cameras">
@@ -138,11 +145,12 @@ export function LookPanel({
         <button
           className="button button-small justify-self-start"
           onClick={() => {
-            const like = clip.framed.colours.camera;
-            const ground = clip.framed.behind;
-            void everyClip(() => changed(look))
-              .then(() => (cameras > 1 ? everyClip(() => ({ type: 'matchColours', camera: like })) : undefined))
-              .then(() => everyClip(() => ({ type: 'changeBehind', ground })));
+            const { behind, backdrop, colours } = clip.framed;
+            const intents: Intent[] = [changed(look), { type: 'changeBehind', ground: behind }];
+            if (camera === null && people > 0) intents.push({ type: 'smoothSkin', amount: skin });
+            if (cameras > 1) intents.push({ type: 'matchColours', camera: colours.camera });
+            if (backdrop) intents.unshift({ type: 'chooseBackdrop', backdrop });
+            void everyClip(...intents.map((intent) => () => intent));
           }}
         >
           The same for all {clips} clips

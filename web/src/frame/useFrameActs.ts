@@ -15,17 +15,24 @@ export function useFrameActs(
 ) {
   const { change } = useChanges();
   const queries = useQueryClient();
-  const everyClip = async (intent: (clip: ClipState) => Intent) => {
+  const everyClip = async (...intents: ((clip: ClipState) => Intent)[]) => {
     const open = useWorkbench.getState().clip;
-    await change(intent);
+    for (const intent of intents) await change(intent);
     for (const clip of clips.filter((c) => c.id !== open?.id)) {
       try {
-        await api.change(clip.id, clip.revision, intent(clip));
+        let { revision } = clip;
+        for (const intent of intents) ({ revision } = await api.change(clip.id, revision, intent(clip)));
       } catch (error) {
         useWorkbench.setState({ message: `${clip.delivered.title}: ${(error as Error).message}` });
       }
     }
     await queries.invalidateQueries({ queryKey: ['clips'] });
+  };
+  /** A picture as ground needs the picture first. */
+  const withBackdrop = (shown: Shown): (() => Intent)[] => {
+    const backdrop = useWorkbench.getState().clip?.framed.backdrop;
+    const isPictured = shown.type === 'laid' && shown.layout.type === 'whole' && shown.layout.ground === 'PICTURE';
+    return isPictured && backdrop ? [() => ({ type: 'chooseBackdrop', backdrop })] : [];
   };
   const set = (shown: Shown) => {
     if (!standing) return;
@@ -35,7 +42,7 @@ export function useFrameActs(
       shown.type === 'laid'
         ? { type: 'reframe', shape: shapeText(clip.framed.shape), layout: shown.layout }
         : { type: 'setByHand', extent: fromTheStart(clip), shown };
-    if (reach === 'episode') void everyClip(whole);
+    if (reach === 'episode') void everyClip(...withBackdrop(shown), whole);
     else void change((clip) => (extent ? { type: 'setByHand', extent, shown } : whole(clip)));
   };
   return {

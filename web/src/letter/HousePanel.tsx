@@ -17,7 +17,7 @@ function partName(part: Part): string {
     case 'FRAME':
       return 'how the frame moves';
     case 'GROUND':
-      return 'what is seen behind people';
+      return 'grounds';
     case 'PUSH_INS':
       return 'push-ins';
     case 'LOGO':

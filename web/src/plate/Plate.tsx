@@ -2,6 +2,7 @@ import { useEffect, useLayoutEffect, useMemo, useRef, useState, type ReactNode }
 import type { ClipState, EpisodeCard, Preview } from '../api/client';
 import { LogoLayer } from '../dress/LogoLayer';
 import { useWorkbench } from '../workbench/store';
+import type { Backdrop } from './backdrop';
 import { CaptionLayer } from './CaptionLayer';
 import { useCaptionFonts } from './fonts';
 import { CameraFilters, coloured, type CameraColours } from './cameraColours';
@@ -15,6 +16,7 @@ import { Mattes } from './Mattes';
 import { drawnCanvas, paintFrame } from './paintFrame';
 import { usePlayback } from './Playback';
 import type { Draw, Player } from './player';
+import { withSmoothSkin, type Skin } from './skin';
 import { usePlayhead } from './playhead';
 import { clipProgramme, episodeFrameAt, toEpisode, wholeEpisode } from './programme';
 
@@ -29,8 +31,12 @@ interface Props {
   /** What is done to the picture itself. */
   look: Look;
   colours: CameraColours;
+  /** Whose skin is smoothed. */
+  skin: Skin;
   /** What is seen behind people; null for what was recorded. */
   behind: Ground | null;
+  /** The picture that grounds show which show one; null where there is none, or not yet. */
+  backdrop: Backdrop | null;
   /** Whether the zones are shown that must stay free. */
   safeZones: boolean;
   /** The most room there is, pixels. */
@@ -49,7 +55,9 @@ export function Plate({
   triedScript,
   look,
   colours,
+  skin,
   behind,
+  backdrop,
   safeZones,
   height,
   width: room,
@@ -69,12 +77,22 @@ export function Plate({
     shownColours.current = colours;
     player.current?.redraw();
   }, [colours]);
+  const shownSkin = useRef(skin);
+  useLayoutEffect(() => {
+    shownSkin.current = skin;
+    player.current?.redraw();
+  }, [skin]);
   const mattes = useRef<Mattes | null>(null);
   const shownBehind = useRef(behind);
   useLayoutEffect(() => {
     shownBehind.current = behind;
     player.current?.redraw();
   }, [behind]);
+  const shownBackdrop = useRef(backdrop);
+  useLayoutEffect(() => {
+    shownBackdrop.current = backdrop;
+    player.current?.redraw();
+  }, [backdrop]);
   const playedClip = useRef<number | null>(null);
   const speed = useRef(1);
   const rate = useWorkbench((s) => s.rate);
@@ -88,14 +106,31 @@ export function Plate({
   useEffect(() => {
     // Where nothing is framed it is the first camera.
     const unframed = episode.cameras.length > 1 ? oneWindow(episode.cameras[0]) : undefined;
+    const peopleAt = (frame: number) =>
+      (shownBehind.current && playback.programme && mattes.current?.at(episodeFrameAt(playback.programme, frame))) ||
+      null;
+    const sceneryWith = (people: HTMLCanvasElement | null) => ({
+      backdrop: shownBackdrop.current,
+      people: shownBehind.current === 'PICTURE' ? people : null,
+    });
     const draw: Draw = (recorded, frame) => {
       const inColour = coloured(recorded, episode, shownColours.current);
+      const { programme } = playback;
+      const smooth = programme
+        ? withSmoothSkin(
+            inColour,
+            episode,
+            shownSkin.current,
+            (1e6 * episodeFrameAt(programme, frame)) / programme.rate,
+          )
+        : inColour;
       const target = canvas.current;
       const context = target?.getContext('2d');
       if (!target || !context) return;
       const ground = shownBehind.current;
-      const people = ground && playback.programme && mattes.current?.at(episodeFrameAt(playback.programme, frame));
-      const sample = ground && people ? withGroundBehind(inColour, episode, ground, people) : inColour;
+      const people = peopleAt(frame);
+      const sample =
+        ground && ground !== 'PICTURE' && people ? withGroundBehind(smooth, episode, ground, people) : smooth;
       playback.lookOn(sample, frame);
       const dragged = playback.dragged;
       paintFrame(
@@ -104,9 +139,11 @@ export function Plate({
         episode,
         dragged ?? playback.programme?.path.segmentAt(frame) ?? unframed,
         dragged ? 0 : frame,
+        sceneryWith(people),
       );
       target.dataset.frame = String(frame);
-      target.dataset.behind = people ? ground! : '';
+      const isExchanged = people && (ground !== 'PICTURE' || shownBackdrop.current);
+      target.dataset.behind = isExchanged ? ground! : '';
       setReady(true);
     };
     const moved = (us: number) => {
@@ -128,7 +165,8 @@ export function Plate({
       const frame = Number(canvas.current?.dataset.frame ?? 0);
       const dragged = playback.dragged;
       const segment = dragged ?? playback.programme?.path.segmentAt(frame) ?? unframed;
-      if (context) paintFrame(context, drawnCanvas(whole), episode, segment, dragged ? 0 : frame);
+      if (context)
+        paintFrame(context, drawnCanvas(whole), episode, segment, dragged ? 0 : frame, sceneryWith(peopleAt(frame)));
     });
     (window as unknown as { paringKnifePlayer: Player }).paringKnifePlayer = made;
     return () => {

@@ -1,6 +1,7 @@
 import { useCallback, useRef } from 'react';
 import type { Preview } from '../api/client';
 import { LogoLayer } from '../dress/LogoLayer';
+import { useBackdrop } from './backdrop';
 import { coloured, type CameraColours } from './cameraColours';
 import type { Segment } from './framePath';
 import { PLATE_LOOK, seen as looked, type Look } from './look';
@@ -15,6 +16,8 @@ export interface SegmentSeen {
   colours: CameraColours;
   look: Look;
   logo: Preview['logo'];
+  /** Name of the backdrop; null for none. */
+  picture: string | null;
 }
 
 /** The most room for one, pixels. */
@@ -25,13 +28,15 @@ const FINENESS = 2;
 /** A small picture of what is seen at a time of the episode, so long after its segment began. */
 export function Still({ seen, episodeUs, sinceUs }: { seen: SegmentSeen; episodeUs: number; sinceUs: number }) {
   const canvas = useRef<HTMLCanvasElement>(null);
-  const { segment, ratio, frameUs, colours, look, logo } = seen;
+  const { segment, ratio, frameUs, colours, look, logo, picture: named } = seen;
+  const backdrop = useBackdrop(named, look.mirrored);
   const frame = segment.clipFrame + Math.min(segment.count - 1, Math.round(sinceUs / frameUs));
   const height = Math.round(Math.min(HIGHEST, WIDEST / ratio));
   const width = Math.round(height * ratio);
   const paint: Paint = useCallback(
-    (context, picture, recorded) => paintFrame(context, coloured(picture, recorded, colours), recorded, segment, frame),
-    [segment, frame, colours],
+    (context, picture, recorded) =>
+      paintFrame(context, coloured(picture, recorded, colours), recorded, segment, frame, { backdrop, people: null }),
+    [segment, frame, colours, backdrop],
   );
   useStill(canvas, episodeUs, paint);
   return (

@@ -9,7 +9,7 @@ export interface Window {
 }
 
 /** What shows where no pane lies. */
-export type Ground = 'SOFT' | 'DARK' | 'LIGHT';
+export type Ground = 'SOFT' | 'DARK' | 'LIGHT' | 'PICTURE';
 
 /** A part of the canvas and what it shows. */
 export interface Pane {
@@ -31,7 +31,7 @@ export interface Segment {
   panes: Pane[];
 }
 
-const GROUNDS: Ground[] = ['SOFT', 'DARK', 'LIGHT'];
+const GROUNDS: Ground[] = ['SOFT', 'DARK', 'LIGHT', 'PICTURE'];
 const NUMBERS_OF_A_WINDOW = 4;
 
 /** What a pane shows in a frame of its segment. */

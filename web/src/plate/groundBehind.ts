@@ -48,7 +48,7 @@ type Place = [x: number, y: number, width: number, height: number];
 export function withGroundBehind(
   picture: Drawable,
   recorded: Recorded,
-  ground: Ground,
+  ground: Exclude<Ground, 'PICTURE'>,
   matte: CanvasImageSource,
 ): Drawable {
   const { whole, people } = used();

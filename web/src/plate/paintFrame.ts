@@ -1,4 +1,5 @@
 import { windowAt, type Ground, type Segment, type Window } from './framePath';
+import { drawBackdrop, type Backdrop } from './backdrop';
 import type { Drawable } from './player';
 
 /** Greys of the plain grounds, as the export lays them. */
@@ -10,6 +11,16 @@ const BEYOND = 0.1;
 /** The blur's deviation as a share of the longer side. */
 const SOFTNESS = 0.015;
 
+/** What is seen besides the recording. */
+export interface Scenery {
+  /** Null where there is none, or not yet. */
+  backdrop: Backdrop | null;
+  /** Opaque where people are who stand before it; null where they are seen as recorded. */
+  people: CanvasImageSource | null;
+}
+
+const NOTHING_ELSE: Scenery = { backdrop: null, people: null };
+
 /** Draws one frame as it will be delivered: its ground, and pane by pane what shows of the recording. */
 export function paintFrame(
   context: CanvasRenderingContext2D,
@@ -17,6 +28,7 @@ export function paintFrame(
   recorded: { width: number; height: number },
   segment: Segment | undefined,
   frame: number,
+  { backdrop, people }: Scenery = NOTHING_ELSE,
 ) {
   const { width, height } = context.canvas;
   // The plate is smaller than the proxy: single pixels are not to be left out.
@@ -27,16 +39,48 @@ export function paintFrame(
   }
   const [first] = segment.panes;
   if (segment.panes.length > 1 || first.place.width < 1 || first.place.height < 1)
-    paintGround(context, picture, recorded, segment.ground);
+    paintGround(context, picture, recorded, segment.ground, backdrop);
   for (const pane of segment.panes) {
     const window = windowAt(pane, frame - segment.clipFrame);
-    drawPart(context, picture, recorded, window, {
+    const place = {
       x: pane.place.x * width,
       y: pane.place.y * height,
       width: pane.place.width * width,
       height: pane.place.height * height,
-    });
+    };
+    if (backdrop && people) drawBefore(context, backdrop, picture, people, recorded, window, place);
+    else drawPart(context, picture, recorded, window, place);
   }
+}
+
+const cutOut = typeof document === 'undefined' ? null : document.createElement('canvas');
+
+/** Draws the people in a part of the picture before a backdrop, which fills the place. */
+function drawBefore(
+  context: CanvasRenderingContext2D,
+  backdrop: Backdrop,
+  picture: Drawable,
+  people: CanvasImageSource,
+  recorded: { width: number; height: number },
+  window: Window,
+  place: Window,
+) {
+  const cut = cutOut?.getContext('2d');
+  if (!cutOut || !cut) return;
+  cutOut.width = Math.ceil(place.width);
+  cutOut.height = Math.ceil(place.height);
+  const all = { x: 0, y: 0, width: place.width, height: place.height };
+  cut.imageSmoothingQuality = 'high';
+  drawPart(cut, picture, recorded, window, all);
+  cut.globalCompositeOperation = 'destination-in';
+  const matte: Drawable = {
+    displayWidth: recorded.width,
+    draw: (to, ...where: number[]) =>
+      (to.drawImage as (image: CanvasImageSource, ...at: number[]) => void)(people, ...where),
+  };
+  drawPart(cut, matte, recorded, window, all);
+  drawBackdrop(context, backdrop, place);
+  context.drawImage(cutOut, place.x, place.y);
 }
 
 /**
@@ -73,10 +117,15 @@ function paintGround(
   picture: Drawable,
   recorded: { width: number; height: number },
   ground: Ground,
+  backdrop: Backdrop | null,
 ) {
   const { width, height } = context.canvas;
+  if (ground === 'PICTURE' && backdrop) {
+    drawBackdrop(context, backdrop, { x: 0, y: 0, width, height });
+    return;
+  }
   if (ground !== 'SOFT') {
-    context.fillStyle = TONES[ground];
+    context.fillStyle = TONES[ground === 'PICTURE' ? 'DARK' : ground];
     context.fillRect(0, 0, width, height);
     return;
   }

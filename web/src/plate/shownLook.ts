@@ -4,15 +4,22 @@ import type { ClipState } from '../api/client';
 import type { CameraColours } from './cameraColours';
 import type { Ground } from './framePath';
 import { AS_RECORDED, type Look } from './look';
+import { useFacesInClip, type Skin } from './skin';
 
 interface ShownLook {
   /** What is tried while a slider moves, of one camera or of all that is seen (null); null while nothing is. */
   tried: { camera: number | null; look: Look } | null;
+  /** How much skin is smoothed while that slider moves; null while it does not. */
+  triedSkin: number | null;
   /** Whether the picture is seen as it was recorded, to compare. */
   asRecorded: boolean;
 }
 
-export const useShownLook = create<ShownLook>(() => ({ tried: null, asRecorded: false }));
+export const useShownLook = create<ShownLook>(() => ({
+  tried: null,
+  triedSkin: null,
+  asRecorded: false,
+}));
 
 const NOT_MATCHED: CameraColours = { camera: -1, maps: [], looks: [] };
 
@@ -46,4 +53,12 @@ export function useLook(clip: ClipState | null): Look {
 export function useBehind(clip: ClipState | null, people: number): Ground | null {
   const asRecorded = useShownLook((s) => s.asRecorded);
   return asRecorded || !clip || people === 0 ? null : clip.framed.behind;
+}
+
+/** Whose skin is smoothed at the moment, and how much. */
+export function useSkin(clip: ClipState | null, people: number): Skin {
+  const { triedSkin, asRecorded } = useShownLook();
+  const amount = asRecorded || !clip || people === 0 ? 0 : (triedSkin ?? clip.framed.skin);
+  const faces = useFacesInClip(clip, amount > 0);
+  return useMemo(() => ({ amount, faces }), [amount, faces]);
 }

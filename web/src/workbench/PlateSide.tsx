@@ -4,8 +4,9 @@ import { TakeCover } from '../deliver/TakeCover';
 import { LengthGauge } from '../plate/LengthGauge';
 import { useShownLanguage } from '../letter/shownLanguage';
 import { useTriedScript } from '../letter/useTriedScript';
+import { useBackdrop } from '../plate/backdrop';
 import { Plate } from '../plate/Plate';
-import { useBehind, useColours, useLook } from '../plate/shownLook';
+import { useBehind, useColours, useLook, useSkin } from '../plate/shownLook';
 import { RemarksCard } from '../proof/RemarksCard';
 import { Transport } from '../plate/Transport';
 import type { BenchActs, OpenEpisode, StageView } from './stageView';
@@ -83,6 +84,8 @@ function ShownPlate({ open, acts, view }: Props) {
   const look = useLook(clip);
   const colours = useColours(clip);
   const behind = useBehind(clip, card!.people.length);
+  const skin = useSkin(clip, card!.people.length);
+  const backdrop = useBackdrop(clip?.framed.backdrop?.picture ?? null, look.mirrored);
   const narrow = Boolean(view.Top && clip);
   const language = useShownLanguage((s) => s.language);
   const shownLanguage = language && clip?.lettered.translations[language] ? language : null;
@@ -101,7 +104,9 @@ function ShownPlate({ open, acts, view }: Props) {
         triedScript={triedScript}
         look={look}
         colours={colours}
+        skin={skin}
         behind={behind}
+        backdrop={backdrop}
         safeZones={view.safeZones}
         height={view.plateHeight}
         width={narrow ? NARROW : view.Beside && clip ? BESIDE_WIDE : WIDE}

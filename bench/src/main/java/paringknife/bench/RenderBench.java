@@ -29,7 +29,7 @@ import paringknife.media.ffmpeg.Recording;
 import paringknife.media.matte.Mattes;
 import paringknife.media.process.ChildProcess;
 import paringknife.media.store.CaptionFonts;
-import paringknife.media.store.LogoPictures;
+import paringknife.media.store.StylePictures;
 import paringknife.media.transcripts.TranscriptFile;
 import paringknife.server.episodes.ClipRenderer;
 import paringknife.server.episodes.Episode;
@@ -90,6 +90,7 @@ final class RenderBench {
     moving(episode, clip, stretch, one.byHand(), work);
     matched(episode, clip, one.ours(), work);
     grounded(episode, clip, one.ours(), work);
+    smoothed(episode, clip, one.ours(), work);
     return new Costs(
         ingest / (recording.durationUs() / 1e6),
         one.ours() / (composition.playback().cuts().lengthUs() / 1e6));
@@ -105,7 +106,7 @@ final class RenderBench {
     double ours =
         seconds(
             () ->
-                new ClipRenderer(fonts, new LogoPictures(work.resolve("logos")))
+                new ClipRenderer(fonts, StylePictures.in(work))
                     .render(episode, composition, work.resolve("ours.mp4"), share -> {}));
     double theirs = seconds(() -> byHand(recording, composition, RIGHT_COLOURS, work));
     double quickest = seconds(() -> byHand(recording, composition, OFF_COLOURS, work));
@@ -130,8 +131,7 @@ final class RenderBench {
             .map(id -> episode.compose(clip).forSpec(DeliverySpecs.SHIPPED.byId(id)))
             .toList();
     ClipRenderer renderer =
-        new ClipRenderer(
-            new CaptionFonts(work.resolve("fonts")), new LogoPictures(work.resolve("logos")));
+        new ClipRenderer(new CaptionFonts(work.resolve("fonts")), StylePictures.in(work));
     List<ClipRenderer.Wanted> files =
         specs.stream()
             .map(c -> new ClipRenderer.Wanted(c, work.resolve(c.spec().id() + ".mp4")))
@@ -175,9 +175,7 @@ final class RenderBench {
     double moved =
         seconds(
             () ->
-                new ClipRenderer(
-                        new CaptionFonts(work.resolve("fonts")),
-                        new LogoPictures(work.resolve("logos")))
+                new ClipRenderer(new CaptionFonts(work.resolve("fonts")), StylePictures.in(work))
                     .render(episode, moving, work.resolve("moving.mp4"), share -> {}));
     System.out.printf(
         Locale.ROOT,
@@ -196,9 +194,7 @@ final class RenderBench {
     double took =
         seconds(
             () ->
-                new ClipRenderer(
-                        new CaptionFonts(work.resolve("fonts")),
-                        new LogoPictures(work.resolve("logos")))
+                new ClipRenderer(new CaptionFonts(work.resolve("fonts")), StylePictures.in(work))
                     .render(episode, matched, work.resolve("matched.mp4"), share -> {}));
     System.out.printf(
         Locale.ROOT,
@@ -227,9 +223,7 @@ final class RenderBench {
     double took =
         seconds(
             () ->
-                new ClipRenderer(
-                        new CaptionFonts(work.resolve("fonts")),
-                        new LogoPictures(work.resolve("logos")))
+                new ClipRenderer(new CaptionFonts(work.resolve("fonts")), StylePictures.in(work))
                     .render(episode, grounded, work.resolve("grounded.mp4"), share -> {}));
     System.out.printf(
         Locale.ROOT,
@@ -238,6 +232,24 @@ final class RenderBench {
         cutOut / plays,
         took / asRecorded,
         cutOut,
+        took);
+  }
+
+  /** The same clip with skin smoothed as much as can be. */
+  private static void smoothed(Episode episode, ClipDocument clip, double asRecorded, Path work) {
+    Composition smoothed =
+        episode
+            .compose(clip.with(clip.framed().withSkin(1)))
+            .forSpec(DeliverySpecs.SHIPPED.byId("vertical-60"));
+    double took =
+        seconds(
+            () ->
+                new ClipRenderer(new CaptionFonts(work.resolve("fonts")), StylePictures.in(work))
+                    .render(episode, smoothed, work.resolve("smoothed.mp4"), share -> {}));
+    System.out.printf(
+        Locale.ROOT,
+        "render with skin smoothed / as recorded: %.2f (%.1f s)%n",
+        took / asRecorded,
         took);
   }
 

@@ -72,7 +72,7 @@ abstract class FerryInBrowser {
     last.close();
   }
 
-  private long makeClip(int lastWord) {
+  long makeClip(int lastWord) {
     return post(
             "/api/episodes/1/clips",
             "{\"firstWord\":0,\"lastWord\":%d,\"title\":\"The rope\"}".formatted(lastWord))

@@ -10,13 +10,18 @@ import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
 import com.microsoft.playwright.options.RequestOptions;
+import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Base64;
 import java.util.List;
+import java.util.Map;
+import javax.imageio.ImageIO;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.JsonNode;
 
 /** Framing by hand, by mouse and by keyboard; and the plate against the file. */
@@ -223,9 +228,102 @@ class FrameInBrowserTest extends FerryInBrowser {
                             }"""))));
   }
 
-  /** A clip of every kind of frame: at ten times the plate looks as the file does. */
+  /** Chosen where it is first wanted, it is there for all that shows a picture, in all clips. */
   @Test
-  void theFileLooksAsThePlateDoes() throws IOException {
+  void aBackdropIsChosenOnceAndServesAll() throws IOException {
+    String refused =
+        page.request()
+            .post(
+                server.address() + "/api/clips/" + id + "/changes",
+                RequestOptions.create()
+                    .setData(
+                        Map.of(
+                            "revision",
+                            clip().path("revision").asInt(),
+                            "intent",
+                            Map.of("type", "changeBehind", "ground", "PICTURE"))))
+            .text();
+    assertThat(refused).contains("Choose a picture for the ground first");
+    long other = makeClip(8);
+    page.reload();
+    page.locator("[data-testid=plate][data-ready=true]").waitFor();
+    button("Whole, picture").click();
+    page.getByLabel("Picture of the backdrop").first().setInputFiles(chequered());
+    assertThat(button("Whole, picture")).hasAttribute("aria-pressed", "true");
+    assertThat(page.getByAltText("The backdrop")).hasCount(0);
+    page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Picture")).click();
+    assertThat(page.getByAltText("The backdrop")).isVisible();
+    button("A picture").click();
+    assertThat(button("A picture")).hasAttribute("aria-pressed", "true");
+    button("The same for all 2 clips").click();
+    page.waitForCondition(
+        () ->
+            api("/api/clips/" + other)
+                .path("framed")
+                .path("behind")
+                .asString("")
+                .equals("PICTURE"));
+    assertThat(api("/api/clips/" + other).path("framed").path("backdrop"))
+        .isEqualTo(clip().path("framed").path("backdrop"));
+    page.request().delete(server.address() + "/api/clips/" + other);
+  }
+
+  /** The faces of a clip are where they are marked; no more of the skin is smoothed than all. */
+  @Test
+  void skinIsSmoothedByAnAmount() {
+    JsonNode faces = api("/api/clips/" + id + "/faces");
+    assertThat(faces.size()).isGreaterThanOrEqualTo(2);
+    for (JsonNode face : faces) {
+      assertThat(face.path("boxes").size()).isEqualTo(4 * face.path("timesUs").size());
+      assertThat(face.path("boxes").get(2).asDouble()).isBetween(0.02, 0.5);
+    }
+    for (String wrong : List.of("-0.1", "1.1", "1e99", "null", "\"much\"", "[]")) {
+      assertThat(
+              status(
+                  "/api/clips/" + id + "/changes",
+                  "{\"revision\":%d,\"intent\":{\"type\":\"smoothSkin\",\"amount\":%s}}"
+                      .formatted(clip().path("revision").asInt(), wrong)))
+          .as(wrong)
+          .isBetween(400, 422);
+    }
+    page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Picture")).click();
+    Locator slider = page.getByLabel("Smooth skin");
+    slider.focus();
+    page.keyboard().press("End");
+    saved();
+    assertThat(clip().path("framed").path("skin").asDouble()).isEqualTo(1);
+    assertThat(slider).hasAttribute("aria-valuenow", "1");
+  }
+
+  private Path chequered() throws IOException {
+    BufferedImage drawn = new BufferedImage(720, 1280, BufferedImage.TYPE_INT_RGB);
+    for (int y = 0; y < 1280; y++) {
+      for (int x = 0; x < 720; x++) {
+        boolean isDark = (x / 80 + y / 80) % 2 == 0;
+        drawn.setRGB(x, y, isDark ? 0x2a4d69 : 0xd9a441);
+      }
+    }
+    Path picture = folder.resolve("chequered.png");
+    ImageIO.write(drawn, "png", picture.toFile());
+    return picture;
+  }
+
+  private void chooseABackdrop() throws IOException {
+    String kept =
+        page.request()
+            .post(
+                server.address() + "/api/backdrops",
+                RequestOptions.create()
+                    .setHeader("Content-Type", "application/octet-stream")
+                    .setData(Files.readAllBytes(chequered())))
+            .text();
+    change("{\"type\":\"chooseBackdrop\",\"backdrop\":" + kept + "}");
+  }
+
+  /** A clip of every kind of frame: at ten times the plate looks as the file does. */
+  @ParameterizedTest
+  @ValueSource(strings = {"SOFT", "PICTURE"})
+  void theFileLooksAsThePlateDoes(String ground) throws IOException {
     openAShorterOne(22);
     // They would stand between the two who are stacked.
     change("{\"type\":\"useCaptions\",\"use\":\"NONE\"}");
@@ -237,10 +335,11 @@ class FrameInBrowserTest extends FerryInBrowser {
         start,
         start + length / 4,
         "{\"type\":\"laid\",\"layout\":{\"type\":\"together\",\"people\":[0,1],\"arrangement\":\"STACKED\"}}");
+    chooseABackdrop();
     setStretch(
         start + length / 4,
         start + length / 2,
-        "{\"type\":\"laid\",\"layout\":{\"type\":\"whole\",\"ground\":\"SOFT\"}}");
+        "{\"type\":\"laid\",\"layout\":{\"type\":\"whole\",\"ground\":\"%s\"}}".formatted(ground));
     setStretch(
         start + length / 2,
         start + 3 * length / 4,
@@ -250,7 +349,8 @@ class FrameInBrowserTest extends FerryInBrowser {
             .formatted(start + 3 * length / 4, start + length));
     change(
         "{\"type\":\"changeLook\",\"look\":{\"brightness\":0.05,\"contrast\":1.1,\"saturation\":0.8,\"warmth\":0.02,\"mirrored\":false}}");
-    change("{\"type\":\"changeBehind\",\"ground\":\"SOFT\"}");
+    change("{\"type\":\"changeBehind\",\"ground\":\"%s\"}".formatted(ground));
+    change("{\"type\":\"smoothSkin\",\"amount\":0.8}");
     String spec = smallSpec("vertical-60", "Small", 540, 960);
     change("{\"type\":\"askFor\",\"specs\":[\"" + spec + "\"]}");
     post("/api/episodes/1/renderings", "{}");
@@ -294,7 +394,7 @@ class FrameInBrowserTest extends FerryInBrowser {
   }
 
   private static int[] sizeOf(Path png) throws IOException {
-    var image = javax.imageio.ImageIO.read(png.toFile());
+    BufferedImage image = ImageIO.read(png.toFile());
     return new int[] {image.getWidth(), image.getHeight()};
   }
 }

@@ -19,6 +19,7 @@ import paringknife.core.frame.Place;
 import paringknife.core.frame.Window;
 import paringknife.core.frame.cameras.CameraGrid;
 import paringknife.core.frame.colour.Look;
+import paringknife.core.frame.people.SmoothedSkin;
 import paringknife.core.listen.Placement;
 import paringknife.core.listen.SoundPlan;
 import paringknife.core.time.FrameRate;
@@ -214,7 +215,9 @@ class CamerasInFileTest {
                 runs,
                 path,
                 null,
+                null,
                 Look.AS_RECORDED,
+                SmoothedSkin.NONE,
                 null,
                 "",
                 320,

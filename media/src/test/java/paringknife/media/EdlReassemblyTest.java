@@ -22,6 +22,7 @@ import paringknife.core.formats.EditDecisionList;
 import paringknife.core.formats.EditEvent;
 import paringknife.core.frame.FramePath;
 import paringknife.core.frame.colour.Look;
+import paringknife.core.frame.people.SmoothedSkin;
 import paringknife.core.listen.SoundPlan;
 import paringknife.core.time.FrameRate;
 import paringknife.core.time.Span;
@@ -79,7 +80,9 @@ class EdlReassemblyTest {
                 runs,
                 whole,
                 null,
+                null,
                 Look.AS_RECORDED,
+                SmoothedSkin.NONE,
                 null,
                 "",
                 640,
@@ -176,7 +179,9 @@ class EdlReassemblyTest {
                 runs,
                 whole,
                 null,
+                null,
                 Look.AS_RECORDED,
+                SmoothedSkin.NONE,
                 null,
                 "",
                 640,

@@ -21,6 +21,7 @@ import paringknife.core.deliver.Codec;
 import paringknife.core.deliver.Encoding;
 import paringknife.core.frame.FramePath;
 import paringknife.core.frame.colour.Look;
+import paringknife.core.frame.people.SmoothedSkin;
 import paringknife.core.listen.LoudnessTarget;
 import paringknife.core.listen.SoundPlan;
 import paringknife.core.time.FrameRate;
@@ -68,7 +69,9 @@ class EncodingsTest {
                 runs,
                 FramePath.whole(320, 180, PictureRun.total(runs)),
                 null,
+                null,
                 Look.AS_RECORDED,
+                SmoothedSkin.NONE,
                 null,
                 "",
                 width,

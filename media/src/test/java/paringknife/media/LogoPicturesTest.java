@@ -17,6 +17,7 @@ import javax.imageio.ImageIO;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import paringknife.media.store.KeptPicture;
 import paringknife.media.store.LogoPictures;
 
 class LogoPicturesTest {
@@ -43,7 +44,7 @@ class LogoPicturesTest {
 
   @Test
   void aPictureIsKeptOnceUnderItsDigest() throws Exception {
-    LogoPictures.Kept kept = logos.add(png(60, 20));
+    KeptPicture kept = logos.add(png(60, 20));
     assertThat(kept.aspect()).isEqualTo(3);
     assertThat(logos.add(png(60, 20))).isEqualTo(kept);
     Path file = logos.file(kept.id()).orElseThrow();
@@ -63,7 +64,7 @@ class LogoPicturesTest {
     }
     ByteArrayOutputStream out = new ByteArrayOutputStream();
     ImageIO.write(image, "png", out);
-    LogoPictures.Kept kept = logos.add(out.toByteArray());
+    KeptPicture kept = logos.add(out.toByteArray());
     byte[] carried = logos.bytes(kept.id()).orElseThrow();
     assertThat(new LogoPictures(folder.resolve("others")).add(carried)).isEqualTo(kept);
     BufferedImage read = ImageIO.read(logos.file(kept.id()).orElseThrow().toFile());

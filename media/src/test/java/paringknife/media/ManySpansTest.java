@@ -15,6 +15,7 @@ import paringknife.core.frame.HeldWindow;
 import paringknife.core.frame.PlannedFrame;
 import paringknife.core.frame.Window;
 import paringknife.core.frame.colour.Look;
+import paringknife.core.frame.people.SmoothedSkin;
 import paringknife.core.listen.SoundPlan;
 import paringknife.core.time.FrameRate;
 import paringknife.core.time.Span;
@@ -64,7 +65,9 @@ class ManySpansTest {
                 runs,
                 FramePath.of(runs, windows, new FrameRate(25, 1)),
                 null,
+                null,
                 Look.AS_RECORDED,
+                SmoothedSkin.NONE,
                 null,
                 "",
                 90,

@@ -24,6 +24,7 @@ import paringknife.core.frame.colour.CameraColours;
 import paringknife.core.frame.colour.EvenedLook;
 import paringknife.core.frame.colour.Look;
 import paringknife.core.frame.colour.SeenColours;
+import paringknife.core.frame.people.SmoothedSkin;
 import paringknife.core.listen.Placement;
 import paringknife.core.listen.SoundPlan;
 import paringknife.core.time.FrameRate;
@@ -145,7 +146,9 @@ class MatchedColoursTest {
                 PictureRun.of(new CutList(List.of(all), List.of()), RATE),
                 new FramePath(List.of(shown)),
                 null,
+                null,
                 Look.AS_RECORDED,
+                SmoothedSkin.NONE,
                 null,
                 "",
                 640,

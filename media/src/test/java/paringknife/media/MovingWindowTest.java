@@ -21,6 +21,7 @@ import paringknife.core.frame.Ground;
 import paringknife.core.frame.Place;
 import paringknife.core.frame.Window;
 import paringknife.core.frame.colour.Look;
+import paringknife.core.frame.people.SmoothedSkin;
 import paringknife.core.listen.SoundPlan;
 import paringknife.core.pare.Pared;
 import paringknife.core.time.FrameRate;
@@ -111,7 +112,9 @@ class MovingWindowTest {
                 PictureRun.of(cuts, new FrameRate(25, 1)),
                 path,
                 null,
+                null,
                 Look.AS_RECORDED,
+                SmoothedSkin.NONE,
                 null,
                 "",
                 WIDTH,

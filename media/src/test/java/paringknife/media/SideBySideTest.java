@@ -24,6 +24,7 @@ import paringknife.core.frame.Ground;
 import paringknife.core.frame.Place;
 import paringknife.core.frame.Window;
 import paringknife.core.frame.colour.Look;
+import paringknife.core.frame.people.SmoothedSkin;
 import paringknife.core.listen.LoudnessTarget;
 import paringknife.core.listen.SoundPlan;
 import paringknife.core.time.FrameRate;
@@ -70,7 +71,9 @@ class SideBySideTest {
         RUNS,
         path,
         null,
+        null,
         Look.AS_RECORDED,
+        SmoothedSkin.NONE,
         null,
         "",
         width,

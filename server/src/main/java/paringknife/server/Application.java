@@ -8,7 +8,7 @@ import org.springframework.scheduling.annotation.EnableScheduling;
 import paringknife.core.letter.translated.Translator;
 import paringknife.media.language.PhraseBook;
 import paringknife.media.store.CaptionFonts;
-import paringknife.media.store.LogoPictures;
+import paringknife.media.store.StylePictures;
 import paringknife.server.episodes.ClipRenderer;
 import paringknife.server.episodes.DataFolder;
 
@@ -35,12 +35,12 @@ public class Application {
   }
 
   @Bean
-  LogoPictures logoPictures(DataFolder data) {
-    return new LogoPictures(data.logos());
+  StylePictures stylePictures(DataFolder data) {
+    return StylePictures.in(data.stylePictures());
   }
 
   @Bean
-  ClipRenderer clipRenderer(CaptionFonts fonts, LogoPictures logos) {
-    return new ClipRenderer(fonts, logos);
+  ClipRenderer clipRenderer(CaptionFonts fonts, StylePictures pictures) {
+    return new ClipRenderer(fonts, pictures);
   }
 }

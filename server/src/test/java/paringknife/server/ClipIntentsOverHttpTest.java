@@ -291,6 +291,7 @@ class ClipIntentsOverHttpTest {
                 "{\"type\":\"changeLook\",\"look\":{\"brightness\":9,\"contrast\":1,\"saturation\":1,\"warmth\":0,\"mirrored\":false}}",
                 "so much"),
             Map.entry("{\"type\":\"changeBehind\",\"ground\":\"SOFT\"}", "nobody in the picture"),
+            Map.entry("{\"type\":\"smoothSkin\",\"amount\":0.5}", "nobody in the picture"),
             Map.entry("{\"type\":\"letter\",\"lettering\":\"none\"}", "lettering"),
             Map.entry("{\"type\":\"setCallOuts\",\"lettering\":\"none\"}", "lettering"),
             Map.entry(

@@ -164,8 +164,12 @@ class HouseStylesOverHttpTest {
   }
 
   private static HttpResponse<String> sentLogo(byte[] picture) throws Exception {
+    return sent("/api/logos", picture);
+  }
+
+  private static HttpResponse<String> sent(String path, byte[] picture) throws Exception {
     return APP.send(
-        HttpRequest.newBuilder(URI.create(APP.address() + "/api/logos"))
+        HttpRequest.newBuilder(URI.create(APP.address() + path))
             .header("Content-Type", "application/octet-stream")
             .POST(HttpRequest.BodyPublishers.ofByteArray(picture)));
   }
@@ -227,6 +231,67 @@ class HouseStylesOverHttpTest {
     }
     assertThat(sentLogo("<svg/>".getBytes(StandardCharsets.UTF_8)).statusCode()).isEqualTo(422);
     assertThat(APP.getBytes("/api/logos/..%2f..%2fx")).asString().doesNotContain("Exception");
+  }
+
+  private static String reframed(String ground) {
+    return "{\"type\":\"reframe\",\"shape\":\"9:16\",\"layout\":{\"type\":\"whole\",\"ground\":\""
+        + ground
+        + "\"}}";
+  }
+
+  /** A backdrop is chosen before it is shown, and travels with its style and its episode. */
+  @Test
+  void aBackdropBelongsToTheStyle() throws Exception {
+    String kept = sent("/api/backdrops", png(90, 160)).body();
+    String picture = APP.json(kept).path("picture").asString();
+    assertThat(APP.json(kept).path("aspect").asDouble()).isEqualTo(0.5625);
+    assertThat(APP.getBytes("/api/backdrops/" + picture)).startsWith(0x89, 'P', 'N', 'G');
+    long from = APP.clip("Before a picture", 11);
+    assertThat(changed(from, reframed("PICTURE")).body())
+        .contains("Choose a picture for the ground first");
+    APP.change(from, "{\"type\":\"chooseBackdrop\",\"backdrop\":" + kept + "}");
+    APP.change(from, reframed("PICTURE"));
+    assertThat(APP.get("/api/clips/" + from + "/preview").path("path").get(2).asInt()).isEqualTo(3);
+
+    String file = new String(APP.getBytes(house(from) + "/file"), StandardCharsets.UTF_8);
+    long to = APP.clip("Plain", 11);
+    APP.post(house(to) + "/file", "{\"text\":" + new JsonMapper().writeValueAsString(file) + "}");
+    assertThat(APP.get("/api/clips/" + to).path("framed").path("backdrop"))
+        .isEqualTo(APP.get("/api/clips/" + from).path("framed").path("backdrop"));
+    ObjectNode bare = (ObjectNode) new JsonMapper().readTree(file);
+    bare.remove("backdropPicture");
+    String lost = bare.toString().replace(picture, "0".repeat(64));
+    assertThat(
+            APP.postAny(
+                    house(to) + "/file",
+                    "{\"text\":" + new JsonMapper().writeValueAsString(lost) + "}")
+                .body())
+        .contains("backdrop did not come with it");
+
+    for (String wrong :
+        List.of(
+            "null",
+            "7",
+            "{}",
+            "{\"picture\":\"../x\",\"aspect\":1}",
+            kept.replace("0.5625", "1e9"))) {
+      assertThat(
+              changed(to, "{\"type\":\"chooseBackdrop\",\"backdrop\":" + wrong + "}").statusCode())
+          .as(wrong)
+          .isBetween(400, 422);
+    }
+    assertThat(sent("/api/backdrops", new byte[0]).statusCode()).isBetween(400, 422);
+    assertThat(sent("/api/backdrops", "<svg/>".getBytes(StandardCharsets.UTF_8)).statusCode())
+        .isEqualTo(422);
+    assertThat(sent("/api/backdrops", new byte[20 << 20]).statusCode()).isEqualTo(413);
+    assertThat(APP.getBytes("/api/backdrops/..%2f..%2fx")).asString().doesNotContain("Exception");
+  }
+
+  private static HttpResponse<String> changed(long clip, String intent) throws Exception {
+    int revision = APP.get("/api/clips/" + clip).path("revision").asInt();
+    return APP.postAny(
+        "/api/clips/" + clip + "/changes",
+        "{\"revision\":" + revision + ",\"intent\":" + intent + "}");
   }
 
   /** What a show goes by is kept with its style, and given to a show that is given it. */

@@ -13,6 +13,7 @@ import paringknife.core.deliver.DeliverySpecs;
 import paringknife.core.deliver.Limit;
 import paringknife.core.dress.LaidTexts;
 import paringknife.core.dress.Logo;
+import paringknife.core.frame.Backdrop;
 import paringknife.core.frame.CameraPlanner;
 import paringknife.core.frame.FaceWarning;
 import paringknife.core.frame.FilmedTexts;
@@ -26,6 +27,8 @@ import paringknife.core.frame.ShownFace;
 import paringknife.core.frame.ShownText;
 import paringknife.core.frame.colour.CameraColours;
 import paringknife.core.frame.colour.Look;
+import paringknife.core.frame.people.FollowedFace;
+import paringknife.core.frame.people.SmoothedSkin;
 import paringknife.core.letter.CaptionTrack;
 import paringknife.core.letter.CaptionTracks;
 import paringknife.core.letter.LargeFonts;
@@ -107,6 +110,22 @@ public final class ComposedClip {
   /** What is seen behind people; null for what was recorded, as where there is nobody. */
   public @Nullable Ground behind() {
     return state.material().planner().seesAnybody() ? state.clip().framed().behind() : null;
+  }
+
+  /** The picture that is seen as a ground; null where none is. */
+  public @Nullable Backdrop backdrop() {
+    return state.clip().framed().shownBackdrop();
+  }
+
+  /** Whose skin is smoothed, and how much. */
+  public SmoothedSkin skin() {
+    double amount = state.clip().framed().skin();
+    return amount == 0 ? SmoothedSkin.NONE : new SmoothedSkin(amount, followedFaces());
+  }
+
+  /** The faces that its cameras see. */
+  public List<FollowedFace> followedFaces() {
+    return state.material().planner().followedFaces(state.clip().pared().stretches());
   }
 
   /** What is done to the picture itself. */
@@ -255,7 +274,9 @@ public final class ComposedClip {
         obstacles(spec.canvas(), spec.shape()),
         spec.within(path.leastLines()),
         behind(),
+        backdrop(),
         look(),
+        skin(),
         colours(),
         logo(),
         besides(),

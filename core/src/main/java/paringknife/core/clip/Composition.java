@@ -20,11 +20,13 @@ import paringknife.core.deliver.Waiver;
 import paringknife.core.deliver.cover.CoverHeading;
 import paringknife.core.dress.Logo;
 import paringknife.core.formats.TimedText;
+import paringknife.core.frame.Backdrop;
 import paringknife.core.frame.FaceWarning;
 import paringknife.core.frame.FramePath;
 import paringknife.core.frame.Ground;
 import paringknife.core.frame.colour.CameraColours;
 import paringknife.core.frame.colour.Look;
+import paringknife.core.frame.people.SmoothedSkin;
 import paringknife.core.letter.CaptionTrack;
 import paringknife.core.letter.CaptionTracks;
 import paringknife.core.letter.Lettered;
@@ -44,7 +46,9 @@ import paringknife.core.time.FrameRate;
  *
  * @param obstacles what captions keep clear of
  * @param behind what is seen behind people; null for what was recorded
+ * @param backdrop the picture that is seen as a ground; null where none is
  * @param look what is done to the picture itself
+ * @param skin whose skin is smoothed
  * @param colours whether cameras are made to look alike
  * @param logo what stands in a corner of it; null for nothing
  * @param besides texts in the picture that are no captions
@@ -59,7 +63,9 @@ public record Composition(
     Obstacles obstacles,
     DeliverySpec spec,
     @Nullable Ground behind,
+    @Nullable Backdrop backdrop,
     Look look,
+    SmoothedSkin skin,
     CameraColours colours,
     @Nullable Logo logo,
     List<Beside> besides,
@@ -131,7 +137,9 @@ public record Composition(
         shown.shownAt(Math.min(clipFrame, last)),
         path.only(clipFrame),
         behind,
+        backdrop,
         look,
+        skin,
         colours,
         logo,
         spec.canvas(),

@@ -8,7 +8,9 @@ import org.jspecify.annotations.Nullable;
 import paringknife.core.dress.LaidOver;
 import paringknife.core.dress.Logo;
 import paringknife.core.dress.Names;
+import paringknife.core.frame.Backdrop;
 import paringknife.core.frame.FrameIntent;
+import paringknife.core.frame.Framed;
 import paringknife.core.frame.Ground;
 import paringknife.core.frame.Manner;
 import paringknife.core.frame.PushInHabit;
@@ -36,6 +38,7 @@ import paringknife.core.listen.clean.Sounded;
  * @param names whether names of speakers are shown, and in what; null for not
  * @param callOuts what call-outs are set in; null for what is usual
  * @param behind what is seen behind people; null for what was recorded
+ * @param backdrop the picture for grounds; null where a clip keeps its own
  */
 public record HouseStyle(
     String lettering,
@@ -49,7 +52,8 @@ public record HouseStyle(
     @Nullable Logo logo,
     @Nullable Names names,
     @Nullable String callOuts,
-    @Nullable Ground behind) {
+    @Nullable Ground behind,
+    @Nullable Backdrop backdrop) {
 
   /** Styles that were written before there were names and call-outs have the usual ones. */
   public HouseStyle {
@@ -57,6 +61,9 @@ public record HouseStyle(
     names = names == null ? Names.NONE : names;
     callOuts = callOuts == null ? LaidOver.USUAL_LETTERING : callOuts;
     Letterings.byId(callOuts);
+    if (behind == Ground.PICTURE && backdrop == null) {
+      throw new IllegalArgumentException("This style's ground is a picture that is not there.");
+    }
   }
 
   /** What of a clip a house style decides. */
@@ -88,7 +95,8 @@ public record HouseStyle(
         clip.laidOver().logo(),
         clip.laidOver().names(),
         clip.laidOver().callOutLettering(),
-        clip.framed().behind());
+        clip.framed().behind(),
+        clip.framed().backdrop());
   }
 
   /** Captions in some way; all else as is usual. */
@@ -105,6 +113,7 @@ public record HouseStyle(
         null,
         Names.NONE,
         LaidOver.USUAL_LETTERING,
+        null,
         null);
   }
 
@@ -112,7 +121,14 @@ public record HouseStyle(
   public HouseStyle withLogo(Logo changed) {
     return new HouseStyle(
         lettering, style, breaking, leavesOut, use, manner, pushIns, cleanup, changed, names,
-        callOuts, behind);
+        callOuts, behind, backdrop);
+  }
+
+  /** The same with another picture for grounds. */
+  public HouseStyle withBackdrop(Backdrop changed) {
+    return new HouseStyle(
+        lettering, style, breaking, leavesOut, use, manner, pushIns, cleanup, logo, names, callOuts,
+        behind, changed);
   }
 
   /** Captions in this style, none of them edited. */
@@ -123,9 +139,14 @@ public record HouseStyle(
   /** A clip in this style but for push-ins on words; what is single in it stays. */
   public ClipDocument on(ClipDocument clip) {
     return clip.with(lettered().withSingle(clip.lettered()))
-        .with(clip.framed().with(manner).withBehind(behind).withAlternating(pushIns.alternating()))
+        .with(framed(clip.framed()))
         .with(clip.laidOver().with(logo).with(names).setIn(callOuts))
         .with(new Sounded(cleanup));
+  }
+
+  private Framed framed(Framed framed) {
+    Framed pictured = backdrop == null ? framed : framed.with(backdrop);
+    return pictured.with(manner).withBehind(behind).withAlternating(pushIns.alternating());
   }
 
   /** A clip in this style, push-ins on its strongest words among it. */
@@ -167,7 +188,7 @@ public record HouseStyle(
     if (!manner.equals(own.manner)) {
       parts.add(Part.FRAME);
     }
-    if (behind != own.behind) {
+    if (behind != own.behind || (backdrop != null && !backdrop.equals(own.backdrop))) {
       parts.add(Part.GROUND);
     }
     if (!pushIns.equals(own.pushIns)) {

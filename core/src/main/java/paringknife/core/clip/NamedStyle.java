@@ -75,6 +75,7 @@ public record NamedStyle(String name, HouseStyle style, Habits habits) {
         null,
         Names.NONE,
         callOuts,
+        null,
         null);
   }
 

@@ -13,6 +13,7 @@ import paringknife.core.frame.cameras.CameraChooser;
 import paringknife.core.frame.cameras.CameraCut;
 import paringknife.core.frame.cameras.CameraGrid;
 import paringknife.core.frame.cameras.CameraTurn;
+import paringknife.core.frame.people.FollowedFace;
 import paringknife.core.frame.people.People;
 import paringknife.core.frame.people.Person;
 import paringknife.core.frame.people.SpeakerPlacement;
@@ -110,6 +111,11 @@ public final class CameraPlanner {
   /** Where a path does not show faces as it should. */
   public List<FaceWarning> faceWarnings(FramePath path, List<PictureRun> runs, FrameRate rate) {
     return new FaceCheck(new FilmedFaces(grid, people, runs, rate)).of(path);
+  }
+
+  /** The faces that all cameras see in some stretches. */
+  public List<FollowedFace> followedFaces(List<Span> stretches) {
+    return stretches.stream().flatMap(s -> FollowedFace.in(people, shots, s).stream()).toList();
   }
 
   /** The faces of those who are shown, where a path has them on the canvas. */

@@ -202,6 +202,39 @@ public sealed interface FrameIntent extends Intent {
     }
   }
 
+  /** Choose the picture that grounds show which show one. */
+  record ChooseBackdrop(Backdrop backdrop) implements FrameIntent {
+    @Override
+    public Framed apply(Framed framed, CutList cuts, FrameDesk desk) {
+      return framed.with(backdrop);
+    }
+
+    @Override
+    public String label() {
+      return "choose a backdrop";
+    }
+  }
+
+  /**
+   * Smooth the skin of faces.
+   *
+   * @param amount 0 for not at all to 1
+   */
+  record SmoothSkin(double amount) implements FrameIntent {
+    @Override
+    public Framed apply(Framed framed, CutList cuts, FrameDesk desk) {
+      if (amount != 0 && desk.people() == 0) {
+        throw new IllegalArgumentException("There is nobody in the picture.");
+      }
+      return framed.withSkin(amount);
+    }
+
+    @Override
+    public String label() {
+      return amount == 0 ? "skin as recorded" : "smooth skin";
+    }
+  }
+
   /** Change the picture of one of the cameras. */
   record ChangeCameraLook(int camera, Look look) implements FrameIntent {
     @Override

@@ -215,9 +215,9 @@ public record FramePath(List<Segment> segments) {
 
   /**
    * All of it in one row of numbers, for sending. Of each segment: its first frame, how many
-   * frames, the ground (0 soft, 1 dark, 2 light), what was set, and how many panes follow. Of each
-   * pane: the person, its place (left, upper edge, width, height), how many windows follow (1: for
-   * all frames), and of each window left, upper edge, width and height.
+   * frames, the ground (0 soft, 1 dark, 2 light, 3 the backdrop), what was set, and how many panes
+   * follow. Of each pane: the person, its place (left, upper edge, width, height), how many windows
+   * follow (1: for all frames), and of each window left, upper edge, width and height.
    */
   public double[] packed() {
     PackedNumbers numbers = new PackedNumbers();

@@ -18,7 +18,9 @@ import paringknife.core.frame.colour.Look;
  * @param alternating how much nearer every second piece is between joins within one shot; 0 for not
  *     at all
  * @param behind what is seen behind people; null for what was recorded
+ * @param backdrop the picture that grounds show which show one; null while there is none
  * @param look what is done to the picture itself
+ * @param skin how much the skin of faces is smoothed, 0 to 1
  * @param colours whether cameras are made to look alike
  * @param cameras which cameras are seen, where that was set
  * @param nextId names the next thing set, or push-in
@@ -31,7 +33,9 @@ public record Framed(
     List<PushIn> pushIns,
     double alternating,
     @Nullable Ground behind,
+    @Nullable Backdrop backdrop,
     Look look,
+    @Nullable Double skin,
     @Nullable CameraColours colours,
     List<CameraCut> cameras,
     long nextId) {
@@ -51,9 +55,33 @@ public record Framed(
     if (set.size() > MOST || pushIns.size() > MOST || cameras.size() > MOST) {
       throw new IllegalArgumentException("A clip holds up to " + MOST + " of these.");
     }
+    skin = skin == null ? 0 : skin;
+    if (!(skin >= 0 && skin <= 1)) {
+      throw new IllegalArgumentException("Skin is smoothed by 0 to 100 %.");
+    }
     if (alternating != 0) {
       PushIn.checkShare(alternating);
     }
+    if (backdrop == null && showsPicture(behind, layout, set)) {
+      throw new IllegalArgumentException("Choose a picture for the ground first.");
+    }
+  }
+
+  private static boolean showsPicture(@Nullable Ground behind, Layout layout, List<SetFrame> set) {
+    return behind == Ground.PICTURE
+        || isPictured(layout)
+        || set.stream()
+            .anyMatch(
+                s -> s.shown() instanceof SetFrame.Shown.Laid laid && isPictured(laid.layout()));
+  }
+
+  private static boolean isPictured(Layout layout) {
+    return layout instanceof Layout.Whole whole && whole.ground() == Ground.PICTURE;
+  }
+
+  /** The picture that is seen somewhere as a ground; null where none is. */
+  public @Nullable Backdrop shownBackdrop() {
+    return showsPicture(behind, layout, set) ? backdrop : null;
   }
 
   /** People in a shape, by themselves. */
@@ -66,7 +94,9 @@ public record Framed(
         List.of(),
         0,
         null,
+        null,
         Look.AS_RECORDED,
+        0.0,
         CameraColours.AS_RECORDED,
         List.of(),
         1);
@@ -81,7 +111,9 @@ public record Framed(
         pushIns,
         alternating,
         behind,
+        backdrop,
         look,
+        skin,
         colours,
         cameras,
         nextId);
@@ -89,23 +121,107 @@ public record Framed(
 
   public Framed with(Manner other) {
     return new Framed(
-        shape, layout, other, set, pushIns, alternating, behind, look, colours, cameras, nextId);
+        shape,
+        layout,
+        other,
+        set,
+        pushIns,
+        alternating,
+        behind,
+        backdrop,
+        look,
+        skin,
+        colours,
+        cameras,
+        nextId);
+  }
+
+  /** With another picture for grounds. */
+  public Framed with(Backdrop other) {
+    return new Framed(
+        shape,
+        layout,
+        manner,
+        set,
+        pushIns,
+        alternating,
+        behind,
+        other,
+        look,
+        skin,
+        colours,
+        cameras,
+        nextId);
   }
 
   /** With another ground behind people; null for what was recorded. */
   public Framed withBehind(@Nullable Ground other) {
     return new Framed(
-        shape, layout, manner, set, pushIns, alternating, other, look, colours, cameras, nextId);
+        shape,
+        layout,
+        manner,
+        set,
+        pushIns,
+        alternating,
+        other,
+        backdrop,
+        look,
+        skin,
+        colours,
+        cameras,
+        nextId);
+  }
+
+  /** With skin smoothed by an amount, 0 to 1. */
+  public Framed withSkin(double smoothed) {
+    return new Framed(
+        shape,
+        layout,
+        manner,
+        set,
+        pushIns,
+        alternating,
+        behind,
+        backdrop,
+        look,
+        smoothed,
+        colours,
+        cameras,
+        nextId);
   }
 
   Framed with(Look other) {
     return new Framed(
-        shape, layout, manner, set, pushIns, alternating, behind, other, colours, cameras, nextId);
+        shape,
+        layout,
+        manner,
+        set,
+        pushIns,
+        alternating,
+        behind,
+        backdrop,
+        other,
+        skin,
+        colours,
+        cameras,
+        nextId);
   }
 
   public Framed with(CameraColours other) {
     return new Framed(
-        shape, layout, manner, set, pushIns, alternating, behind, look, other, cameras, nextId);
+        shape,
+        layout,
+        manner,
+        set,
+        pushIns,
+        alternating,
+        behind,
+        backdrop,
+        look,
+        skin,
+        other,
+        cameras,
+        nextId);
   }
 
   Framed withSet(List<SetFrame> others) {
@@ -117,7 +233,9 @@ public record Framed(
         pushIns,
         alternating,
         behind,
+        backdrop,
         look,
+        skin,
         colours,
         cameras,
         nextId);
@@ -125,17 +243,42 @@ public record Framed(
 
   Framed withPushIns(List<PushIn> others) {
     return new Framed(
-        shape, layout, manner, set, others, alternating, behind, look, colours, cameras, nextId);
+        shape,
+        layout,
+        manner,
+        set,
+        others,
+        alternating,
+        behind,
+        backdrop,
+        look,
+        skin,
+        colours,
+        cameras,
+        nextId);
   }
 
   public Framed withAlternating(double share) {
     return new Framed(
-        shape, layout, manner, set, pushIns, share, behind, look, colours, cameras, nextId);
+        shape, layout, manner, set, pushIns, share, behind, backdrop, look, skin, colours, cameras,
+        nextId);
   }
 
   Framed withCameras(List<CameraCut> others) {
     return new Framed(
-        shape, layout, manner, set, pushIns, alternating, behind, look, colours, others, nextId);
+        shape,
+        layout,
+        manner,
+        set,
+        pushIns,
+        alternating,
+        behind,
+        backdrop,
+        look,
+        skin,
+        colours,
+        others,
+        nextId);
   }
 
   /** With a camera from a time on; it takes the place of what was set for that time. */
@@ -150,7 +293,9 @@ public record Framed(
         pushIns,
         alternating,
         behind,
+        backdrop,
         look,
+        skin,
         colours,
         Stream.concat(others, Stream.of(cut)).toList(),
         nextId + 1);
@@ -168,7 +313,9 @@ public record Framed(
         pushIns,
         alternating,
         behind,
+        backdrop,
         look,
+        skin,
         colours,
         cameras,
         nextId + 1);
@@ -182,6 +329,18 @@ public record Framed(
       all.add(pushIn.withId(next++));
     }
     return new Framed(
-        shape, layout, manner, set, all, alternating, behind, look, colours, cameras, next);
+        shape,
+        layout,
+        manner,
+        set,
+        all,
+        alternating,
+        behind,
+        backdrop,
+        look,
+        skin,
+        colours,
+        cameras,
+        next);
   }
 }

@@ -20,11 +20,11 @@ public record Window(double x, double y, double width, double height) {
     return across == 0 && down == 0 ? this : new Window(x + across, y + down, width, height);
   }
 
-  double middleX() {
+  public double middleX() {
     return x + width / 2;
   }
 
-  double middleY() {
+  public double middleY() {
     return y + height / 2;
   }
 

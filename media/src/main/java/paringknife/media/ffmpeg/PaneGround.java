@@ -1,6 +1,7 @@
 package paringknife.media.ffmpeg;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.opencv.core.Core;
 import org.opencv.core.Mat;
 import org.opencv.core.Rect;
@@ -10,8 +11,9 @@ import org.opencv.imgproc.Imgproc;
 import paringknife.core.frame.Ground;
 
 /**
- * Lays what shows where no pane lies, for one plane: a tone, or the picture itself, filling the
- * canvas, made small, blurred (Gaussian) and large again. The numbers are those of the preview.
+ * Lays what shows where no pane lies, for one plane: a tone, the backdrop, or the picture itself,
+ * filling the canvas, made small, blurred (Gaussian) and large again. The numbers are those of the
+ * preview.
  */
 final class PaneGround implements AutoCloseable {
   /** Grey of a tone, 0 to 255, in studio range. */
@@ -33,17 +35,21 @@ final class PaneGround implements AutoCloseable {
 
   private final Mat picture;
   private final Mat canvas;
-  private final boolean chroma;
+  private final int number;
+  private final @Nullable BackdropPlanes backdrop;
   private final Mat small = new Mat();
 
   /**
    * @param picture the plane of the recorded picture
    * @param canvas the plane of the canvas
+   * @param number of the plane: 0 for luma, 1 and 2 for chroma
+   * @param backdrop null where none is seen
    */
-  PaneGround(Mat picture, Mat canvas, boolean chroma) {
+  PaneGround(Mat picture, Mat canvas, int number, @Nullable BackdropPlanes backdrop) {
     this.picture = picture;
     this.canvas = canvas;
-    this.chroma = chroma;
+    this.number = number;
+    this.backdrop = backdrop;
   }
 
   private static double studio(double grey) {
@@ -53,8 +59,11 @@ final class PaneGround implements AutoCloseable {
   void lay(Ground ground) {
     if (ground == Ground.SOFT) {
       soft();
+    } else if (ground == Ground.PICTURE && backdrop != null) {
+      int every = number == 0 ? 1 : 2;
+      canvas.put(0, 0, backdrop.plane(number, canvas.cols() * every, canvas.rows() * every));
     } else {
-      canvas.setTo(new Scalar(tone(ground, chroma)));
+      canvas.setTo(new Scalar(tone(ground, number > 0)));
     }
   }
 

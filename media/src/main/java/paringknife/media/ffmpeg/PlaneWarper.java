@@ -13,15 +13,17 @@ import org.opencv.core.CvType;
 import org.opencv.core.Mat;
 import paringknife.core.clip.cut.PictureRun;
 import paringknife.core.frame.FramePath;
+import paringknife.core.frame.Ground;
 import paringknife.core.frame.Place;
 import paringknife.core.frame.Window;
 import paringknife.core.frame.cameras.CameraGrid;
 
 /**
- * Exchanges the ground behind people where that is asked for, and cuts windows out of pictures at
- * fractions of a pixel and lays them on the canvas, pane by pane: every plane of a 4:2:0 picture is
- * drawn by itself, by cubic convolution. Chroma lies where H.264 puts it by default: on the left
- * luma sample of its four, between the upper and the lower ones (ITU-T H.264, 6.2).
+ * Smooths skin and exchanges the ground behind people where that is asked for, cuts windows out of
+ * pictures at fractions of a pixel and lays them on the canvas, pane by pane: every plane of a
+ * 4:2:0 picture is drawn by itself, by cubic convolution. Chroma lies where H.264 puts it by
+ * default: on the left luma sample of its four, between the upper and the lower ones (ITU-T H.264,
+ * 6.2).
  */
 final class PlaneWarper {
   static {
@@ -34,7 +36,9 @@ final class PlaneWarper {
   private final int height;
   private final int sourceWidth;
   private final int sourceHeight;
+  private final @Nullable SkinSmoother skin;
   private final @Nullable Behind behind;
+  private final @Nullable BackdropPlanes backdrop;
   private final List<PictureRun> runs;
   private final CameraGrid grid;
 
@@ -43,12 +47,20 @@ final class PlaneWarper {
     this.width = order.width();
     this.height = order.height();
     this.behind = order.behind();
+    this.backdrop =
+        order.backdrop() == null
+            ? null
+            : new BackdropPlanes(order.backdrop(), order.look().mirrored());
     this.runs = order.runs();
     this.grid = order.cameras().grid();
     // Pictures are made smaller on their way here where windows are larger than the file.
     double scale = Math.min(1, height / path.leastLines());
     this.sourceWidth = Math.max(2, even(grid.width() * scale));
     this.sourceHeight = Math.max(2, even(grid.height() * scale));
+    this.skin =
+        order.skin().amount() == 0
+            ? null
+            : new SkinSmoother(order.skin(), runs, order.rate(), grid, sourceWidth, sourceHeight);
   }
 
   private static int even(double length) {
@@ -65,9 +77,10 @@ final class PlaneWarper {
     byte[] in = new byte[sourceWidth * sourceHeight * 3 / 2];
     DataInputStream read = new DataInputStream(pictures);
     try (GroundBehind ground = ground();
-        Plane luma = new Plane(0.5, 0.5, 1);
-        Plane blue = new Plane(0.5, 1, 2);
-        Plane red = new Plane(0.5, 1, 2)) {
+        BackdropBehind standing = standing();
+        Plane luma = new Plane(0, standing);
+        Plane blue = new Plane(1, standing);
+        Plane red = new Plane(2, standing)) {
       for (FramePath.Segment segment : path.segments()) {
         for (long f = 0; f < segment.count(); f++) {
           try {
@@ -75,8 +88,14 @@ final class PlaneWarper {
           } catch (EOFException e) {
             return;
           }
+          if (skin != null) {
+            skin.smooth(in, segment.clipFrame() + f);
+          }
           if (ground != null) {
             ground.lay(in, segment.clipFrame() + f);
+          }
+          if (standing != null) {
+            standing.at(segment.clipFrame() + f);
           }
           warped.write(luma.laid(in, 0, segment, f));
           warped.write(blue.laid(in, luma.sourceSize(), segment, f));
@@ -87,7 +106,15 @@ final class PlaneWarper {
   }
 
   private @Nullable GroundBehind ground() {
-    return behind == null ? null : new GroundBehind(behind, runs, grid, sourceWidth, sourceHeight);
+    return behind == null || behind.ground() == Ground.PICTURE
+        ? null
+        : new GroundBehind(behind, runs, grid, sourceWidth, sourceHeight);
+  }
+
+  private @Nullable BackdropBehind standing() {
+    return behind == null || backdrop == null || behind.ground() != Ground.PICTURE
+        ? null
+        : new BackdropBehind(backdrop, behind.mattes(), runs, grid);
   }
 
   /** One plane of a picture, with where its samples lie on the grid of luma. */
@@ -95,26 +122,35 @@ final class PlaneWarper {
     private final Mat from;
     private final Mat to;
     private final byte[] out;
+    private final int number;
     private final PaneGround ground;
+    private final @Nullable BackdropBehind standing;
     private final CubicWindow window;
+
+    /** Where the middle of the first sample lies, in luma samples from the left edge. */
     private final double offsetX;
+
+    /** Likewise from the upper edge. */
     private final double offsetY;
+
+    /** Luma samples from one sample to the next. */
     private final int every;
 
     /**
-     * @param offsetX where the middle of the first sample lies, in luma samples from the left edge
-     * @param offsetY likewise from the upper edge
-     * @param every luma samples from one sample to the next
+     * @param number 0 for luma, 1 and 2 for chroma
+     * @param standing lays a backdrop behind people; null for none
      */
-    Plane(double offsetX, double offsetY, int every) {
+    Plane(int number, @Nullable BackdropBehind standing) {
+      this.number = number;
+      this.standing = standing;
+      this.every = number == 0 ? 1 : 2;
+      this.offsetX = 0.5;
+      this.offsetY = number == 0 ? 0.5 : 1;
       this.from = new Mat(sourceHeight / every, sourceWidth / every, CvType.CV_8UC1);
       this.to = new Mat(height / every, width / every, CvType.CV_8UC1);
       this.out = new byte[width / every * (height / every)];
-      this.ground = new PaneGround(from, to, every > 1);
+      this.ground = new PaneGround(from, to, number, backdrop);
       this.window = new CubicWindow(from.cols(), from.rows());
-      this.offsetX = offsetX;
-      this.offsetY = offsetY;
-      this.every = every;
     }
 
     int sourceSize() {
@@ -129,7 +165,13 @@ final class PlaneWarper {
         to.get(0, 0, out);
       }
       for (FramePath.Pane pane : segment.panes()) {
-        draw(in, at, pane.at(n), placeOf(pane.place()));
+        CubicWindow.Place place = placeOf(pane.place());
+        draw(in, at, pane.at(n), place);
+        if (standing != null) {
+          standing.lay(
+              new BackdropBehind.Part(number, out, to.cols(), place, every, offsetX, offsetY),
+              pane.at(n));
+        }
       }
       return out;
     }

@@ -1,5 +1,6 @@
 package paringknife.media.ffmpeg;
 
+import java.nio.file.Path;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import paringknife.core.clip.cut.PictureRun;
@@ -7,6 +8,7 @@ import paringknife.core.deliver.Encoding;
 import paringknife.core.frame.FramePath;
 import paringknife.core.frame.cameras.CameraGrid;
 import paringknife.core.frame.colour.Look;
+import paringknife.core.frame.people.SmoothedSkin;
 import paringknife.core.listen.LoudnessTarget;
 import paringknife.core.listen.SampleSource;
 import paringknife.core.listen.SoundPlan;
@@ -21,7 +23,9 @@ import paringknife.core.time.FrameRate;
  * @param runs what of the picture plays
  * @param path what every frame shows of the cameras' pictures side by side
  * @param behind what is seen behind people; null for what was recorded
+ * @param backdrop the picture that is seen as a ground; null where none is
  * @param look what is done to the picture itself
+ * @param skin whose skin is smoothed
  * @param laid what is laid over it, under the captions; null for nothing
  * @param captions an ASS script for that size; empty for none
  * @param width of the finished picture, pixels, even
@@ -37,7 +41,9 @@ public record RenderOrder(
     List<PictureRun> runs,
     FramePath path,
     @Nullable Behind behind,
+    @Nullable Path backdrop,
     Look look,
+    SmoothedSkin skin,
     @Nullable LaidPicture laid,
     String captions,
     int width,
@@ -53,15 +59,16 @@ public record RenderOrder(
   }
 
   /**
-   * Whether ffmpeg alone can make the picture: nothing moves, and the ground is the recorded one.
+   * Whether ffmpeg alone can make the picture: nothing moves, and people and their ground are as
+   * recorded.
    */
   boolean isHeld() {
-    return behind == null && path.isHeld();
+    return behind == null && skin.amount() == 0 && path.isHeld();
   }
 
-  /** Without the cameras of which nothing is seen; mattes are of all of them. */
+  /** Without the cameras of which nothing is seen; mattes and faces are of all of them. */
   RenderOrder withCamerasSeen() {
-    if (cameras.isOne() || behind != null) {
+    if (cameras.isOne() || behind != null || skin.amount() > 0) {
       return this;
     }
     CameraGrid grid = cameras.grid();
@@ -73,7 +80,9 @@ public record RenderOrder(
         runs,
         path.moved(grid, grid.only(kept), kept),
         behind,
+        backdrop,
         look,
+        skin,
         laid,
         captions,
         width,

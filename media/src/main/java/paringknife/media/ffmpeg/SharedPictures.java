@@ -19,6 +19,7 @@ import paringknife.core.deliver.Encoding;
 import paringknife.core.frame.FramePath;
 import paringknife.core.frame.cameras.CameraGrid;
 import paringknife.core.frame.colour.Look;
+import paringknife.core.frame.people.SmoothedSkin;
 import paringknife.core.listen.LoudnessTarget;
 import paringknife.core.time.FrameRate;
 import paringknife.media.store.CaptionFonts;
@@ -198,7 +199,9 @@ final class SharedPictures {
   private record EncodedPicture(
       FramePath path,
       @Nullable Behind behind,
+      @Nullable Path backdrop,
       Look look,
+      SmoothedSkin skin,
       @Nullable LaidPicture laid,
       String captions,
       int width,
@@ -209,7 +212,9 @@ final class SharedPictures {
       return new EncodedPicture(
           order.path(),
           order.behind(),
+          order.backdrop(),
           order.look(),
+          order.skin(),
           order.laid(),
           order.captions(),
           order.width(),

@@ -22,6 +22,7 @@ import tools.jackson.databind.JsonNode;
  * @param specs of the user's own that clips ask for
  * @param fonts names of files in the bundle
  * @param logos names of files in the bundle, after the picture's
+ * @param backdrops likewise; bundles made before there were any have none
  */
 record Bundle(
     int version,
@@ -37,9 +38,14 @@ record Bundle(
     List<BundledClip> clips,
     List<DeliverySpec> specs,
     List<String> fonts,
-    List<String> logos) {
+    List<String> logos,
+    List<String> backdrops) {
   static final String NAME = "bundle.json";
   static final int VERSION = 1;
+
+  Bundle {
+    backdrops = backdrops == null ? List.of() : List.copyOf(backdrops);
+  }
 
   /**
    * A recording.

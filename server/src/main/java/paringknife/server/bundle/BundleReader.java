@@ -9,6 +9,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
@@ -18,10 +19,12 @@ import paringknife.core.clip.ClipDocument;
 import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.deliver.FileNames;
 import paringknife.core.dress.Logo;
+import paringknife.core.frame.Backdrop;
 import paringknife.core.time.Span;
 import paringknife.media.store.CaptionFonts;
-import paringknife.media.store.LogoPictures;
+import paringknife.media.store.KeptPicture;
 import paringknife.media.store.ScratchFolder;
+import paringknife.media.store.StylePictures;
 import paringknife.media.transcripts.TranscriptFile;
 import paringknife.server.clips.ClipFormat;
 import paringknife.server.clips.ClipStore;
@@ -63,7 +66,7 @@ class BundleReader {
   private final VersionStore versions;
   private final SpecStore specs;
   private final CaptionFonts fonts;
-  private final LogoPictures logos;
+  private final StylePictures pictures;
   private final MediaFolder folder;
   private final DataFolder data;
   private final TransactionTemplate transactions;
@@ -80,7 +83,7 @@ class BundleReader {
       VersionStore versions,
       SpecStore specs,
       CaptionFonts fonts,
-      LogoPictures logos,
+      StylePictures pictures,
       MediaFolder folder,
       DataFolder data,
       TransactionTemplate transactions,
@@ -94,7 +97,7 @@ class BundleReader {
     this.versions = versions;
     this.specs = specs;
     this.fonts = fonts;
-    this.logos = logos;
+    this.pictures = pictures;
     this.folder = folder;
     this.data = data;
     this.transactions = transactions;
@@ -122,8 +125,8 @@ class BundleReader {
       try {
         EpisodeSource source = source(content, place);
         fonts.addMissing(along(bundle, content.fonts()));
-        Map<String, LogoPictures.Kept> pictures = pictures(bundle, content);
-        return transactions.execute(status -> shelve(content, source, read, pictures));
+        CamePictures came = came(bundle, content);
+        return transactions.execute(status -> shelve(content, source, read, came));
       } catch (RuntimeException | IOException e) {
         if (place.isPresent()) {
           FileSystemUtils.deleteRecursively(place.get());
@@ -141,6 +144,7 @@ class BundleReader {
         MOST_PEOPLE_CORRECTIONS);
     refuse(content.fonts().size() > MOST_ALONG, "fonts", MOST_ALONG);
     refuse(content.logos().size() > MOST_ALONG, "logos", MOST_ALONG);
+    refuse(content.backdrops().size() > MOST_ALONG, "backdrops", MOST_ALONG);
     for (Bundle.BundledClip clip : content.clips()) {
       refuse(clip.versions().size() > MOST_VERSIONS, "versions of a clip", MOST_VERSIONS);
     }
@@ -257,21 +261,27 @@ class BundleReader {
     return along;
   }
 
-  /** Logos as they are kept here, by what they are called there. */
-  private Map<String, LogoPictures.Kept> pictures(BundleFile bundle, Bundle content)
+  /** Pictures as they are kept here, by what they are called there. */
+  private record CamePictures(Map<String, KeptPicture> logos, Map<String, KeptPicture> backdrops) {}
+
+  private CamePictures came(BundleFile bundle, Bundle content) throws IOException {
+    return new CamePictures(
+        kept(bundle, content.logos(), pictures.logos()::add),
+        kept(bundle, content.backdrops(), pictures.backdrops()::add));
+  }
+
+  private static Map<String, KeptPicture> kept(
+      BundleFile bundle, List<String> files, Function<byte[], KeptPicture> keep)
       throws IOException {
-    Map<String, LogoPictures.Kept> pictures = new HashMap<>();
-    for (String file : content.logos()) {
-      pictures.put(file.substring(file.lastIndexOf('/') + 1), logos.add(bundle.along(file)));
+    Map<String, KeptPicture> kept = new HashMap<>();
+    for (String file : files) {
+      kept.put(file.substring(file.lastIndexOf('/') + 1), keep.apply(bundle.along(file)));
     }
-    return pictures;
+    return kept;
   }
 
   private long shelve(
-      Bundle content,
-      EpisodeSource source,
-      List<ReadClip> read,
-      Map<String, LogoPictures.Kept> pictures) {
+      Bundle content, EpisodeSource source, List<ReadClip> read, CamePictures came) {
     long id = episodes.add(source, words(content)).id();
     if (content.transcript() != null && content.timing() != null) {
       // As it was there, without what this installation's glossary would make of it.
@@ -290,7 +300,7 @@ class BundleReader {
     Map<String, String> called = called(content.specs());
     long endUs = episodes.row(id).durationUs() + SLACK_US;
     for (ReadClip clip : read) {
-      ClipDocument document = here(clip.document(), called, pictures, endUs);
+      ClipDocument document = here(clip.document(), called, came, endUs);
       long made = clips.create(id, document).id();
       for (ReadVersion v : clip.versions()) {
         versions.keep(
@@ -298,7 +308,7 @@ class BundleReader {
             v.version().name(),
             v.version().automatic(),
             v.version().lengthUs(),
-            here(v.document(), called, pictures, endUs));
+            here(v.document(), called, came, endUs));
       }
     }
     return id;
@@ -321,10 +331,7 @@ class BundleReader {
   }
 
   private static ClipDocument here(
-      ClipDocument document,
-      Map<String, String> called,
-      Map<String, LogoPictures.Kept> pictures,
-      long endUs) {
+      ClipDocument document, Map<String, String> called, CamePictures came, long endUs) {
     List<Span> stretches = document.pared().stretches();
     if (stretches.isEmpty()
         || stretches.stream().anyMatch(s -> s.startUs() < 0 || s.endUs() > endUs)) {
@@ -333,13 +340,28 @@ class BundleReader {
     }
     ClipDocument here =
         document.with(document.delivered().withSpecsCalled(s -> called.getOrDefault(s, s)));
+    return withLogo(withBackdrop(here, came.backdrops()), came.logos());
+  }
+
+  /** Of a picture that did not come along, rendering says that it is to be chosen again. */
+  private static ClipDocument withBackdrop(
+      ClipDocument document, Map<String, KeptPicture> backdrops) {
+    Backdrop backdrop = document.framed().backdrop();
+    KeptPicture kept = backdrop == null ? null : backdrops.get(backdrop.picture());
+    return kept == null
+        ? document
+        : document.with(document.framed().with(new Backdrop(kept.id(), kept.aspect())));
+  }
+
+  private static ClipDocument withLogo(ClipDocument document, Map<String, KeptPicture> logos) {
     Logo logo = document.laidOver().logo();
     if (logo == null) {
-      return here;
+      return document;
     }
-    LogoPictures.Kept picture = pictures.get(logo.picture());
-    return here.with(
-        here.laidOver()
+    KeptPicture picture = logos.get(logo.picture());
+    return document.with(
+        document
+            .laidOver()
             .with(
                 picture == null
                     ? null

@@ -19,8 +19,9 @@ import paringknife.core.clip.HouseStyle;
 import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.deliver.DeliverySpecs;
 import paringknife.core.dress.Logo;
+import paringknife.core.frame.Backdrop;
 import paringknife.media.store.CaptionFonts;
-import paringknife.media.store.LogoPictures;
+import paringknife.media.store.StylePictures;
 import paringknife.server.clips.ClipStore;
 import paringknife.server.clips.VersionStore;
 import paringknife.server.episodes.DataFolder;
@@ -46,7 +47,7 @@ class BundleWriter {
   private final VersionStore versions;
   private final SpecStore specs;
   private final CaptionFonts fonts;
-  private final LogoPictures logos;
+  private final StylePictures pictures;
   private final DataFolder data;
   private final JsonMapper json;
 
@@ -60,7 +61,7 @@ class BundleWriter {
       VersionStore versions,
       SpecStore specs,
       CaptionFonts fonts,
-      LogoPictures logos,
+      StylePictures pictures,
       DataFolder data,
       JsonMapper json) {
     this.episodes = episodes;
@@ -72,13 +73,18 @@ class BundleWriter {
     this.versions = versions;
     this.specs = specs;
     this.fonts = fonts;
-    this.logos = logos;
+    this.pictures = pictures;
     this.data = data;
     this.json = json;
   }
 
   /** A bundle that was gathered and can be written. */
-  record Gathered(Bundle bundle, List<byte[]> fonts, List<byte[]> logos, Map<String, Path> films) {}
+  record Gathered(
+      Bundle bundle,
+      List<byte[]> fonts,
+      List<byte[]> logos,
+      List<byte[]> backdrops,
+      Map<String, Path> films) {}
 
   /**
    * Gathers what there is of an episode.
@@ -103,7 +109,8 @@ class BundleWriter {
     List<ClipStore.StoredClip> all = clips.ofEpisode(id);
     List<ClipDocument> documents = all.stream().flatMap(this::documents).toList();
     List<byte[]> ownFonts = fonts.ownOf(families(documents));
-    Map<String, byte[]> pictures = pictures(documents);
+    Map<String, byte[]> logos = logos(documents);
+    Map<String, byte[]> backdrops = backdrops(documents);
     Optional<TranscriptStore.StoredTranscript> text = transcripts.of(id);
     Bundle bundle =
         new Bundle(
@@ -120,8 +127,10 @@ class BundleWriter {
             all.stream().map(this::bundled).toList(),
             ownSpecs(documents),
             numbered("fonts/", ownFonts.size()),
-            pictures.keySet().stream().map(p -> "logos/" + p).toList());
-    return new Gathered(bundle, ownFonts, List.copyOf(pictures.values()), films);
+            logos.keySet().stream().map(p -> "logos/" + p).toList(),
+            backdrops.keySet().stream().map(p -> "backdrops/" + p).toList());
+    return new Gathered(
+        bundle, ownFonts, List.copyOf(logos.values()), List.copyOf(backdrops.values()), films);
   }
 
   private Bundle.Recorded recorded(Path source, boolean goesAlong, Map<String, Path> films) {
@@ -157,15 +166,29 @@ class BundleWriter {
         .toList();
   }
 
-  private Map<String, byte[]> pictures(List<ClipDocument> documents) {
-    Map<String, byte[]> pictures = new LinkedHashMap<>();
+  private Map<String, byte[]> logos(List<ClipDocument> documents) {
+    Map<String, byte[]> logos = new LinkedHashMap<>();
     for (ClipDocument document : documents) {
       Logo logo = document.laidOver().logo();
       if (logo != null) {
-        logos.bytes(logo.picture()).ifPresent(bytes -> pictures.put(logo.picture(), bytes));
+        pictures.logos().bytes(logo.picture()).ifPresent(b -> logos.put(logo.picture(), b));
       }
     }
-    return pictures;
+    return logos;
+  }
+
+  private Map<String, byte[]> backdrops(List<ClipDocument> documents) {
+    Map<String, byte[]> backdrops = new LinkedHashMap<>();
+    for (ClipDocument document : documents) {
+      Backdrop backdrop = document.framed().backdrop();
+      if (backdrop != null) {
+        pictures
+            .backdrops()
+            .bytes(backdrop.picture())
+            .ifPresent(b -> backdrops.put(backdrop.picture(), b));
+      }
+    }
+    return backdrops;
   }
 
   private List<DeliverySpec> ownSpecs(List<ClipDocument> documents) {
@@ -212,6 +235,9 @@ class BundleWriter {
     }
     for (int i = 0; i < gathered.logos().size(); i++) {
       put(zip, gathered.bundle().logos().get(i), gathered.logos().get(i));
+    }
+    for (int i = 0; i < gathered.backdrops().size(); i++) {
+      put(zip, gathered.bundle().backdrops().get(i), gathered.backdrops().get(i));
     }
     zip.setLevel(Deflater.NO_COMPRESSION);
     for (Map.Entry<String, Path> film : gathered.films().entrySet()) {

@@ -53,6 +53,8 @@ class ClipKinds {
     kinds.put("proposePushIns", FrameIntent.ProposePushIns.class);
     kinds.put("alternate", FrameIntent.Alternate.class);
     kinds.put("changeBehind", FrameIntent.ChangeBehind.class);
+    kinds.put("smoothSkin", FrameIntent.SmoothSkin.class);
+    kinds.put("chooseBackdrop", FrameIntent.ChooseBackdrop.class);
     kinds.put("changeLook", FrameIntent.ChangeLook.class);
     kinds.put("changeCameraLook", FrameIntent.ChangeCameraLook.class);
     kinds.put("matchColours", FrameIntent.MatchColours.class);

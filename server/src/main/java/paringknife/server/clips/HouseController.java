@@ -1,5 +1,6 @@
 package paringknife.server.clips;
 
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
@@ -19,8 +20,10 @@ import paringknife.core.clip.HouseStyle;
 import paringknife.core.clip.NamedStyle;
 import paringknife.core.deliver.FileNames;
 import paringknife.core.dress.Logo;
+import paringknife.core.frame.Backdrop;
 import paringknife.media.store.CaptionFonts;
-import paringknife.media.store.LogoPictures;
+import paringknife.media.store.KeptPicture;
+import paringknife.media.store.StylePictures;
 import paringknife.server.events.Events;
 import paringknife.server.letterings.StyleFile;
 import paringknife.server.shelf.EpisodeStore;
@@ -39,7 +42,7 @@ class HouseController {
   private final ClipSteps steps;
   private final HouseStyles houses;
   private final CaptionFonts fonts;
-  private final LogoPictures logos;
+  private final StylePictures pictures;
   private final ShowHabits habits;
   private final Events events;
 
@@ -49,10 +52,10 @@ class HouseController {
       ClipSteps steps,
       HouseStyles houses,
       CaptionFonts fonts,
-      LogoPictures logos,
+      StylePictures pictures,
       ShowHabits habits,
       Events events) {
-    this.logos = logos;
+    this.pictures = pictures;
     this.habits = habits;
     this.episodes = episodes;
     this.clips = clips;
@@ -190,11 +193,14 @@ class HouseController {
             StyleFile.write(
                 new NamedStyle(name, style, habits.of(show)),
                 fonts.ownOf(style.families()),
-                pictureOf(style)));
+                picturesOf(style)));
   }
 
-  private Optional<byte[]> pictureOf(HouseStyle style) {
-    return Optional.ofNullable(style.logo()).flatMap(l -> logos.bytes(l.picture()));
+  private StyleFile.Pictures picturesOf(HouseStyle style) {
+    return new StyleFile.Pictures(
+        Optional.ofNullable(style.logo()).flatMap(l -> pictures.logos().bytes(l.picture())),
+        Optional.ofNullable(style.backdrop())
+            .flatMap(b -> pictures.backdrops().bytes(b.picture())));
   }
 
   /** A style that came as a file. */
@@ -211,7 +217,7 @@ class HouseController {
         content.name().map(name -> new NamedStyle(name, content.style(), content.habits()));
     ClipStore.StoredClip clip = clips.byId(id);
     fonts.addMissing(content.fonts());
-    HouseStyle style = withPicture(content);
+    HouseStyle style = withBackdrop(withLogo(content), content.pictures());
     change(clip, style);
     named
         .filter(s -> houses.isFree(s.name()))
@@ -220,20 +226,39 @@ class HouseController {
   }
 
   /** The style of a file, its logo among those that are there. */
-  private HouseStyle withPicture(StyleFile.Content content) {
+  private HouseStyle withLogo(StyleFile.Content content) {
     Logo logo = content.style().logo();
     if (logo == null) {
       return content.style();
     }
-    if (content.logo().isEmpty() && logos.file(logo.picture()).isEmpty()) {
-      throw new IllegalArgumentException("The picture of this style's logo did not come with it.");
-    }
-    return content.logo().isEmpty()
-        ? content.style()
-        : content.style().withLogo(pictured(logo, logos.add(content.logo().get())));
+    Optional<byte[]> picture = content.pictures().logo();
+    refuseMissing(picture, pictures.logos().file(logo.picture()), "logo");
+    return picture
+        .map(p -> content.style().withLogo(pictured(logo, pictures.logos().add(p))))
+        .orElse(content.style());
   }
 
-  private static Logo pictured(Logo logo, LogoPictures.Kept picture) {
+  private HouseStyle withBackdrop(HouseStyle style, StyleFile.Pictures along) {
+    Backdrop backdrop = style.backdrop();
+    if (backdrop == null) {
+      return style;
+    }
+    refuseMissing(along.backdrop(), pictures.backdrops().file(backdrop.picture()), "backdrop");
+    return along
+        .backdrop()
+        .map(pictures.backdrops()::add)
+        .map(kept -> style.withBackdrop(new Backdrop(kept.id(), kept.aspect())))
+        .orElse(style);
+  }
+
+  private static void refuseMissing(Optional<byte[]> along, Optional<Path> there, String what) {
+    if (along.isEmpty() && there.isEmpty()) {
+      throw new IllegalArgumentException(
+          "The picture of this style's " + what + " did not come with it.");
+    }
+  }
+
+  private static Logo pictured(Logo logo, KeptPicture picture) {
     return new Logo(picture.id(), picture.aspect(), logo.corner(), logo.size(), logo.opacity());
   }
 

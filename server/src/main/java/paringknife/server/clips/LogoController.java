@@ -12,7 +12,9 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import paringknife.media.store.KeptPicture;
 import paringknife.media.store.LogoPictures;
+import paringknife.media.store.StylePictures;
 import paringknife.server.web.NotThere;
 
 /** Pictures that can stand in films as logos, over HTTP. */
@@ -23,8 +25,8 @@ class LogoController {
 
   private final LogoPictures logos;
 
-  LogoController(LogoPictures logos) {
-    this.logos = logos;
+  LogoController(StylePictures pictures) {
+    this.logos = pictures.logos();
   }
 
   /**
@@ -37,7 +39,7 @@ class LogoController {
   /** Keeps a PNG or JPEG picture. */
   @PostMapping(consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
   LogoKept add(@RequestBody byte[] picture) {
-    LogoPictures.Kept kept = logos.add(picture);
+    KeptPicture kept = logos.add(picture);
     return new LogoKept(kept.id(), kept.aspect());
   }
 

@@ -3,6 +3,7 @@ package paringknife.server.clips;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -21,6 +22,8 @@ import paringknife.core.deliver.DeliverySpecs;
 import paringknife.core.dress.Logo;
 import paringknife.core.frame.FaceWarning;
 import paringknife.core.frame.Shape;
+import paringknife.core.frame.people.FollowedFace;
+import paringknife.core.frame.people.Person;
 import paringknife.core.letter.CaptionTrack;
 import paringknife.core.letter.Lettered;
 import paringknife.core.letter.cue.Cue;
@@ -32,6 +35,7 @@ import paringknife.core.letter.drawn.Obstacles;
 import paringknife.core.letter.drawn.Specimen;
 import paringknife.core.letter.style.Place;
 import paringknife.core.letter.style.Style;
+import paringknife.core.time.Span;
 import paringknife.server.database.Recent;
 import paringknife.server.episodes.Episode;
 import paringknife.server.shelf.Episodes;
@@ -120,6 +124,35 @@ class PreviewController {
         worked.faceWarnings(shape),
         worked.largeFonts(),
         logo == null ? null : LogoShown.of(logo, canvas));
+  }
+
+  /**
+   * A face that is seen in a clip.
+   *
+   * @param timesUs when it was found, on the episode's clock
+   * @param boxes left, upper edge, width and height at each of these times, as shares of its
+   *     camera's picture
+   */
+  record FaceInClip(int camera, Span shown, List<Long> timesUs, List<Double> boxes) {
+    static FaceInClip of(FollowedFace face) {
+      return new FaceInClip(
+          face.camera(),
+          face.shown(),
+          face.sightings().stream().map(Person.Sighting::timeUs).toList(),
+          face.sightings().stream()
+              .map(Person.Sighting::face)
+              .flatMap(f -> Stream.of(f.x(), f.y(), f.width(), f.height()))
+              .toList());
+    }
+  }
+
+  /** The faces that its cameras see. */
+  @GetMapping("/faces")
+  List<FaceInClip> faces(@PathVariable long id) {
+    ClipStore.StoredClip clip = clips.byId(id);
+    return composed(clip, episodes.open(clip.episodeId())).followedFaces().stream()
+        .map(FaceInClip::of)
+        .toList();
   }
 
   /**

@@ -117,8 +117,7 @@ final class BatchCommand implements Callable<Integer> {
     try (ScratchFolder scratch = ScratchFolder.in(out)) {
       Path work = scratch.path();
       ClipRenderer renderer =
-          new ClipRenderer(
-              letters.laidOut(work.resolve("fonts")), letters.logo(work.resolve("logos")));
+          new ClipRenderer(letters.laidOut(work.resolve("fonts")), letters.pictures(work));
       EpisodeFolder folder = new EpisodeFolder(work.resolve("episode"));
       List<HeardSound> placed =
           others.isEmpty()

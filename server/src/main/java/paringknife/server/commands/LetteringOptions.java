@@ -14,7 +14,7 @@ import paringknife.core.letter.drawn.Lettering;
 import paringknife.core.letter.drawn.Letterings;
 import paringknife.core.letter.fonts.FontFile;
 import paringknife.media.store.CaptionFonts;
-import paringknife.media.store.LogoPictures;
+import paringknife.media.store.StylePictures;
 import paringknife.server.letterings.StyleFile;
 import picocli.CommandLine.Option;
 
@@ -78,13 +78,29 @@ final class LetteringOptions {
     return laidOut;
   }
 
-  /** The logo that comes with the style, laid out in a folder. */
-  LogoPictures logo(Path folder) throws IOException {
-    LogoPictures laidOut = new LogoPictures(folder);
+  /**
+   * The pictures that come with the style, laid out in a folder.
+   *
+   * @throws IllegalArgumentException when one is missing
+   */
+  StylePictures pictures(Path folder) throws IOException {
+    StylePictures laidOut = StylePictures.in(folder);
     if (style != null) {
-      StyleFile.content(textOf(style), nameOf(style)).logo().ifPresent(laidOut::add);
+      StyleFile.Pictures along = StyleFile.content(textOf(style), nameOf(style)).pictures();
+      along.logo().ifPresent(laidOut.logos()::add);
+      along.backdrop().ifPresent(laidOut.backdrops()::add);
+      HouseStyle given = given();
+      refuseMissing(given.logo() != null && along.logo().isEmpty(), "logo");
+      refuseMissing(given.backdrop() != null && along.backdrop().isEmpty(), "backdrop");
     }
     return laidOut;
+  }
+
+  private static void refuseMissing(boolean isMissing, String what) {
+    if (isMissing) {
+      throw new IllegalArgumentException(
+          "The picture of this style's " + what + " did not come with it.");
+    }
   }
 
   /** The lettering that is asked for, with what was changed of how it breaks captions. */
@@ -137,7 +153,8 @@ final class LetteringOptions {
         given.logo(),
         given.names(),
         given.callOuts(),
-        given.behind());
+        given.behind(),
+        given.backdrop());
   }
 
   private HouseStyle given() throws IOException {

@@ -52,7 +52,9 @@ final class Fingerprint {
     String coloured =
         clip.colours().equals(CameraColours.AS_RECORDED) ? look : look + " " + clip.colours();
     String grounded = clip.behind() == null ? coloured : coloured + " before " + clip.behind();
-    return clip.logo() == null ? grounded : grounded + " " + clip.logo();
+    String pictured = clip.backdrop() == null ? grounded : grounded + " " + clip.backdrop();
+    String smoothed = clip.skin().amount() == 0 ? pictured : pictured + " skin " + clip.skin();
+    return clip.logo() == null ? smoothed : smoothed + " " + clip.logo();
   }
 
   private static String recorded(Episode episode) {

@@ -12,10 +12,12 @@ import paringknife.core.deliver.Check;
 import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.deliver.Encoding;
 import paringknife.core.dress.Logo;
+import paringknife.core.frame.Backdrop;
 import paringknife.core.frame.FramePath;
 import paringknife.core.frame.Ground;
 import paringknife.core.frame.cameras.CameraGrid;
 import paringknife.core.frame.colour.Look;
+import paringknife.core.frame.people.SmoothedSkin;
 import paringknife.core.letter.drawn.Canvas;
 import paringknife.core.letter.drawn.Obstacles;
 import paringknife.core.listen.SoundPlan;
@@ -29,7 +31,7 @@ import paringknife.media.ffmpeg.Measurement;
 import paringknife.media.ffmpeg.RenderOrder;
 import paringknife.media.ffmpeg.Renderer;
 import paringknife.media.store.CaptionFonts;
-import paringknife.media.store.LogoPictures;
+import paringknife.media.store.StylePictures;
 
 /** Renders clips of episodes. */
 public final class ClipRenderer {
@@ -39,10 +41,10 @@ public final class ClipRenderer {
   private final Renderer renderer;
   private final CaptionFonts fonts;
   private final BurntLetters letters;
-  private final LogoPictures logos;
+  private final StylePictures pictures;
 
-  public ClipRenderer(CaptionFonts fonts, LogoPictures logos) {
-    this.logos = logos;
+  public ClipRenderer(CaptionFonts fonts, StylePictures pictures) {
+    this.pictures = pictures;
     this.fonts = fonts;
     this.renderer = new Renderer(fonts);
     this.letters = new BurntLetters(fonts);
@@ -81,7 +83,9 @@ public final class ClipRenderer {
         playback.runs(),
         composition.path(),
         behind(episode, composition.behind()),
+        backdrop(composition.backdrop()),
         composition.look(),
+        composition.skin(),
         laid(composition.logo(), spec.canvas()),
         composition.script(),
         spec.canvas().width(),
@@ -96,6 +100,18 @@ public final class ClipRenderer {
     return ground == null ? null : new Behind(ground, episode.mattes());
   }
 
+  private @Nullable Path backdrop(@Nullable Backdrop backdrop) {
+    return backdrop == null
+        ? null
+        : pictures
+            .backdrops()
+            .file(backdrop.picture())
+            .orElseThrow(
+                () ->
+                    new IllegalArgumentException(
+                        "The backdrop's picture is not there any more; choose it again."));
+  }
+
   /** A logo as it stands on a canvas. */
   private @Nullable LaidPicture laid(@Nullable Logo logo, Canvas canvas) {
     if (logo == null) {
@@ -103,7 +119,8 @@ public final class ClipRenderer {
     }
     Obstacles.StandingBox box = logo.on(canvas);
     return new LaidPicture(
-        logos
+        pictures
+            .logos()
             .file(logo.picture())
             .orElseThrow(
                 () ->
@@ -128,7 +145,9 @@ public final class ClipRenderer {
             List.of(new PictureRun(0, still.episodeFrame(), 1)),
             still.path(),
             behind(episode, still.behind()),
+            backdrop(still.backdrop()),
             still.look(),
+            still.skin(),
             laid(still.logo(), still.canvas()),
             still.script(),
             still.canvas().width(),
@@ -172,7 +191,9 @@ public final class ClipRenderer {
             runs,
             FramePath.whole(width, height, PictureRun.total(runs)),
             null,
+            null,
             Look.AS_RECORDED,
+            SmoothedSkin.NONE,
             null,
             "",
             width / 2 * 2,

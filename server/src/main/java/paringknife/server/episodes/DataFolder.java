@@ -60,8 +60,17 @@ public record DataFolder(Path root, Path media, long roomBytes) {
     return root.resolve("covers");
   }
 
-  public Path logos() {
+  /** Where logos and backdrops have their folders. */
+  public Path stylePictures() {
+    return root;
+  }
+
+  Path logos() {
     return root.resolve("logos");
+  }
+
+  Path backdrops() {
+    return root.resolve("backdrops");
   }
 
   public Path fonts() {

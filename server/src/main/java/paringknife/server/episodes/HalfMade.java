@@ -24,7 +24,13 @@ class HalfMade {
 
   @Scheduled(initialDelay = 0, fixedDelay = 60, timeUnit = TimeUnit.SECONDS)
   void sweep() {
-    Stream.of(data.finishedFolder(), data.covers(), data.logos(), data.fonts(), data.media())
+    Stream.of(
+            data.finishedFolder(),
+            data.covers(),
+            data.logos(),
+            data.backdrops(),
+            data.fonts(),
+            data.media())
         .forEach(ScratchFolder::sweep);
     if (!Files.isDirectory(data.episodes())) {
       return;

@@ -9,6 +9,7 @@ import paringknife.core.clip.HouseStyle;
 import paringknife.core.clip.NamedStyle;
 import paringknife.core.dress.Logo;
 import paringknife.core.dress.Names;
+import paringknife.core.frame.Backdrop;
 import paringknife.core.frame.Ground;
 import paringknife.core.frame.Manner;
 import paringknife.core.frame.PushInHabit;
@@ -62,6 +63,8 @@ public final class StyleFile {
       @Nullable Names names,
       @Nullable String callOuts,
       @Nullable Ground behind,
+      @Nullable Backdrop backdrop,
+      byte @Nullable [] backdropPicture,
       @Nullable Habits habits) {}
 
   public static String write(Lettering lettering) {
@@ -72,30 +75,35 @@ public final class StyleFile {
    * A house style under its name, with files that go along.
    *
    * @param fonts files, whole
-   * @param logo its picture, whole
+   * @param pictures of its logo and its backdrop
    */
-  public static String write(NamedStyle style, List<byte[]> fonts, Optional<byte[]> logo) {
+  public static String write(NamedStyle style, List<byte[]> fonts, Pictures pictures) {
     ObjectNode file = JSON.createObjectNode().put("name", style.name());
     file.setAll((ObjectNode) JSON.valueToTree(style.style()));
     file.set("habits", JSON.valueToTree(style.habits()));
-    logo.ifPresent(picture -> file.put("logoPicture", picture));
+    pictures.logo().ifPresent(picture -> file.put("logoPicture", picture));
+    pictures.backdrop().ifPresent(picture -> file.put("backdropPicture", picture));
     ArrayNode along = file.putArray("fonts");
     fonts.forEach(along::add);
     return JSON.writerWithDefaultPrettyPrinter().writeValueAsString(file);
+  }
+
+  /** Pictures that go along, each whole. */
+  public record Pictures(Optional<byte[]> logo, Optional<byte[]> backdrop) {
+    public static final Pictures NONE = new Pictures(Optional.empty(), Optional.empty());
   }
 
   /**
    * What a file holds.
    *
    * @param name empty where it has none
-   * @param logo the picture of its logo, whole
    */
   public record Content(
       Optional<String> name,
       HouseStyle style,
       Habits habits,
       List<byte[]> fonts,
-      Optional<byte[]> logo) {}
+      Pictures pictures) {}
 
   /**
    * Reads a style with what goes along.
@@ -120,7 +128,8 @@ public final class StyleFile {
         styled(held, file),
         held.habits() == null ? Habits.NONE : held.habits(),
         fonts,
-        Optional.ofNullable(held.logoPicture()));
+        new Pictures(
+            Optional.ofNullable(held.logoPicture()), Optional.ofNullable(held.backdropPicture())));
   }
 
   /**
@@ -175,7 +184,8 @@ public final class StyleFile {
         held.logo(),
         held.names(),
         held.callOuts(),
-        held.behind());
+        held.behind(),
+        held.backdrop());
   }
 
   private static void checkWhole(@Nullable Style style, String file) {

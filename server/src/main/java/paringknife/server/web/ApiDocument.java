@@ -36,7 +36,7 @@ class ApiDocument {
           Map.entry("Session", Set.of("name")),
           Map.entry("SetMannerIntent", Set.of("divider")),
           Map.entry("ChangeBehindIntent", Set.of("ground")),
-          Map.entry("Framed", Set.of("behind")),
+          Map.entry("Framed", Set.of("behind", "backdrop")),
           Map.entry("Invited", Set.of("name")),
           Map.entry("AccountShown", Set.of("seenAt")),
           Map.entry("Invitation", Set.of("account")),

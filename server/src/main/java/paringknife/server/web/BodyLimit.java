@@ -49,6 +49,7 @@ class BodyLimit extends OncePerRequestFilter {
         path.equals("/api/episodes")
             || path.equals("/api/fonts")
             || path.equals("/api/logos")
+            || path.equals("/api/backdrops")
             || path.endsWith("/transcript-text")
             || path.endsWith("/marks/import")
             || path.endsWith("/house/file")

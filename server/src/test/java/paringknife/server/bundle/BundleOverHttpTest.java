@@ -3,8 +3,11 @@ package paringknife.server.bundle;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatIOException;
 
+import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -20,11 +23,13 @@ import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
 import java.util.zip.ZipOutputStream;
+import javax.imageio.ImageIO;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
 import paringknife.server.RunningApplication;
+import paringknife.server.episodes.DataFolder;
 import paringknife.server.shelf.EpisodeStore;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
@@ -113,18 +118,25 @@ class BundleOverHttpTest {
     APP.change(
         clip,
         "{\"type\":\"showNames\",\"names\":{\"shown\":true,\"lettering\":\"lectern\",\"seconds\":3}}");
+    String backdrop = backdrop();
+    APP.change(clip, "{\"type\":\"chooseBackdrop\",\"backdrop\":" + backdrop + "}");
     APP.postAny("/api/clips/" + clip + "/versions", "{\"name\":\"first cut\"}");
     APP.post(
         "/api/episodes/1/marks",
         "{\"startUs\":1000000,\"endUs\":3000000,\"state\":\"MARKED\",\"title\":\"here\",\"note\":\"\"}");
     byte[] bundle = taken("?recordings=true");
     APP.sent("DELETE", "/api/specs/" + spec, "");
+    String picture = APP.json(backdrop).path("picture").asString();
+    byte[] kept = APP.getBytes("/api/backdrops/" + picture);
+    Files.delete(
+        APP.part(DataFolder.class).stylePictures().resolve("backdrops/" + picture + ".png"));
 
     HttpResponse<String> opened = open(bundle);
     assertThat(opened.statusCode()).as(opened.body()).isEqualTo(200);
     long id = APP.json(opened.body()).path("id").asLong();
     APP.awaitReady(id);
     assertThat(made(id)).isEqualTo(made(1));
+    assertThat(APP.getBytes("/api/backdrops/" + picture)).isEqualTo(kept);
     JsonNode there = RunningApplication.find(APP.get("/api/shelf"), id);
     JsonNode here = RunningApplication.find(APP.get("/api/shelf"), 1);
     for (String same : List.of("show", "title", "durationUs", "words")) {
@@ -136,6 +148,16 @@ class BundleOverHttpTest {
     assertThat(APP.get("/api/specs").toString()).contains("\"Goes along\"");
     assertThat(APP.get("/api/clips/" + copy + "/preview").path("revision").asInt()).isEqualTo(1);
     assertThat(inMediaFolder()).contains(APP.media().resolve("tones/0-tones.mp4"));
+  }
+
+  private static String backdrop() throws Exception {
+    ByteArrayOutputStream png = new ByteArrayOutputStream();
+    ImageIO.write(new BufferedImage(9, 16, BufferedImage.TYPE_INT_RGB), "png", png);
+    return APP.send(
+            HttpRequest.newBuilder(URI.create(APP.address() + "/api/backdrops"))
+                .header("Content-Type", "application/octet-stream")
+                .POST(HttpRequest.BodyPublishers.ofByteArray(png.toByteArray())))
+        .body();
   }
 
   /** Without its recordings it finds them by their names, and says which it misses. */
@@ -278,7 +300,11 @@ class BundleOverHttpTest {
             () ->
                 writer.write(
                     new BundleWriter.Gathered(
-                        gathered.bundle(), gathered.fonts(), gathered.logos(), films),
+                        gathered.bundle(),
+                        gathered.fonts(),
+                        gathered.logos(),
+                        gathered.backdrops(),
+                        films),
                     bytes));
     isRefused(bytes.toByteArray(), "one whose second recording went away");
   }

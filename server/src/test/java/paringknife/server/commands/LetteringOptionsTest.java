@@ -6,7 +6,6 @@ import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.Optional;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -35,7 +34,8 @@ class LetteringOptionsTest {
     file =
         Files.writeString(
                 folder.resolve("style.json"),
-                StyleFile.write(new NamedStyle("Beside", beside), List.of(), Optional.empty()))
+                StyleFile.write(
+                    new NamedStyle("Beside", beside), List.of(), StyleFile.Pictures.NONE))
             .toString();
   }
 
@@ -67,7 +67,8 @@ class LetteringOptionsTest {
     String text = Files.readString(Path.of(file));
     assertThat(StyleFile.read(text, "style.json").behind()).isNull();
     HouseStyle soft = StyleFile.read("{\"lettering\":\"heron\",\"behind\":\"SOFT\"}", "style.json");
-    String written = StyleFile.write(new NamedStyle("Soft", soft), List.of(), Optional.empty());
+    String written =
+        StyleFile.write(new NamedStyle("Soft", soft), List.of(), StyleFile.Pictures.NONE);
     assertThat(StyleFile.read(written, "style.json").behind()).isEqualTo(Ground.SOFT);
     Path kept = Files.writeString(folder.resolve("soft.json"), written);
     LetteringOptions options =
@@ -83,6 +84,24 @@ class LetteringOptionsTest {
     }
   }
 
+  @Test
+  void aBackdropThatDidNotComeAlongIsMissedAtOnce() throws Exception {
+    String text =
+        "{\"lettering\":\"heron\",\"behind\":\"PICTURE\",\"backdrop\":{\"picture\":\""
+            + "0".repeat(64)
+            + "\",\"aspect\":1}}";
+    Path lost = Files.writeString(folder.resolve("lost.json"), text);
+    LetteringOptions options =
+        CommandLine.populateCommand(new LetteringOptions(), "--style", lost.toString());
+    assertThatIllegalArgumentException()
+        .isThrownBy(() -> options.pictures(folder.resolve("pictures")))
+        .withMessageContaining("backdrop did not come with it");
+    assertThatIllegalArgumentException()
+        .isThrownBy(
+            () -> StyleFile.read("{\"lettering\":\"heron\",\"behind\":\"PICTURE\"}", "a.json"))
+        .withMessageContaining("picture that is not there");
+  }
+
   /** On the command line, too, a style is set in the fonts that came with it. */
   @Test
   void fontsThatCameWithAStyleAreLaidOut() throws Exception {
@@ -91,7 +110,7 @@ class LetteringOptionsTest {
     Path carrying =
         Files.writeString(
             folder.resolve("carrying.json"),
-            StyleFile.write(new NamedStyle("Set", style), List.of(font), Optional.empty()));
+            StyleFile.write(new NamedStyle("Set", style), List.of(font), StyleFile.Pictures.NONE));
     LetteringOptions options =
         CommandLine.populateCommand(new LetteringOptions(), "--style", carrying.toString());
     CaptionFonts laidOut = options.laidOut(folder.resolve("fonts"));

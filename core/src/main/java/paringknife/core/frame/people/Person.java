@@ -126,6 +126,20 @@ public record Person(List<Sighting> sightings) {
         && here.height() == before.height();
   }
 
+  /** Without those whose place was not found again, as far as they are not waited for too long. */
+  static List<Sighting> moved(List<Sighting> sightings) {
+    Person person = new Person(sightings);
+    List<Sighting> moved = new ArrayList<>();
+    int kept = 0;
+    for (int s = 0; s < sightings.size(); s++) {
+      if (s == 0 || s - kept >= LONGEST_WAIT || !person.isTakenOver(s)) {
+        moved.add(sightings.get(s));
+        kept = s;
+      }
+    }
+    return moved;
+  }
+
   private int firstNotBefore(long us) {
     int from = 0;
     int to = sightings.size();
