@@ -55,6 +55,7 @@ export function framePieces(
         colours: framed.colours,
         look: framed.look,
         logo: preview.logo,
+        behind: framed.behind,
         picture: framed.backdrop?.picture ?? null,
       },
     })),

@@ -12,6 +12,8 @@ const AFTER_FAILURE_MS = 10_000;
 const ASK_AGAIN_MS = 700;
 const HEADER_BYTES = 12;
 const CHANNELS = 4;
+/** Times are whole microseconds. */
+const ROUNDED = 1e-4;
 const ALPHA = 3;
 
 interface Stretch {
@@ -22,6 +24,9 @@ interface Stretch {
 
 /** How much of what a clip shows has been cut out by now, and what keeps it from going on; null while nothing is asked for. */
 export const useMattesMade = create<{ made: number; all: number; problem: string | null } | null>(() => null);
+
+/** The people that are cut out of the open episode, and how often something of them has come; null while nobody is. */
+export const useCutOut = create<{ mattes: Mattes | null; come: number }>(() => ({ mattes: null, come: 0 }));
 
 function read(bytes: ArrayBuffer): Stretch {
   const header = new DataView(bytes, 0, HEADER_BYTES);
@@ -86,6 +91,16 @@ export class Mattes {
       }
     }
     tell(wanted.length);
+  }
+
+  /** Whether the people of a time are there. */
+  has(episodeUs: number): boolean {
+    return this.stretches.has(Math.floor(this.frameAt(episodeUs) / framesOfAStretch(this.rate)));
+  }
+
+  /** The number of the frame that is seen at a time. */
+  frameAt(episodeUs: number): number {
+    return Math.floor((episodeUs * this.rate) / 1e6 + ROUNDED);
   }
 
   /** The people of a frame, as a picture that is seen through elsewhere; null while they are not known. */

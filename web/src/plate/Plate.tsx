@@ -12,7 +12,7 @@ import { oneWindow, type Ground } from './framePath';
 import { withGroundBehind } from './groundBehind';
 import { PLATE_LOOK, seen, type Look } from './look';
 import { LookFilter } from './LookFilter';
-import { Mattes } from './Mattes';
+import { Mattes, useCutOut } from './Mattes';
 import { drawnCanvas, paintFrame } from './paintFrame';
 import { usePlayback } from './Playback';
 import type { Draw, Player } from './player';
@@ -200,11 +200,16 @@ export function Plate({
     const made = new Mattes(
       { id: episode.id, madeAt: episode.madeAt },
       episode.frameRateNumerator / episode.frameRateDenominator,
-      () => player.current?.redraw(),
+      () => {
+        player.current?.redraw();
+        useCutOut.setState((s) => ({ come: s.come + 1 }));
+      },
     );
     mattes.current = made;
+    useCutOut.setState({ mattes: made });
     return () => {
       mattes.current = null;
+      useCutOut.setState({ mattes: null });
       made.close();
     };
   }, [cutsOut, episode.id, episode.madeAt, episode.frameRateNumerator, episode.frameRateDenominator]);

@@ -3,7 +3,9 @@ import type { Preview } from '../api/client';
 import { LogoLayer } from '../dress/LogoLayer';
 import { useBackdrop } from './backdrop';
 import { coloured, type CameraColours } from './cameraColours';
-import type { Segment } from './framePath';
+import type { Ground, Segment } from './framePath';
+import { withGroundBehind } from './groundBehind';
+import { useCutOut } from './Mattes';
 import { PLATE_LOOK, seen as looked, type Look } from './look';
 import { paintFrame } from './paintFrame';
 import { useStill, type Paint } from './useStill';
@@ -16,6 +18,8 @@ export interface SegmentSeen {
   colours: CameraColours;
   look: Look;
   logo: Preview['logo'];
+  /** What is seen behind people; null for what was recorded. */
+  behind: Ground | null;
   /** Name of the backdrop; null for none. */
   picture: string | null;
 }
@@ -28,15 +32,22 @@ const FINENESS = 2;
 /** A small picture of what is seen at a time of the episode, so long after its segment began. */
 export function Still({ seen, episodeUs, sinceUs }: { seen: SegmentSeen; episodeUs: number; sinceUs: number }) {
   const canvas = useRef<HTMLCanvasElement>(null);
-  const { segment, ratio, frameUs, colours, look, logo, picture: named } = seen;
+  const { segment, ratio, frameUs, colours, look, logo, behind, picture: named } = seen;
   const backdrop = useBackdrop(named, look.mirrored);
+  const mattes = useCutOut((s) => (behind && s.mattes?.has(episodeUs) ? s.mattes : null));
   const frame = segment.clipFrame + Math.min(segment.count - 1, Math.round(sinceUs / frameUs));
   const height = Math.round(Math.min(HIGHEST, WIDEST / ratio));
   const width = Math.round(height * ratio);
   const paint: Paint = useCallback(
-    (context, picture, recorded) =>
-      paintFrame(context, coloured(picture, recorded, colours), recorded, segment, frame, { backdrop, people: null }),
-    [segment, frame, colours, backdrop],
+    (context, picture, recorded) => {
+      const inColour = coloured(picture, recorded, colours);
+      const people = mattes?.at(mattes.frameAt(episodeUs)) ?? null;
+      const sample =
+        people && behind && behind !== 'PICTURE' ? withGroundBehind(inColour, recorded, behind, people) : inColour;
+      const scenery = { backdrop, people: behind === 'PICTURE' ? people : null };
+      paintFrame(context, sample, recorded, segment, frame, scenery);
+    },
+    [segment, frame, colours, backdrop, behind, mattes, episodeUs],
   );
   useStill(canvas, episodeUs, paint);
   return (

@@ -39,7 +39,22 @@ public final class DemoMaker {
       FrameRate rate,
       int width,
       int height,
-      int look) {}
+      int look,
+      Direction direction) {
+    /** People who sit still before one camera. */
+    public Plan(
+        String folder,
+        String script,
+        String show,
+        String title,
+        List<Voice> voices,
+        FrameRate rate,
+        int width,
+        int height,
+        int look) {
+      this(folder, script, show, title, voices, rate, width, height, look, Direction.PLAIN);
+    }
+  }
 
   public static final Plan SLACK_WATER =
       new Plan(
@@ -53,7 +68,15 @@ public final class DemoMaker {
           new FrameRate(25, 1),
           1280,
           720,
-          0);
+          0,
+          new Direction(
+              true,
+              new Direction.Lean(0, 82, 88, 0.2, 0.5, 0.3),
+              List.of(
+                  new Direction.Shot(0, Direction.View.WHOLE),
+                  new Direction.Shot(150, new Direction.View(1.25, 0.5, 0.52)),
+                  new Direction.Shot(215, Direction.View.WHOLE)),
+              new Direction.View(1.35, 0.745, 0.5)));
 
   public static final Plan FIELD_NOTES =
       new Plan(
@@ -66,6 +89,13 @@ public final class DemoMaker {
           1280,
           720,
           2);
+
+  private static final String SECOND = "camera-2.mp4";
+
+  /** Seconds by which the second camera is early. */
+  private static final double EARLY = 1.72;
+
+  private static final float AFAR = 0.4f;
 
   private DemoMaker() {}
 
@@ -102,19 +132,64 @@ public final class DemoMaker {
         writeMicrophone(microphones.of(v), folder.resolve(microphoneFile(v)));
       }
     }
-    Path raw = folder.resolve("mixed.raw");
-    Microphones.writeRaw(microphones.mixed(), raw);
-    Path part = folder.resolve("camera.part.mp4");
-    new Filming(performance, plan.voices(), plan.rate(), plan.width(), plan.height(), plan.look())
-        .film(raw, part);
-    Files.delete(raw);
-    Files.move(part, folder.resolve("camera.mp4"), StandardCopyOption.REPLACE_EXISTING);
+    film(performance, plan, microphones.mixed(), folder);
     Files.writeString(
         folder.resolve("transcript.json"),
         TranscriptJson.write(transcript(performance, plan.voices(), true)));
     Files.writeString(folder.resolve("truth.json"), truth(performance));
     Files.writeString(folder.resolve("episode.json"), manifest(plan));
     return folder;
+  }
+
+  /** All cameras at once, each with the sound that it hears. */
+  private static void film(Performance performance, Plan plan, float[] heard, Path folder)
+      throws IOException {
+    Filming.Camera first = Filming.Camera.first(plan);
+    Direction.View second = plan.direction().second();
+    CompletableFuture<Void> other =
+        second == null
+            ? CompletableFuture.completedFuture(null)
+            : CompletableFuture.runAsync(
+                () -> {
+                  try {
+                    film(
+                        new Filming(performance, plan, secondCamera(plan, second)),
+                        afar(heard),
+                        folder.resolve(SECOND));
+                  } catch (IOException e) {
+                    throw new UncheckedIOException(e);
+                  }
+                });
+    film(new Filming(performance, plan, first), heard, folder.resolve("camera.mp4"));
+    other.join();
+  }
+
+  private static void film(Filming filming, float[] heard, Path target) throws IOException {
+    Path raw = target.resolveSibling(target.getFileName() + ".raw");
+    Path part = target.resolveSibling("part-" + target.getFileName());
+    Microphones.writeRaw(heard, raw);
+    filming.film(raw, part);
+    Files.delete(raw);
+    Files.move(part, target, StandardCopyOption.REPLACE_EXISTING);
+  }
+
+  /** It was switched on a little earlier, and sees things warmer. */
+  private static Filming.Camera secondCamera(Plan plan, Direction.View view) {
+    return new Filming.Camera(
+        plan.width(),
+        plan.height(),
+        List.of(new Direction.Shot(-EARLY, view)),
+        EARLY,
+        "colorchannelmixer=rr=1.06:bb=0.9");
+  }
+
+  private static float[] afar(float[] heard) {
+    int before = (int) Math.round(EARLY * Performance.RATE);
+    float[] sound = new float[before + heard.length];
+    for (int i = 0; i < heard.length; i++) {
+      sound[before + i] = AFAR * heard[i];
+    }
+    return sound;
   }
 
   static Performance perform(Plan plan) throws IOException {
@@ -217,6 +292,9 @@ public final class DemoMaker {
             .put("file", microphoneFile(v))
             .put("speaker", plan.voices().get(v).name());
       }
+    }
+    if (plan.direction().second() != null) {
+      microphones.addObject().put("file", SECOND).put("speaker", "");
     }
     return JSON.writerWithDefaultPrettyPrinter().writeValueAsString(root);
   }

@@ -2,6 +2,9 @@ package paringknife.demo;
 
 import java.awt.Color;
 import java.awt.Graphics2D;
+import java.awt.RenderingHints;
+import java.awt.geom.AffineTransform;
+import java.awt.geom.Point2D;
 import java.awt.image.BufferedImage;
 import java.awt.image.DataBufferInt;
 import java.io.BufferedOutputStream;
@@ -50,21 +53,33 @@ final class Filming {
   private final int height;
   private final int look;
   private final double scale;
+  private final Direction direction;
+  private final Camera camera;
 
-  Filming(
-      Performance performance,
-      List<Voice> voices,
-      FrameRate rate,
-      int width,
-      int height,
-      int look) {
+  /**
+   * A camera.
+   *
+   * @param shots what it sees, in order; the first from the beginning on
+   * @param early how long it runs before the performance begins, seconds
+   * @param colours a filter of ffmpeg's that its pictures go through
+   */
+  record Camera(int width, int height, List<Direction.Shot> shots, double early, String colours) {
+    /** The first one of a plan. */
+    static Camera first(DemoMaker.Plan plan) {
+      return new Camera(plan.width(), plan.height(), plan.direction().shots(), 0, "null");
+    }
+  }
+
+  Filming(Performance performance, DemoMaker.Plan plan, Camera camera) {
     this.performance = performance;
-    this.voices = voices;
-    this.rate = rate;
-    this.width = width;
-    this.height = height;
-    this.look = look;
+    this.voices = plan.voices();
+    this.rate = plan.rate();
+    this.width = camera.width();
+    this.height = camera.height();
+    this.look = plan.look();
     this.scale = height / 720.0;
+    this.direction = plan.direction();
+    this.camera = camera;
   }
 
   /** Films into an MP4 with the sound given (raw 16-bit mono at 16 kHz). */
@@ -117,7 +132,7 @@ final class Filming {
         "-i",
         rawSound.toString(),
         "-vf",
-        "scale=out_color_matrix=bt709:out_range=tv,format=yuv420p,fps=" + rate,
+        camera.colours() + ",scale=out_color_matrix=bt709:out_range=tv,format=yuv420p,fps=" + rate,
         "-c:v",
         "libx264",
         "-preset",
@@ -150,43 +165,73 @@ final class Filming {
 
   /** Draws on twos: a new drawing every second frame, as hand animation does. */
   private void draw(OutputStream out) throws IOException {
-    BufferedImage room = Room.draw(width, height, look);
     BufferedImage frame = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
     int[] pixels = ((DataBufferInt) frame.getRaster().getDataBuffer()).getData();
-    int[] empty = ((DataBufferInt) room.getRaster().getDataBuffer()).getData();
     ByteBuffer bytes = ByteBuffer.allocate(pixels.length * 4).order(ByteOrder.LITTLE_ENDIAN);
     Graphics2D g = frame.createGraphics();
-    List<Actor> actors = actors();
-    long frames = rate.nearestFrame(Math.round(performance.seconds * 1e6));
+    List<Scene> scenes = scenes();
+    long frames = rate.nearestFrame(Math.round((camera.early() + performance.seconds) * 1e6));
     for (long n = 0; n < frames; n += 2) {
-      System.arraycopy(empty, 0, pixels, 0, pixels.length);
-      for (Actor actor : actors) {
-        actor.draw(g, rate.startUs(n) / 1e6);
-      }
+      double t = rate.startUs(n) / 1e6 - camera.early();
+      sceneAt(scenes, t).draw(g, pixels, t);
       bytes.asIntBuffer().put(pixels);
       out.write(bytes.array());
     }
     g.dispose();
   }
 
-  private List<Actor> actors() {
-    List<Actor> actors = new ArrayList<>();
-    for (int v = 0; v < voices.size(); v++) {
-      actors.add(new Actor(v));
+  private List<Scene> scenes() {
+    return camera.shots().stream().map(Scene::new).toList();
+  }
+
+  private static Scene sceneAt(List<Scene> scenes, double t) {
+    Scene now = scenes.get(0);
+    for (Scene scene : scenes) {
+      if (scene.shot.from() <= t) {
+        now = scene;
+      }
     }
-    return actors;
+    return now;
   }
 
   /** A picture of one person at one time, for tests of the face detector. */
   BufferedImage still(double seconds) {
-    BufferedImage frame = Room.draw(width, height, look);
+    BufferedImage frame = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
     Graphics2D g = frame.createGraphics();
-    actors().forEach(actor -> actor.draw(g, seconds));
+    int[] pixels = ((DataBufferInt) frame.getRaster().getDataBuffer()).getData();
+    sceneAt(scenes(), seconds).draw(g, pixels, seconds);
     g.dispose();
     return frame;
   }
 
+  /** What is seen in a shot. */
+  private final class Scene {
+    private final Direction.Shot shot;
+    private final int[] room;
+    private final List<Actor> actors = new ArrayList<>();
+
+    Scene(Direction.Shot shot) {
+      this.shot = shot;
+      BufferedImage drawn = Room.draw(width, height, look, direction.hasPortrait(), shot.view());
+      this.room = ((DataBufferInt) drawn.getRaster().getDataBuffer()).getData();
+      for (int v = 0; v < voices.size(); v++) {
+        actors.add(new Actor(v, shot.view()));
+      }
+    }
+
+    void draw(Graphics2D g, int[] pixels, double t) {
+      System.arraycopy(room, 0, pixels, 0, pixels.length);
+      actors.forEach(actor -> actor.draw(g, t));
+    }
+  }
+
   private final class Actor {
+    private static final double SHOULDER = 105;
+    private static final double ARM = 230;
+
+    private final Direction.View view;
+    private final int index;
+    private final double size;
     private final Portrait portrait;
     private final float[] voice;
     private final double x;
@@ -194,8 +239,11 @@ final class Filming {
     private final List<Double> blinks = new ArrayList<>();
     private double openness;
 
-    Actor(int index) {
-      portrait = new Portrait(LOOKS.get((look + index) % LOOKS.size()), scale);
+    Actor(int index, Direction.View view) {
+      this.view = view;
+      this.index = index;
+      size = scale * view.nearer();
+      portrait = new Portrait(LOOKS.get((look + index) % LOOKS.size()), size);
       voice = performance.tracks.get(voices.get(index).letter());
       x =
           width * (index + 1.0) / (voices.size() + 1)
@@ -215,13 +263,62 @@ final class Filming {
       double sway = 4 * Math.sin(t * 0.55 + phase) + 2 * Math.sin(t * 1.3 + phase);
       double nod = 2.2 * Math.sin(t * 0.9 + phase) + 5 * openness * Math.sin(t * 5);
       double top = height - 600 * scale;
+      double leant = leantAt(t);
+      AffineTransform upright = g.getTransform();
+      if (leant > 0) {
+        g.setRenderingHint(
+            RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BILINEAR);
+        g.rotate(direction.lean().angle() * leant, seenX(x), seenY(height));
+      }
       place(g, portrait.body(), x + sway * 0.3, top + 286 * scale);
+      if (leant > 0) {
+        AffineTransform over = g.getTransform();
+        g.setTransform(upright);
+        point(g, over, leant);
+        g.setTransform(over);
+      }
       place(g, portrait.head(mouth, shut), x + sway, top + nod);
+      g.setTransform(upright);
+    }
+
+    private double leantAt(double t) {
+      Direction.Lean lean = direction.lean();
+      return lean == null || lean.voice() != index ? 0 : lean.shareAt(t);
+    }
+
+    /** An arm from the shoulder, wherever that is now, towards what is pointed at. */
+    private void point(Graphics2D g, AffineTransform over, double leant) {
+      Direction.Lean lean = direction.lean();
+      boolean toTheRight = lean.atX() * width > x;
+      double side = (toTheRight ? 1 : -1) * SHOULDER * scale;
+      Point2D shoulder =
+          over.transform(new Point2D.Double(seenX(x + side), seenY(height - 185 * scale)), null);
+      Point2D target = new Point2D.Double(seenX(lean.atX() * width), seenY(lean.atY() * height));
+      double away = shoulder.distance(target);
+      double reach = Math.min(1, ARM * size / away) * leant;
+      portrait.arm(
+          g,
+          shoulder,
+          new Point2D.Double(
+              shoulder.getX() + reach * (target.getX() - shoulder.getX()),
+              shoulder.getY() + reach * (target.getY() - shoulder.getY())),
+          size);
+    }
+
+    private double seenX(double sceneX) {
+      return (sceneX - view.middleX() * width) * view.nearer() + width / 2.0;
+    }
+
+    private double seenY(double sceneY) {
+      return (sceneY - view.middleY() * height) * view.nearer() + height / 2.0;
     }
 
     private void place(Graphics2D g, BufferedImage image, double middle, double y) {
       g.drawImage(
-          image, (int) Math.round(middle - image.getWidth() / 2.0), (int) Math.round(y), null);
+          image,
+          (int) Math.round(seenX(middle) - image.getWidth() / 2.0),
+          (int) Math.round(seenY(y)),
+          null);
     }
 
     /** How wide the mouth opens: the voice's level over 40 ms, 0 to 1. */

@@ -10,6 +10,8 @@ import java.awt.geom.Arc2D;
 import java.awt.geom.Area;
 import java.awt.geom.Ellipse2D;
 import java.awt.geom.GeneralPath;
+import java.awt.geom.Line2D;
+import java.awt.geom.Point2D;
 import java.awt.geom.Rectangle2D;
 import java.awt.image.BufferedImage;
 
@@ -64,6 +66,38 @@ final class Portrait {
 
   BufferedImage body() {
     return shoulders;
+  }
+
+  /** A sleeve from a shoulder to a hand that points on. */
+  void arm(Graphics2D g, Point2D shoulder, Point2D hand, double size) {
+    Object hint = g.getRenderingHint(RenderingHints.KEY_ANTIALIASING);
+    g.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
+    double length = Math.max(1, shoulder.distance(hand));
+    double alongX = (hand.getX() - shoulder.getX()) / length;
+    double alongY = (hand.getY() - shoulder.getY()) / length;
+    g.setPaint(shade(look.cloth, 0.8));
+    g.setStroke(round(58 * size));
+    g.draw(new Line2D.Double(shoulder, hand));
+    g.setPaint(shade(look.skin, 0.85));
+    g.setStroke(round(38 * size));
+    g.draw(
+        new Line2D.Double(
+            hand.getX(),
+            hand.getY(),
+            hand.getX() + 34 * size * alongX,
+            hand.getY() + 34 * size * alongY));
+    g.setStroke(round(13 * size));
+    g.draw(
+        new Line2D.Double(
+            hand.getX(),
+            hand.getY() - 8 * size,
+            hand.getX() + 82 * size * alongX,
+            hand.getY() + 82 * size * alongY - 8 * size));
+    g.setRenderingHint(RenderingHints.KEY_ANTIALIASING, hint);
+  }
+
+  private static BasicStroke round(double wide) {
+    return new BasicStroke((float) wide, BasicStroke.CAP_ROUND, BasicStroke.JOIN_ROUND);
   }
 
   private static Graphics2D pen(BufferedImage image) {

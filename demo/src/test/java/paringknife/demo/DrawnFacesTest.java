@@ -63,21 +63,11 @@ class DrawnFacesTest {
 
   @BeforeAll
   void draw() throws IOException {
-    List<Voice> voices =
-        List.of(DemoMaker.FIELD_NOTES.voices().get(0), DemoMaker.FIELD_NOTES.voices().get(0));
-    Performance performance =
-        DemoMaker.perform(
-            new DemoMaker.Plan(
-                "t",
-                "field-notes-03.txt",
-                "",
-                "",
-                DemoMaker.FIELD_NOTES.voices(),
-                RATE,
-                1280,
-                720,
-                0));
-    Filming filming = new Filming(performance, voices, RATE, 1280, 720, 0);
+    Voice voice = DemoMaker.FIELD_NOTES.voices().get(0);
+    DemoMaker.Plan plan =
+        new DemoMaker.Plan(
+            "t", "field-notes-03.txt", "", "", List.of(voice, voice), RATE, 1280, 720, 0);
+    Filming filming = new Filming(DemoMaker.perform(plan), plan, Filming.Camera.first(plan));
     for (int i = 0; i < PICTURES; i++) {
       stills.add(filming.still(1 + i * 1.73));
     }

@@ -51,7 +51,7 @@ record DrawnFilm(int width, int height, int perSecond) {
   }
 
   private void draw(OutputStream out, int pictures, Drawing drawing) throws IOException {
-    BufferedImage room = Room.draw(width, height, 0);
+    BufferedImage room = Room.draw(width, height, 0, false, Direction.View.WHOLE);
     BufferedImage frame = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
     int[] pixels = ((DataBufferInt) frame.getRaster().getDataBuffer()).getData();
     ByteBuffer bytes = ByteBuffer.allocate(pixels.length * 4).order(ByteOrder.LITTLE_ENDIAN);
