@@ -100,7 +100,7 @@ final class BackdropBehind implements AutoCloseable {
         int share = people[from] & WHOLE;
         int person = part.samples()[to + x] & WHOLE;
         part.samples()[to + x] =
-            (byte) (ground + Math.round((person - ground) * share / (float) WHOLE));
+            (byte) ((ground * (WHOLE - share) + person * share + WHOLE / 2) / WHOLE);
       }
     }
   }

@@ -1,6 +1,5 @@
 package paringknife.server.clips;
 
-import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
@@ -19,12 +18,10 @@ import paringknife.core.clip.ClipDocument;
 import paringknife.core.clip.HouseStyle;
 import paringknife.core.clip.NamedStyle;
 import paringknife.core.deliver.FileNames;
-import paringknife.core.dress.Logo;
-import paringknife.core.frame.Backdrop;
 import paringknife.media.store.CaptionFonts;
-import paringknife.media.store.KeptPicture;
 import paringknife.media.store.StylePictures;
 import paringknife.server.events.Events;
+import paringknife.server.letterings.CarriedPictures;
 import paringknife.server.letterings.StyleFile;
 import paringknife.server.shelf.EpisodeStore;
 import paringknife.server.shelf.Episodes;
@@ -217,49 +214,12 @@ class HouseController {
         content.name().map(name -> new NamedStyle(name, content.style(), content.habits()));
     ClipStore.StoredClip clip = clips.byId(id);
     fonts.addMissing(content.fonts());
-    HouseStyle style = withBackdrop(withLogo(content), content.pictures());
+    HouseStyle style = new CarriedPictures(pictures).takenIn(content.style(), content.pictures());
     change(clip, style);
     named
         .filter(s -> houses.isFree(s.name()))
         .ifPresent(s -> houses.keep(new NamedStyle(s.name(), style, s.habits())));
     return standing(id);
-  }
-
-  /** The style of a file, its logo among those that are there. */
-  private HouseStyle withLogo(StyleFile.Content content) {
-    Logo logo = content.style().logo();
-    if (logo == null) {
-      return content.style();
-    }
-    Optional<byte[]> picture = content.pictures().logo();
-    refuseMissing(picture, pictures.logos().file(logo.picture()), "logo");
-    return picture
-        .map(p -> content.style().withLogo(pictured(logo, pictures.logos().add(p))))
-        .orElse(content.style());
-  }
-
-  private HouseStyle withBackdrop(HouseStyle style, StyleFile.Pictures along) {
-    Backdrop backdrop = style.backdrop();
-    if (backdrop == null) {
-      return style;
-    }
-    refuseMissing(along.backdrop(), pictures.backdrops().file(backdrop.picture()), "backdrop");
-    return along
-        .backdrop()
-        .map(pictures.backdrops()::add)
-        .map(kept -> style.withBackdrop(new Backdrop(kept.id(), kept.aspect())))
-        .orElse(style);
-  }
-
-  private static void refuseMissing(Optional<byte[]> along, Optional<Path> there, String what) {
-    if (along.isEmpty() && there.isEmpty()) {
-      throw new IllegalArgumentException(
-          "The picture of this style's " + what + " did not come with it.");
-    }
-  }
-
-  private static Logo pictured(Logo logo, KeptPicture picture) {
-    return new Logo(picture.id(), picture.aspect(), logo.corner(), logo.size(), logo.opacity());
   }
 
   private void change(ClipStore.StoredClip clip, HouseStyle style) {

@@ -36,6 +36,7 @@ import paringknife.media.speech.ForcedAligner;
 import paringknife.media.speech.Recogniser;
 import paringknife.media.speech.VoicesInFile;
 import paringknife.media.store.ScratchFolder;
+import paringknife.media.store.StylePictures;
 import paringknife.media.store.WholeFile;
 import paringknife.media.transcripts.TranscriptFile;
 import paringknife.server.episodes.ClipRenderer;
@@ -103,7 +104,7 @@ final class BatchCommand implements Callable<Integer> {
     DeliverySpecs known = own.specs();
     names.check();
     List<DeliverySpec> asked = specs.stream().map(known::byId).toList();
-    HouseStyle house = letters.house();
+    letters.house();
     framing.check();
     Brief brief = Lengths.brief(clips, length, about);
     Recording recording = step("probe", () -> Probe.of(media.get(0)));
@@ -116,8 +117,9 @@ final class BatchCommand implements Callable<Integer> {
     }
     try (ScratchFolder scratch = ScratchFolder.in(out)) {
       Path work = scratch.path();
-      ClipRenderer renderer =
-          new ClipRenderer(letters.laidOut(work.resolve("fonts")), letters.pictures(work));
+      StylePictures pictures = StylePictures.in(work);
+      HouseStyle house = letters.house(pictures);
+      ClipRenderer renderer = new ClipRenderer(letters.laidOut(work.resolve("fonts")), pictures);
       EpisodeFolder folder = new EpisodeFolder(work.resolve("episode"));
       List<HeardSound> placed =
           others.isEmpty()

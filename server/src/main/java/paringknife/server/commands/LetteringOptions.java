@@ -15,6 +15,7 @@ import paringknife.core.letter.drawn.Letterings;
 import paringknife.core.letter.fonts.FontFile;
 import paringknife.media.store.CaptionFonts;
 import paringknife.media.store.StylePictures;
+import paringknife.server.letterings.CarriedPictures;
 import paringknife.server.letterings.StyleFile;
 import picocli.CommandLine.Option;
 
@@ -79,28 +80,15 @@ final class LetteringOptions {
   }
 
   /**
-   * The pictures that come with the style, laid out in a folder.
+   * What is asked for, with the pictures that come with the style taken in.
    *
    * @throws IllegalArgumentException when one is missing
    */
-  StylePictures pictures(Path folder) throws IOException {
-    StylePictures laidOut = StylePictures.in(folder);
-    if (style != null) {
-      StyleFile.Pictures along = StyleFile.content(textOf(style), nameOf(style)).pictures();
-      along.logo().ifPresent(laidOut.logos()::add);
-      along.backdrop().ifPresent(laidOut.backdrops()::add);
-      HouseStyle given = given();
-      refuseMissing(given.logo() != null && along.logo().isEmpty(), "logo");
-      refuseMissing(given.backdrop() != null && along.backdrop().isEmpty(), "backdrop");
-    }
-    return laidOut;
-  }
-
-  private static void refuseMissing(boolean isMissing, String what) {
-    if (isMissing) {
-      throw new IllegalArgumentException(
-          "The picture of this style's " + what + " did not come with it.");
-    }
+  HouseStyle house(StylePictures pictures) throws IOException {
+    return style == null
+        ? house()
+        : new CarriedPictures(pictures)
+            .takenIn(house(), StyleFile.content(textOf(style), nameOf(style)).pictures());
   }
 
   /** The lettering that is asked for, with what was changed of how it breaks captions. */

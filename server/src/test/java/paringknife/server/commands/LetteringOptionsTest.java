@@ -16,6 +16,7 @@ import paringknife.core.letter.Lettered;
 import paringknife.core.letter.cue.CaptionUse;
 import paringknife.core.letter.fonts.Typefaces;
 import paringknife.media.store.CaptionFonts;
+import paringknife.media.store.StylePictures;
 import paringknife.server.letterings.StyleFile;
 import picocli.CommandLine;
 
@@ -94,7 +95,7 @@ class LetteringOptionsTest {
     LetteringOptions options =
         CommandLine.populateCommand(new LetteringOptions(), "--style", lost.toString());
     assertThatIllegalArgumentException()
-        .isThrownBy(() -> options.pictures(folder.resolve("pictures")))
+        .isThrownBy(() -> options.house(StylePictures.in(folder.resolve("pictures"))))
         .withMessageContaining("backdrop did not come with it");
     assertThatIllegalArgumentException()
         .isThrownBy(

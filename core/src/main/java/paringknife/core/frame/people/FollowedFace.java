@@ -28,10 +28,7 @@ public record FollowedFace(int camera, Span shown, List<Person.Sighting> sightin
     if (!shown.contains(us)) {
       return null;
     }
-    int next = 0;
-    while (next < sightings.size() && sightings.get(next).timeUs() < us) {
-      next++;
-    }
+    int next = Person.firstNotBefore(sightings, us);
     Person.Sighting after = sightings.get(Math.min(next, sightings.size() - 1));
     Person.Sighting before = sightings.get(Math.max(0, next - 1));
     long apart = after.timeUs() - before.timeUs();

@@ -141,6 +141,11 @@ public record Person(List<Sighting> sightings) {
   }
 
   private int firstNotBefore(long us) {
+    return firstNotBefore(sightings, us);
+  }
+
+  /** Index of the first at a time or after it; how many there are where none is. */
+  static int firstNotBefore(List<Sighting> sightings, long us) {
     int from = 0;
     int to = sightings.size();
     while (from < to) {
