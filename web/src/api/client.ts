@@ -297,8 +297,8 @@ export const api = {
   post: (id: number, spec: string) => get<Schemas['PostOfClip']>(`/clips/${id}/post?spec=${encodeURIComponent(spec)}`),
   letterings: () => get<Specimens>('/letterings'),
   addFont: (file: Blob) => post<Specimens['typefaces'][number]>('/fonts', file),
-  addBackdrop: (file: Blob) => post<Schemas['BackdropKept']>('/backdrops', file),
-  addLogo: (file: Blob) => post<Schemas['LogoKept']>('/logos', file),
+  addBackdrop: (file: Blob) => post<Schemas['PictureKept']>('/backdrops', file),
+  addLogo: (file: Blob) => post<Schemas['PictureKept']>('/logos', file),
   postPattern: (id: number) => get<Schemas['TextPatternKept']>(`/episodes/${id}/post-pattern`),
   keepPostPattern: (id: number, pattern: string) =>
     request<Schemas['TextPatternKept']>('PUT', `/episodes/${id}/post-pattern`, { pattern }),

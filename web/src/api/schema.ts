@@ -653,7 +653,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["add_2"];
+        post: operations["addLogo"];
         delete?: never;
         options?: never;
         head?: never;
@@ -749,7 +749,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["add_3"];
+        post: operations["add_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -877,7 +877,7 @@ export interface paths {
         };
         get: operations["proofs"];
         put?: never;
-        post: operations["add_4"];
+        post: operations["add_3"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1405,7 +1405,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["add_5"];
+        post: operations["addBackdrop"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1675,7 +1675,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["picture"];
+        get: operations["logo"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2411,7 +2411,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["picture_1"];
+        get: operations["picture"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2459,7 +2459,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["picture_2"];
+        get: operations["backdrop"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2941,7 +2941,7 @@ export interface components {
             destination: number;
             when: components["schemas"]["When"];
         };
-        LogoKept: {
+        PictureKept: {
             picture: string;
             /** Format: double */
             aspect: number;
@@ -3763,11 +3763,6 @@ export interface components {
         Opened: {
             /** Format: int64 */
             id: number;
-        };
-        BackdropKept: {
-            picture: string;
-            /** Format: double */
-            aspect: number;
         };
         WorkShown: {
             taken: boolean;
@@ -7149,7 +7144,7 @@ export interface operations {
             };
         };
     };
-    add_2: {
+    addLogo: {
         parameters: {
             query?: never;
             header?: never;
@@ -7169,7 +7164,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["LogoKept"];
+                    "*/*": components["schemas"]["PictureKept"];
                 };
             };
             /** @description More than is taken. */
@@ -7363,7 +7358,7 @@ export interface operations {
             };
         };
     };
-    add_3: {
+    add_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -7625,7 +7620,7 @@ export interface operations {
             };
         };
     };
-    add_4: {
+    add_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -8780,7 +8775,7 @@ export interface operations {
             };
         };
     };
-    add_5: {
+    addBackdrop: {
         parameters: {
             query?: never;
             header?: never;
@@ -8800,7 +8795,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "*/*": components["schemas"]["BackdropKept"];
+                    "*/*": components["schemas"]["PictureKept"];
                 };
             };
             /** @description More than is taken. */
@@ -9169,7 +9164,7 @@ export interface operations {
             };
         };
     };
-    picture: {
+    logo: {
         parameters: {
             query?: never;
             header?: never;
@@ -10284,7 +10279,7 @@ export interface operations {
             };
         };
     };
-    picture_1: {
+    picture: {
         parameters: {
             query: {
                 spec: string;
@@ -10358,7 +10353,7 @@ export interface operations {
             };
         };
     };
-    picture_2: {
+    backdrop: {
         parameters: {
             query?: never;
             header?: never;

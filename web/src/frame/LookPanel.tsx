@@ -136,7 +136,13 @@ export function LookPanel({
         >
           See it as recorded
         </button>
-        <button className="button button-small" onClick={() => keep(AS_RECORDED)}>
+        <button
+          className="button button-small"
+          onClick={() => {
+            keep(AS_RECORDED);
+            if (camera === null && skin > 0) void change({ type: 'smoothSkin', amount: 0 });
+          }}
+        >
           Back to as recorded
         </button>
       </div>

@@ -1,3 +1,4 @@
+import { useEffect, useState } from 'react';
 import { create } from 'zustand';
 import { api } from '../api/client';
 import { sleep } from './PictureFeed';
@@ -25,8 +26,25 @@ interface Stretch {
 /** How much of what a clip shows has been cut out by now, and what keeps it from going on; null while nothing is asked for. */
 export const useMattesMade = create<{ made: number; all: number; problem: string | null } | null>(() => null);
 
-/** The people that are cut out of the open episode, and how often something of them has come; null while nobody is. */
+/** The people that are cut out of the open episode, null while nobody is; and how often something of them has come. */
 export const useCutOut = create<{ mattes: Mattes | null; come: number }>(() => ({ mattes: null, come: 0 }));
+
+/** The people at a time of the episode, from when they have come on; they stay when their stretch goes. */
+export function useKeptPeople(episodeUs: number, isWanted: boolean): HTMLCanvasElement | null {
+  const [kept, setKept] = useState<{ us: number; of: Mattes; people: HTMLCanvasElement } | null>(null);
+  const mattes = useCutOut((s) => s.mattes);
+  const isKept = kept !== null && kept.us === episodeUs && kept.of === mattes;
+  useEffect(() => {
+    if (!isWanted || !mattes || isKept) return;
+    const keep = () => {
+      const people = mattes.copyAt(episodeUs);
+      if (people) setKept({ us: episodeUs, of: mattes, people });
+    };
+    keep();
+    return useCutOut.subscribe(keep);
+  }, [mattes, episodeUs, isWanted, isKept]);
+  return isWanted && isKept ? kept.people : null;
+}
 
 function read(bytes: ArrayBuffer): Stretch {
   const header = new DataView(bytes, 0, HEADER_BYTES);
@@ -36,6 +54,21 @@ function read(bytes: ArrayBuffer): Stretch {
   const size = width * height;
   const frames = Array.from({ length: count }, (_, n) => new Uint8Array(bytes, HEADER_BYTES + n * size, size));
   return { width, height, frames };
+}
+
+/** Draws the people of the nth frame of a stretch. */
+function drawn({ width, height, frames }: Stretch, n: number, canvas: HTMLCanvasElement): HTMLCanvasElement {
+  if (canvas.width !== width || canvas.height !== height) {
+    canvas.width = width;
+    canvas.height = height;
+  }
+  const context = canvas.getContext('2d');
+  if (!context) return canvas;
+  const image = context.createImageData(width, height);
+  const shares = frames[n];
+  for (let i = 0; i < shares.length; i++) image.data[i * CHANNELS + ALPHA] = shares[i];
+  context.putImageData(image, 0, 0);
+  return canvas;
 }
 
 /** Which stretches of an episode the pictures of a programme lie in, in the order they are seen. */
@@ -93,14 +126,15 @@ export class Mattes {
     tell(wanted.length);
   }
 
-  /** Whether the people of a time are there. */
-  has(episodeUs: number): boolean {
-    return this.stretches.has(Math.floor(this.frameAt(episodeUs) / framesOfAStretch(this.rate)));
-  }
-
-  /** The number of the frame that is seen at a time. */
-  frameAt(episodeUs: number): number {
-    return Math.floor((episodeUs * this.rate) / 1e6 + ROUNDED);
+  /** A picture of its own of the people at a time of the episode; null where they are not there, which nothing is done about. */
+  copyAt(episodeUs: number): HTMLCanvasElement | null {
+    const frame = Math.floor((episodeUs * this.rate) / 1e6 + ROUNDED);
+    const frames = framesOfAStretch(this.rate);
+    const number = Math.floor(frame / frames);
+    const stretch = this.stretches.get(number);
+    return stretch
+      ? drawn(stretch, Math.min(stretch.frames.length - 1, frame - number * frames), document.createElement('canvas'))
+      : null;
   }
 
   /** The people of a frame, as a picture that is seen through elsewhere; null while they are not known. */
@@ -114,23 +148,10 @@ export class Mattes {
     }
     if (this.wanted.has(number + 1)) void this.fetch(number + 1);
     if (this.drawn !== episodeFrame) {
-      this.draw(stretch, Math.min(stretch.frames.length - 1, episodeFrame - number * frames));
+      drawn(stretch, Math.min(stretch.frames.length - 1, episodeFrame - number * frames), this.canvas);
       this.drawn = episodeFrame;
     }
     return this.canvas;
-  }
-
-  private draw({ width, height, frames }: Stretch, n: number) {
-    if (this.canvas.width !== width || this.canvas.height !== height) {
-      this.canvas.width = width;
-      this.canvas.height = height;
-    }
-    const context = this.canvas.getContext('2d');
-    if (!context) return;
-    const image = context.createImageData(width, height);
-    const shares = frames[n];
-    for (let i = 0; i < shares.length; i++) image.data[i * CHANNELS + ALPHA] = shares[i];
-    context.putImageData(image, 0, 0);
   }
 
   /** Whether it has come. */

@@ -5,7 +5,7 @@ import { useBackdrop } from './backdrop';
 import { coloured, type CameraColours } from './cameraColours';
 import type { Ground, Segment } from './framePath';
 import { withGroundBehind } from './groundBehind';
-import { useCutOut } from './Mattes';
+import { useKeptPeople } from './Mattes';
 import { PLATE_LOOK, seen as looked, type Look } from './look';
 import { paintFrame } from './paintFrame';
 import { useStill, type Paint } from './useStill';
@@ -34,20 +34,19 @@ export function Still({ seen, episodeUs, sinceUs }: { seen: SegmentSeen; episode
   const canvas = useRef<HTMLCanvasElement>(null);
   const { segment, ratio, frameUs, colours, look, logo, behind, picture: named } = seen;
   const backdrop = useBackdrop(named, look.mirrored);
-  const mattes = useCutOut((s) => (behind && s.mattes?.has(episodeUs) ? s.mattes : null));
+  const people = useKeptPeople(episodeUs, behind !== null);
   const frame = segment.clipFrame + Math.min(segment.count - 1, Math.round(sinceUs / frameUs));
   const height = Math.round(Math.min(HIGHEST, WIDEST / ratio));
   const width = Math.round(height * ratio);
   const paint: Paint = useCallback(
     (context, picture, recorded) => {
       const inColour = coloured(picture, recorded, colours);
-      const people = mattes?.at(mattes.frameAt(episodeUs)) ?? null;
       const sample =
         people && behind && behind !== 'PICTURE' ? withGroundBehind(inColour, recorded, behind, people) : inColour;
       const scenery = { backdrop, people: behind === 'PICTURE' ? people : null };
       paintFrame(context, sample, recorded, segment, frame, scenery);
     },
-    [segment, frame, colours, backdrop, behind, mattes, episodeUs],
+    [segment, frame, colours, backdrop, behind, people],
   );
   useStill(canvas, episodeUs, paint);
   return (

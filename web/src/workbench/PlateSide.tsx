@@ -22,7 +22,7 @@ interface Props {
   view: StageView;
 }
 
-/** The plate with its transport, and what the stage has beside it: under it, or before and under it where it has more to show. */
+/** The plate with its transport, and what the stage has beside it: under it, or before it where it has more to show. */
 export function PlateSide({ open, acts, view }: Props) {
   const { card, specs, clip } = open;
   const Top = clip && view.Top;
@@ -51,15 +51,15 @@ export function PlateSide({ open, acts, view }: Props) {
     );
   return Top ? (
     <Side wide>
-      <div className="flex gap-4">
+      <div className="flex items-start gap-4">
         <div className="min-w-0 flex-1">
           <Top open={open} acts={acts} />
+          <view.Side open={open} acts={acts} />
         </div>
-        <div className="w-[168px] shrink-0">
+        <div className="sticky top-0 w-[168px] shrink-0">
           <ShownPlate open={open} acts={acts} view={view} />
         </div>
       </div>
-      <view.Side open={open} acts={acts} />
     </Side>
   ) : (
     <Side wide={false}>

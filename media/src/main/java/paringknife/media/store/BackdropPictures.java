@@ -6,7 +6,6 @@ import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Path;
-import java.util.Optional;
 import net.coobird.thumbnailator.Thumbnails;
 import paringknife.core.frame.Backdrop;
 
@@ -14,38 +13,30 @@ import paringknife.core.frame.Backdrop;
  * Pictures that are seen as grounds, opaque and no larger than they are of use: what comes out of
  * here and is given again stays the same picture under the same name.
  */
-public final class BackdropPictures {
+public final class BackdropPictures extends KeptPictures {
   /** Most pixels of a side of what is kept; larger ones are made smaller. */
   public static final int KEPT = 1_920;
 
   private static final int LONGEST = 8_192;
-  private static final int MOST = 500;
   private static final GivenPicture.Limits LIMITS =
       new GivenPicture.Limits("A backdrop", 12, LONGEST, Backdrop.FLATTEST, LONGEST / 2);
 
   /** What shines through shows this, as a dark ground. */
   private static final Color BEHIND = new Color(26, 26, 26);
 
-  private final PictureFolder folder;
-
   /**
    * @param directory made when missing
    */
   public BackdropPictures(Path directory) {
-    this.folder = new PictureFolder(directory, "backdrops", MOST);
+    super(directory, "backdrops");
   }
 
-  /**
-   * Keeps a PNG or JPEG picture, as PNG.
-   *
-   * @throws IllegalArgumentException when it is none, or too large, with a word about it
-   */
-  public KeptPicture add(byte[] given) {
+  @Override
+  BufferedImage asKept(byte[] given) {
     BufferedImage read = new GivenPicture(LIMITS).read(given);
     try {
       boolean fits = Math.max(read.getWidth(), read.getHeight()) <= KEPT;
-      return folder.add(
-          opaque(fits ? read : Thumbnails.of(read).size(KEPT, KEPT).asBufferedImage()));
+      return opaque(fits ? read : Thumbnails.of(read).size(KEPT, KEPT).asBufferedImage());
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
@@ -58,15 +49,5 @@ public final class BackdropPictures {
     drawn.drawImage(read, 0, 0, BEHIND, null);
     drawn.dispose();
     return picture;
-  }
-
-  /** A picture, whole; nothing where there is none of that name. */
-  public Optional<byte[]> bytes(String id) {
-    return folder.bytes(id);
-  }
-
-  /** The file of a picture; nothing where there is none of that name. */
-  public Optional<Path> file(String id) {
-    return folder.file(id);
   }
 }

@@ -4,35 +4,27 @@ import java.awt.AlphaComposite;
 import java.awt.Graphics2D;
 import java.awt.image.BufferedImage;
 import java.nio.file.Path;
-import java.util.Optional;
 import paringknife.core.dress.Logo;
 
 /** Pictures that stand in films as logos. */
-public final class LogoPictures {
+public final class LogoPictures extends KeptPictures {
   private static final int LONGEST = 4_096;
-  private static final int MOST = 500;
   private static final GivenPicture.Limits LIMITS =
       new GivenPicture.Limits("A logo", 4, LONGEST, Logo.FLATTEST, LONGEST);
 
   /** Most bytes of a picture that is given. */
   public static final int LARGEST = LIMITS.bytes();
 
-  private final PictureFolder folder;
-
   /**
    * @param directory made when missing
    */
   public LogoPictures(Path directory) {
-    this.folder = new PictureFolder(directory, "logos", MOST);
+    super(directory, "logos");
   }
 
-  /**
-   * Keeps a PNG or JPEG picture, as PNG.
-   *
-   * @throws IllegalArgumentException when it is none, or too large, with a word about it
-   */
-  public KeptPicture add(byte[] given) {
-    return folder.add(withOpacity(new GivenPicture(LIMITS).read(given)));
+  @Override
+  BufferedImage asKept(byte[] given) {
+    return withOpacity(new GivenPicture(LIMITS).read(given));
   }
 
   /** All pictures alike, so that what draws them is told nothing else. */
@@ -45,15 +37,5 @@ public final class LogoPictures {
     drawn.drawImage(read, 0, 0, null);
     drawn.dispose();
     return picture;
-  }
-
-  /** A picture, whole; nothing where there is none of that name. */
-  public Optional<byte[]> bytes(String id) {
-    return folder.bytes(id);
-  }
-
-  /** The file of a picture; nothing where there is none of that name. */
-  public Optional<Path> file(String id) {
-    return folder.file(id);
   }
 }
