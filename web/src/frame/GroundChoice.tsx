@@ -51,7 +51,7 @@ export function GroundChoice({ clip, people }: { clip: ClipState; people: number
             ? `People could not be cut out: ${made.problem}`
             : made && made.made < made.all
               ? `Cutting people out: ${Math.round((100 * made.made) / made.all)} %, once, in about twice the clip’s length. The plate shows it where it is done.`
-              : 'People are cut out. A file takes hardly longer to render than without.'}
+              : 'People are cut out. A file takes up to twice as long to render as without.'}
         </p>
       )}
     </div>

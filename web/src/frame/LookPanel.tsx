@@ -163,7 +163,9 @@ export function LookPanel({
         </button>
       )}
       <p className="text-[12.5px] text-soft">
-        {clip.framed.behind ? 'Colours cost' : 'Costs'} next to nothing in rendering.
+        {people > 0
+          ? 'Colours cost next to nothing in rendering; smooth skin about half as much again.'
+          : 'Costs next to nothing in rendering.'}
       </p>
     </div>
   );
