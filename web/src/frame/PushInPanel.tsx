@@ -57,7 +57,7 @@ export function PushInPanel({
     return change({ type: 'changePushIn', id, span, share, move, curve, on });
   };
   return (
-    <div className="grid gap-3">
+    <div className="grid grid-cols-1 gap-3">
       {words ? (
         <Choice
           label={`Push in on ${words}`}
@@ -126,7 +126,7 @@ function PushInList({
 }) {
   const playback = usePlayback();
   return (
-    <ul className="grid gap-1" aria-label="Push-ins">
+    <ul className="grid grid-cols-1 gap-1" aria-label="Push-ins">
       {pushIns.map((p) => (
         <li key={p.id} className="flex items-center gap-2 text-[12.5px]">
           <input
