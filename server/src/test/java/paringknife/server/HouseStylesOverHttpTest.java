@@ -180,6 +180,17 @@ class HouseStylesOverHttpTest {
     return out.toByteArray();
   }
 
+  /** What is answered when a style's file comes without its picture, which is not there either. */
+  private static String takenWithout(String part, String picture, String file, long clip)
+      throws Exception {
+    ObjectNode bare = (ObjectNode) new JsonMapper().readTree(file);
+    bare.remove(part);
+    String lost = bare.toString().replace(picture, "0".repeat(64));
+    return APP.postAny(
+            house(clip) + "/file", "{\"text\":" + new JsonMapper().writeValueAsString(lost) + "}")
+        .body();
+  }
+
   private static String laid(String picture, String more) {
     return "{\"type\":\"layLogo\",\"logo\":{\"picture\":\""
         + picture
@@ -205,15 +216,8 @@ class HouseStylesOverHttpTest {
     JsonNode logo = APP.get("/api/clips/" + to).path("laidOver").path("logo");
     assertThat(logo.path("picture").asString()).isEqualTo(picture);
     assertThat(logo.path("opacity").asDouble()).isEqualTo(0.8);
-    ObjectNode bare = (ObjectNode) new JsonMapper().readTree(file);
-    bare.remove("logoPicture");
-    String lost = bare.toString().replace(picture, "0".repeat(64));
-    assertThat(
-            APP.postAny(
-                    house(to) + "/file",
-                    "{\"text\":" + new JsonMapper().writeValueAsString(lost) + "}")
-                .body())
-        .contains("did not come with it");
+    assertThat(takenWithout("logoPicture", picture, file, to))
+        .contains("logo did not come with it");
 
     APP.change(to, "{\"type\":\"layLogo\",\"logo\":null}");
     assertThat(APP.get("/api/clips/" + to + "/preview").path("logo").isNull()).isTrue();
@@ -258,14 +262,7 @@ class HouseStylesOverHttpTest {
     APP.post(house(to) + "/file", "{\"text\":" + new JsonMapper().writeValueAsString(file) + "}");
     assertThat(APP.get("/api/clips/" + to).path("framed").path("backdrop"))
         .isEqualTo(APP.get("/api/clips/" + from).path("framed").path("backdrop"));
-    ObjectNode bare = (ObjectNode) new JsonMapper().readTree(file);
-    bare.remove("backdropPicture");
-    String lost = bare.toString().replace(picture, "0".repeat(64));
-    assertThat(
-            APP.postAny(
-                    house(to) + "/file",
-                    "{\"text\":" + new JsonMapper().writeValueAsString(lost) + "}")
-                .body())
+    assertThat(takenWithout("backdropPicture", picture, file, to))
         .contains("backdrop did not come with it");
 
     for (String wrong :

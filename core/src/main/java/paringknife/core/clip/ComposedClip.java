@@ -55,6 +55,7 @@ public final class ComposedClip {
   private final Map<Shape, List<FaceWarning>> warnings = new ConcurrentHashMap<>();
   private volatile @Nullable Playback playback;
   private volatile @Nullable CaptionTracks captions;
+  private volatile @Nullable SmoothedSkin skin;
   private volatile @Nullable Integer doubtfulWords;
 
   /** What a clip is worked out from. */
@@ -119,8 +120,13 @@ public final class ComposedClip {
 
   /** Whose skin is smoothed, and how much. */
   public SmoothedSkin skin() {
-    double amount = state.clip().framed().skin();
-    return amount == 0 ? SmoothedSkin.NONE : new SmoothedSkin(amount, followedFaces());
+    SmoothedSkin made = skin;
+    if (made == null) {
+      double amount = state.clip().framed().skin();
+      made = amount == 0 ? SmoothedSkin.NONE : new SmoothedSkin(amount, followedFaces());
+      skin = made;
+    }
+    return made;
   }
 
   /** The faces that its cameras see. */

@@ -115,7 +115,7 @@ public final class CameraPlanner {
 
   /** The faces that all cameras see in some stretches. */
   public List<FollowedFace> followedFaces(List<Span> stretches) {
-    return stretches.stream().flatMap(s -> FollowedFace.in(people, shots, s).stream()).toList();
+    return FollowedFace.in(people, shots, stretches);
   }
 
   /** The faces of those who are shown, where a path has them on the canvas. */

@@ -38,19 +38,26 @@ public record FollowedFace(int camera, Span shown, List<Person.Sighting> sightin
   }
 
   /**
-   * The faces that are seen in a stretch.
+   * The faces that are seen in some stretches, each once, however the stretches lie.
    *
    * @param shots of each camera
    */
-  public static List<FollowedFace> in(People people, List<ShotList> shots, Span stretch) {
-    Span wider = new Span(Math.max(0, stretch.startUs() - LOST_US), stretch.endUs() + LOST_US);
+  public static List<FollowedFace> in(People people, List<ShotList> shots, List<Span> stretches) {
+    List<Span> wider =
+        stretches.stream()
+            .map(s -> new Span(Math.max(0, s.startUs() - LOST_US), s.endUs() + LOST_US))
+            .toList();
     List<FollowedFace> faces = new ArrayList<>();
     for (int camera = 0; camera < people.cameras(); camera++) {
       for (Person person : people.on(camera)) {
-        follow(camera, person.seenIn(wider), shots.get(camera), faces);
+        List<Person.Sighting> seen =
+            person.sightings().stream()
+                .filter(s -> wider.stream().anyMatch(w -> w.contains(s.timeUs())))
+                .toList();
+        follow(camera, seen, shots.get(camera), faces);
       }
     }
-    return faces.stream().filter(f -> f.shown().overlaps(stretch)).toList();
+    return faces.stream().filter(f -> stretches.stream().anyMatch(f.shown()::overlaps)).toList();
   }
 
   private static void follow(

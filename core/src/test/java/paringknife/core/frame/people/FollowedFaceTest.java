@@ -26,9 +26,10 @@ class FollowedFaceTest {
     return seen;
   }
 
-  private static List<FollowedFace> in(List<Person.Sighting> seen, List<Long> cuts, Span stretch) {
+  private static List<FollowedFace> in(
+      List<Person.Sighting> seen, List<Long> cuts, Span... stretches) {
     return FollowedFace.in(
-        People.found(List.of(new Person(seen))), List.of(new ShotList(cuts)), stretch);
+        People.found(List.of(new Person(seen))), List.of(new ShotList(cuts)), List.of(stretches));
   }
 
   @Test
@@ -55,6 +56,25 @@ class FollowedFaceTest {
     assertThat(in(seen, List.of(0L, 2_000_000L), new Span(4_500_000, 5_000_000)).size())
         .as("a stretch in which nobody is seen")
         .isZero();
+  }
+
+  /** Stretches close to one another, or the same one again: nothing would be smoothed twice. */
+  @Test
+  void aFaceIsThereOnceHoweverStretchesLie() {
+    List<FollowedFace> faces =
+        in(
+            walking(0, 9_000_000),
+            List.of(),
+            new Span(1_000_000, 3_000_000),
+            new Span(3_200_000, 5_000_000),
+            new Span(2_000_000, 3_000_000),
+            new Span(8_000_000, 9_000_000));
+    for (long us = 1_000_000; us < 9_000_000; us += 100_000) {
+      long time = us;
+      long there = faces.stream().filter(f -> f.at(time) != null).count();
+      assertThat(there).as("at " + us).isLessThanOrEqualTo(1);
+      assertThat(there == 1 || (us > 5_000_000 && us < 8_000_000)).as("at " + us).isTrue();
+    }
   }
 
   /** A place that is the same to the last bit was not found again; the face moves on evenly. */
