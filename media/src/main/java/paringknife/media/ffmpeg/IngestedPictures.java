@@ -109,9 +109,16 @@ final class IngestedPictures {
   private String small() {
     return "fps="
         + cameras.rate()
-        + ":start_time=0,scale=-2:"
-        + analysis.tileHeight()
-        + ":flags=area:out_color_matrix=bt709:out_range=tv,format=yuv420p";
+        + ":start_time=0,"
+        + made("-2", analysis.tileHeight(), cameras.first().picture().form());
+  }
+
+  /** To a size. The quicker of ffmpeg's two scalers does not take every form of picture. */
+  private static String made(String width, int height, Recording.Form form) {
+    String size = "w=" + width + ":h=" + height;
+    return form.studioHd()
+        ? "zscale=" + size + ":filter=bicubic:threads=1,format=yuv420p"
+        : "scale=" + size + ":flags=area:out_color_matrix=bt709:out_range=tv,format=yuv420p";
   }
 
   /**
@@ -130,16 +137,11 @@ final class IngestedPictures {
       graph.append(
           String.format(
               Locale.ROOT,
-              "[%d:v:0]%sfps=%s:start_time=0,"
-                  + "scale=%d:%d:flags=area:out_color_matrix=bt709:out_range=tv,format=yuv420p,"
-                  + "pad=%d:%d:0:0,setsar=1%s[tile%d];",
+              "[%d:v:0]%sfps=%s:start_time=0," + "%s,pad=%d:%d:0:0,setsar=1%s[tile%d];",
               c,
               camera.filters(0, 0),
               cameras.rate(),
-              AnalysisPictures.even(
-                  camera.picture().width() * analysis.tileWidth() / (double) grid.roomAcross()),
-              AnalysisPictures.even(
-                  camera.picture().height() * analysis.tileHeight() / (double) grid.roomDown()),
+              madeATile(camera),
               analysis.tileWidth(),
               analysis.tileHeight(),
               c == 0 ? "" : ",tpad=stop=-1:stop_mode=clone",
@@ -149,6 +151,16 @@ final class IngestedPictures {
     return graph
         + tiles.toString()
         + Cameras.sideBySide(grid, analysis.tileWidth(), analysis.tileHeight(), true);
+  }
+
+  private String madeATile(Camera camera) {
+    CameraGrid grid = cameras.grid();
+    double across = analysis.tileWidth() / (double) grid.roomAcross();
+    double down = analysis.tileHeight() / (double) grid.roomDown();
+    return made(
+        Integer.toString(AnalysisPictures.even(camera.picture().width() * across)),
+        AnalysisPictures.even(camera.picture().height() * down),
+        camera.picture().form());
   }
 
   private List<ShotList> shots(Path small) throws IOException {

@@ -158,11 +158,16 @@ public final class Probe {
     String matrix = stream.path("color_space").asString("unknown");
     boolean isKnown = !matrix.equals("unknown") && !matrix.isEmpty();
     String assumed = height >= LEAST_HD_HEIGHT ? "bt709" : "smpte170m";
-    boolean isRgb = stream.path("pix_fmt").asString("").matches("(gbr|rgb|bgr|pal|mono|gray).*");
+    String pixels = stream.path("pix_fmt").asString("");
+    boolean isRgb = pixels.matches("(gbr|rgb|bgr|pal|mono|gray).*");
+    String range = stream.path("color_range").asString("unknown");
     return new Recording.Form(
         squarePixels,
         List.of("tt", "bb", "tb", "bt").contains(order),
-        isKnown || isRgb ? "" : assumed);
+        isKnown || isRgb ? "" : assumed,
+        pixels.equals("yuv420p")
+            && (isKnown ? matrix : assumed).equals("bt709")
+            && List.of("tv", "unknown").contains(range));
   }
 
   private static double ratio(String text) {

@@ -37,8 +37,10 @@ public record Recording(Path file, long durationUs, @Nullable Picture picture, i
    * @param interlaced whether every other line was recorded later
    * @param matrix the colour matrix to take for granted, as ffmpeg names it, where the file does
    *     not say which; empty where it says so
+   * @param studioHd whether colours are those of most recordings, known or taken for granted:
+   *     BT.709 in the studio range, 4:2:0, 8 bits
    */
-  public record Form(boolean squarePixels, boolean interlaced, String matrix) {
-    public static final Form PLAIN = new Form(true, false, "");
+  public record Form(boolean squarePixels, boolean interlaced, String matrix, boolean studioHd) {
+    public static final Form PLAIN = new Form(true, false, "", false);
   }
 }
