@@ -304,9 +304,13 @@ export const api = {
     request<Schemas['TextPatternKept']>('PUT', `/episodes/${id}/post-pattern`, { pattern }),
   removeFont: (file: string) => request<void>('DELETE', `/fonts/${encodeURIComponent(file)}`),
   specimen: (id: number, lettering: string) => get<Specimen>(`/clips/${id}/specimens/${lettering}`),
-  /** The script of the captions in a style that is only being tried. */
-  triedScript: async (id: number, style: Style) => {
-    const answer = await fetch(`/api/clips/${id}/tried.ass`, {
+  /**
+   * The script of the captions in a style that is only being tried.
+   *
+   * @param seen the revisions that are looked at: asked for again and again, it comes sooner with them
+   */
+  triedScript: async (id: number, style: Style, seen?: { clip: number; words: number }) => {
+    const answer = await fetch(`/api/clips/${id}/tried.ass${seen ? `?clip=${seen.clip}&words=${seen.words}` : ''}`, {
       method: 'POST',
       headers: { 'Content-Type': 'application/json' },
       body: JSON.stringify({ style }),

@@ -8315,6 +8315,8 @@ export interface operations {
         parameters: {
             query?: {
                 spec?: string;
+                clip?: number;
+                words?: number;
             };
             header?: never;
             path: {

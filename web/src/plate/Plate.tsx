@@ -1,3 +1,4 @@
+import type { StoreApi } from 'zustand';
 import { useEffect, useLayoutEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import type { ClipState, EpisodeCard, Preview } from '../api/client';
 import { LogoLayer } from '../dress/LogoLayer';
@@ -27,7 +28,8 @@ interface Props {
   /** Where the script of the captions lies. */
   captionScript: string | null;
   /** A script that is only being tried; null for none. */
-  triedScript: string | null;
+  /** A script that is only being tried, followed as it changes. */
+  triedScript: StoreApi<{ text: string | null }>;
   /** What is done to the picture itself. */
   look: Look;
   colours: CameraColours;
@@ -238,9 +240,15 @@ export function Plate({
   }, [layer]);
   useEffect(() => {
     if (!layer || !preview || !captionScript) return;
-    if (triedScript) layer.tryScript(triedScript);
-    else layer.setScript(captionScript);
-    layer.show(usePlayhead.getState().programmeUs, preview.canvas.width, preview.canvas.height);
+    const show = (tried: string | null) => {
+      if (tried) layer.tryScript(tried);
+      else layer.setScript(captionScript);
+      layer.show(usePlayhead.getState().programmeUs, preview.canvas.width, preview.canvas.height);
+    };
+    show(triedScript.getState().text);
+    return triedScript.subscribe((now, before) => {
+      if (now.text !== before.text) show(now.text);
+    });
   }, [layer, preview, captionScript, triedScript]);
 
   useEffect(() => player.current?.redraw(), [width, plateHeight, preview]);

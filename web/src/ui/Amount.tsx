@@ -1,4 +1,5 @@
 import { Slider } from 'radix-ui';
+import { memo, useLayoutEffect, useRef, useState } from 'react';
 
 interface Props {
   name: string;
@@ -12,8 +13,23 @@ interface Props {
   onKeep: (value: number) => void;
 }
 
-/** A number that is dragged, typed, or moved by the arrow keys. */
-export function Amount({ name, value, least, most, step = 1, onTry, onKeep }: Props) {
+/**
+ * A number that is dragged, typed, or moved by the arrow keys. Where forty of them stand side by side and one is
+ * dragged, the others are not drawn anew.
+ */
+export function Amount({ onTry, onKeep, ...drawn }: Props) {
+  const latest = useRef({ onTry, onKeep });
+  useLayoutEffect(() => {
+    latest.current = { onTry, onKeep };
+  });
+  const [acts] = useState(() => ({
+    onTry: (value: number) => latest.current.onTry(value),
+    onKeep: (value: number) => latest.current.onKeep(value),
+  }));
+  return <DrawnAmount {...drawn} {...acts} />;
+}
+
+const DrawnAmount = memo(function DrawnAmount({ name, value, least, most, step = 1, onTry, onKeep }: Props) {
   const within = (v: number) => Math.min(most, Math.max(least, Math.round(v / step) * step));
   return (
     <div className="grid grid-cols-[74px_1fr_46px] items-center gap-2">
@@ -47,4 +63,4 @@ export function Amount({ name, value, least, most, step = 1, onTry, onKeep }: Pr
       />
     </div>
   );
-}
+});

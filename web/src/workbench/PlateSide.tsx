@@ -93,7 +93,7 @@ function ShownPlate({ open, acts, view }: Props) {
     clip && preview && transcript
       ? api.captionScript(clip.id, preview.revision, transcript.revision, shownLanguage)
       : null;
-  const triedScript = useTriedScript(clip, captionScript);
+  const triedScript = useTriedScript(clip, transcript?.revision ?? -1, captionScript);
   return (
     <>
       <Plate

@@ -89,6 +89,31 @@ class LetteringOverHttpTest {
     assertThat(tried.body()).contains("Dialogue: 3").isNotEqualTo(script);
   }
 
+  private static String tried(long id, int revision, int words) throws Exception {
+    String style = APP.get("/api/letterings").path("letterings").get(0).path("style").toString();
+    HttpResponse<String> tried =
+        APP.postAny(
+            "/api/clips/" + id + "/tried.ass?clip=" + revision + "&words=" + words,
+            "{\"style\":" + style + "}");
+    assertThat(tried.statusCode()).as(tried.body()).isEqualTo(200);
+    return tried.body();
+  }
+
+  /** What is known from the try before is of no use once the clip or its words have changed. */
+  @Test
+  void aStyleIsTriedOnTheCaptionsThatThereAre() throws Exception {
+    long id = APP.clip("Tried on", 11);
+    int revision = APP.get("/api/clips/" + id).path("revision").asInt();
+    int words = APP.get("/api/episodes/1/transcript").path("revision").asInt();
+    String before = tried(id, revision, words);
+    assertThat(tried(id, revision, words)).isEqualTo(before);
+    APP.change(id, "{\"type\":\"pareWords\",\"first\":3,\"last\":5}");
+    String pared = tried(id, revision + 1, words);
+    assertThat(pared).isNotEqualTo(before);
+    assertThat(tried(id, revision, words)).as("a page that lags").isEqualTo(pared);
+    assertThat(tried(id, 1_000_000, -7)).as("what never was").isEqualTo(pared);
+  }
+
   @Test
   void whatNoCaptionCanBeIsRefusedWithAWord() throws Exception {
     long id = APP.clip("Refused", 11);

@@ -1,24 +1,19 @@
 package paringknife.server.clips;
 
 import java.util.List;
-import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import paringknife.core.clip.ClipDocument;
 import paringknife.core.clip.ComposedClip;
 import paringknife.core.clip.Playback;
 import paringknife.core.clip.cut.PictureRun;
 import paringknife.core.deliver.DeliverySpec;
-import paringknife.core.deliver.DeliverySpecs;
 import paringknife.core.dress.Logo;
 import paringknife.core.frame.FaceWarning;
 import paringknife.core.frame.Shape;
@@ -26,34 +21,22 @@ import paringknife.core.frame.people.FollowedFace;
 import paringknife.core.frame.people.Person;
 import paringknife.core.letter.CaptionTrack;
 import paringknife.core.letter.Lettered;
-import paringknife.core.letter.cue.Cue;
 import paringknife.core.letter.cue.KeyWordFinder;
-import paringknife.core.letter.drawn.AssScript;
-import paringknife.core.letter.drawn.Besides;
 import paringknife.core.letter.drawn.Canvas;
 import paringknife.core.letter.drawn.Obstacles;
 import paringknife.core.letter.drawn.Specimen;
 import paringknife.core.letter.style.Place;
-import paringknife.core.letter.style.Style;
+import paringknife.core.time.FrameRate;
 import paringknife.core.time.Span;
-import paringknife.server.database.Recent;
-import paringknife.server.episodes.Episode;
-import paringknife.server.shelf.Episodes;
 
 /** What a clip plays and shows, over HTTP. */
 @RestController
 @RequestMapping("/api/clips/{id}")
 class PreviewController {
-  private final Episodes episodes;
-  private final ClipStore clips;
-  private final Recent<Composed> composed = new Recent<>(24);
-
-  private record Composed(ClipDocument document, Episode episode, ComposedClip clip) {}
-
+  private final OpenClips clips;
   private final WantedClips wanted;
 
-  PreviewController(Episodes episodes, ClipStore clips, WantedClips wanted) {
-    this.episodes = episodes;
+  PreviewController(OpenClips clips, WantedClips wanted) {
     this.clips = clips;
     this.wanted = wanted;
   }
@@ -104,20 +87,19 @@ class PreviewController {
   /** As one of the specs asks for it; without a name, as the first that the clip is asked for. */
   @GetMapping("/preview")
   Preview preview(@PathVariable long id, @RequestParam(defaultValue = "") String spec) {
-    ClipStore.StoredClip clip = clips.byId(id);
-    Episode episode = episodes.open(clip.episodeId());
-    ComposedClip worked = composed(clip, episode);
-    Optional<DeliverySpec> seen = seenAs(episode.specs(), clip.document(), spec);
-    Shape shape = seen.map(DeliverySpec::shape).orElse(clip.document().framed().shape());
+    OpenClips.Open open = clips.byId(id);
+    ComposedClip worked = open.clip();
+    Shape shape = open.shape(spec);
     Playback playback = worked.playback();
-    Canvas canvas = seen.map(DeliverySpec::canvas).orElse(Canvas.of(shape));
+    Canvas canvas = open.canvas(spec);
+    FrameRate rate = open.episode().rate();
     Logo logo = worked.logo();
     return new Preview(
-        clip.revision(),
-        seen.map(DeliverySpec::id).orElse(null),
+        open.stored().revision(),
+        open.seenAs(spec).map(DeliverySpec::id).orElse(null),
         canvas,
-        episode.rate().numerator(),
-        episode.rate().denominator(),
+        rate.numerator(),
+        rate.denominator(),
         playback.isDressed(),
         playback.runs(),
         worked.path(shape).packed(),
@@ -149,10 +131,7 @@ class PreviewController {
   /** The faces that its cameras see. */
   @GetMapping("/faces")
   List<FaceInClip> faces(@PathVariable long id) {
-    ClipStore.StoredClip clip = clips.byId(id);
-    return composed(clip, episodes.open(clip.episodeId())).followedFaces().stream()
-        .map(FaceInClip::of)
-        .toList();
+    return clips.byId(id).clip().followedFaces().stream().map(FaceInClip::of).toList();
   }
 
   /**
@@ -167,12 +146,9 @@ class PreviewController {
   @GetMapping("/caption-standing")
   CaptionStanding captionStanding(
       @PathVariable long id, @RequestParam(defaultValue = "") String spec) {
-    ClipStore.StoredClip clip = clips.byId(id);
-    Episode episode = episodes.open(clip.episodeId());
-    ComposedClip worked = composed(clip, episode);
-    CaptionTrack captions = worked.captions();
-    Canvas canvas = canvasOf(clip, episode, spec);
-    Place place = captions.place(canvas, worked.obstacles(canvas, shapeOf(clip, episode, spec)));
+    OpenClips.Open open = clips.byId(id);
+    CaptionTrack captions = open.clip().captions();
+    Place place = captions.place(open.canvas(spec), open.obstacles(spec));
     OptionalDouble contrast = captions.lettering().style().contrast();
     return new CaptionStanding(place, contrast.isPresent() ? contrast.getAsDouble() : null);
   }
@@ -180,21 +156,19 @@ class PreviewController {
   /** The captions as they show. */
   @GetMapping("/cues")
   List<ShownCue> cues(@PathVariable long id) {
-    ClipStore.StoredClip clip = clips.byId(id);
-    Episode episode = episodes.open(clip.episodeId());
-    ComposedClip worked = composed(clip, episode);
-    double speed = worked.playback().speed();
-    Lettered lettered = clip.document().lettered();
-    return ShownCue.all(worked.captions().cues(), speed, lettered);
+    OpenClips.Open open = clips.byId(id);
+    double speed = open.clip().playback().speed();
+    Lettered lettered = open.document().lettered();
+    return ShownCue.all(open.clip().captions().cues(), speed, lettered);
   }
 
   /** Words that could stand out in the captions. */
   @GetMapping("/key-words")
   List<KeyWordFinder.KeyWord> keyWords(@PathVariable long id) {
-    ClipStore.StoredClip clip = clips.byId(id);
-    Episode episode = episodes.open(clip.episodeId());
-    return new KeyWordFinder(episode.transcript(), wanted.subjectsFor(clip.episodeId()))
-        .propose(composed(clip, episode).captions().cues());
+    OpenClips.Open open = clips.byId(id);
+    return new KeyWordFinder(
+            open.episode().transcript(), wanted.subjectsFor(open.stored().episodeId()))
+        .propose(open.clip().captions().cues());
   }
 
   /**
@@ -208,81 +182,22 @@ class PreviewController {
       @PathVariable long id,
       @RequestParam(defaultValue = "") String spec,
       @RequestParam(defaultValue = "") String language) {
-    ClipStore.StoredClip clip = clips.byId(id);
-    Episode episode = episodes.open(clip.episodeId());
-    ComposedClip worked = composed(clip, episode);
-    Canvas canvas = canvasOf(clip, episode, spec);
-    Obstacles obstacles = worked.obstacles(canvas, shapeOf(clip, episode, spec));
+    OpenClips.Open open = clips.byId(id);
+    ComposedClip worked = open.clip();
+    Canvas canvas = open.canvas(spec);
+    Obstacles obstacles = open.obstacles(spec);
     if (!language.isEmpty()) {
       return worked.tracks().in(language).ass(canvas, obstacles);
     }
     return worked.tracks().shown(canvas, obstacles, worked.besides());
   }
 
-  /** How captions would look that are only being tried. */
-  record TriedStyle(Style style) {}
-
-  /** The drawing instructions of the captions in a style that is only being tried. */
-  @PostMapping(path = "/tried.ass", produces = MediaType.TEXT_PLAIN_VALUE + ";charset=UTF-8")
-  String tried(
-      @PathVariable long id,
-      @RequestParam(defaultValue = "") String spec,
-      @RequestBody TriedStyle asked) {
-    ClipStore.StoredClip clip = clips.byId(id);
-    Episode episode = episodes.open(clip.episodeId());
-    ComposedClip worked = composed(clip, episode);
-    Canvas canvas = canvasOf(clip, episode, spec);
-    List<Cue> cues = worked.captions().cues();
-    Obstacles obstacles = worked.obstacles(canvas, shapeOf(clip, episode, spec));
-    AssScript.Part tried = AssScript.clearOf(obstacles, asked.style(), canvas, cues);
-    return AssScript.write(
-        canvas, new Besides(canvas).with(List.of(tried), worked.besides(), obstacles));
-  }
-
-  private static Shape shapeOf(ClipStore.StoredClip clip, Episode episode, String spec) {
-    return seenAs(episode.specs(), clip.document(), spec)
-        .map(DeliverySpec::shape)
-        .orElse(clip.document().framed().shape());
-  }
-
-  private static Canvas canvasOf(ClipStore.StoredClip clip, Episode episode, String spec) {
-    return seenAs(episode.specs(), clip.document(), spec)
-        .map(DeliverySpec::canvas)
-        .orElse(Canvas.of(clip.document().framed().shape()));
-  }
-
   /** A lettering set in a caption of the clip, as it is shown to choose from. */
   @GetMapping("/specimens/{lettering}")
   Specimen specimen(@PathVariable long id, @PathVariable String lettering) {
-    ClipStore.StoredClip clip = clips.byId(id);
-    Episode episode = episodes.open(clip.episodeId());
-    Lettered lettered = clip.document().lettered().inAnother(lettering);
-    CaptionTrack captions = episode.compose(clip.document().with(lettered)).captions();
+    OpenClips.Open open = clips.byId(id);
+    Lettered lettered = open.document().lettered().inAnother(lettering);
+    CaptionTrack captions = open.episode().compose(open.document().with(lettered)).captions();
     return Specimen.of(captions.lettering(), captions.cues());
-  }
-
-  private ComposedClip composed(ClipStore.StoredClip clip, Episode episode) {
-    return composed
-        .getOrMake(
-            clip.id(),
-            known -> known.document() == clip.document() && known.episode() == episode,
-            id -> new Composed(clip.document(), episode, episode.compose(clip.document())))
-        .clip();
-  }
-
-  private static Optional<DeliverySpec> seenAs(
-      DeliverySpecs specs, ClipDocument clip, String named) {
-    if (!named.isEmpty()) {
-      return Optional.of(specs.byId(named));
-    }
-    Shape shape = clip.framed().shape();
-    List<DeliverySpec> fitting =
-        specs.all().stream()
-            .filter(s -> s.encoding().codec().hasPicture() && s.shape().isLike(shape))
-            .toList();
-    return fitting.stream()
-        .filter(s -> clip.delivered().specs().contains(s.id()))
-        .findFirst()
-        .or(() -> fitting.stream().findFirst());
   }
 }
