@@ -9,7 +9,10 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.BeforeAll;
@@ -110,6 +113,7 @@ class SideBySideTest {
     return List.of(
         order(walking(), 200, 360, LOUD, Encoding.H264_AAC),
         order(whole, 256, 144, LOUD, Encoding.H264_AAC),
+        order(walking(), 60, 108, LOUD, Encoding.H264_AAC),
         order(whole, 256, 144, QUIET, Encoding.H264_AAC),
         order(whole, 256, 144, LOUD, other),
         order(whole, 256, 144, LOUD, small),
@@ -162,13 +166,79 @@ class SideBySideTest {
       assertThat(packets(other)).as(other.toString()).isEqualTo(packets(alone.target()));
     }
     assertThat(Measurement.of(together.get(1).target()).lufs()).isCloseTo(-16, within(0.7));
-    assertThat(Measurement.of(together.get(2).target()).lufs()).isCloseTo(-23, within(0.7));
+    assertThat(Measurement.of(together.get(3).target()).lufs()).isCloseTo(-23, within(0.7));
     assertThat(left(folder.resolve("together"))).hasSize(together.size());
   }
 
   private static List<Path> left(Path in) throws IOException {
     try (Stream<Path> files = Files.list(in)) {
       return files.toList();
+    }
+  }
+
+  /** Whose windows are larger than its file takes smaller pictures out of the same decode. */
+  @Test
+  void whatIsSeenSmallerIsDecodedWithTheRest() throws IOException {
+    FramePath whole = FramePath.whole(320, 180, PictureRun.total(RUNS));
+    List<Renderer.Wanted> wanted =
+        into(
+            "smaller",
+            List.of(
+                order(walking(), 60, 108, LOUD, Encoding.H264_AAC),
+                order(walking(), 80, 144, LOUD, Encoding.H264_AAC),
+                order(whole, 256, 144, LOUD, Encoding.H264_AAC)));
+    Set<Long> decoders = new HashSet<>();
+    renderer.renderTogether(wanted, share -> decoders.addAll(readers()));
+    assertThat(decoders).hasSize(1);
+  }
+
+  /** Processes that read the recording. */
+  private static List<Long> readers() {
+    return ProcessHandle.current()
+        .descendants()
+        .filter(
+            p ->
+                Arrays.stream(p.info().arguments().orElse(new String[0]))
+                    .anyMatch(a -> a.endsWith("camera.mp4")))
+        .map(ProcessHandle::pid)
+        .toList();
+  }
+
+  /** Half a sample of colour cannot be handed on from one process to another. */
+  @Test
+  void oddSizesComeOutTheSame() throws IOException {
+    Path odd = folder.resolve("odd.webm");
+    SampleMedia.ffmpeg(
+        "-i",
+        recording.file().toString(),
+        "-vf",
+        "scale=321:181",
+        "-c:v",
+        "libvpx-vp9",
+        "-b:v",
+        "1M",
+        "-deadline",
+        "realtime",
+        "-c:a",
+        "libopus",
+        odd.toString());
+    Recording there = recording;
+    recording = Probe.of(odd);
+    try {
+      FramePath whole = FramePath.whole(321, 181, PictureRun.total(RUNS));
+      List<RenderOrder> orders =
+          List.of(
+              order(whole, 256, 144, LOUD, Encoding.H264_AAC),
+              order(whole, 128, 72, LOUD, Encoding.H264_AAC));
+      List<Renderer.Wanted> together = into("odd-together", orders);
+      renderer.renderTogether(together, share -> {});
+      for (Renderer.Wanted alone : into("odd-alone", orders)) {
+        renderer.render(alone.order(), alone.target(), share -> {});
+        Path other = folder.resolve("odd-together").resolve(alone.target().getFileName());
+        assertThat(packets(other)).isEqualTo(packets(alone.target()));
+      }
+    } finally {
+      recording = there;
     }
   }
 

@@ -13,15 +13,27 @@ import paringknife.media.process.Interrupted;
  */
 final class PictureQueue extends InputStream {
   private static final int MOST_WAITING = 4;
+
+  /** Of pictures as large as this, bytes, fewer wait. */
+  private static final int LARGE = 8 << 20;
+
+  private static final int MOST_LARGE_WAITING = 2;
   private static final long LOOK_AGAIN_MS = 100;
   private static final byte[] END = new byte[0];
 
-  private final BlockingQueue<byte[]> waiting = new ArrayBlockingQueue<>(MOST_WAITING);
+  private final BlockingQueue<byte[]> waiting;
   private volatile boolean closed;
   private volatile boolean brokenOff;
   private byte[] present = new byte[0];
   private int at;
   private boolean over;
+
+  /**
+   * @param bytes what a picture takes
+   */
+  PictureQueue(int bytes) {
+    waiting = new ArrayBlockingQueue<>(bytes < LARGE ? MOST_WAITING : MOST_LARGE_WAITING);
+  }
 
   /**
    * Hands a picture on, which is not changed any more; waits while enough are on their way. Whoever

@@ -53,10 +53,9 @@ final class PlaneWarper {
             : new BackdropPlanes(order.backdrop(), order.look().mirrored());
     this.runs = order.runs();
     this.grid = order.cameras().grid();
-    // Pictures are made smaller on their way here where windows are larger than the file.
-    double scale = Math.min(1, height / path.leastLines());
-    this.sourceWidth = Math.max(2, even(grid.width() * scale));
-    this.sourceHeight = Math.max(2, even(grid.height() * scale));
+    WholePictures source = source(order);
+    this.sourceWidth = source.width();
+    this.sourceHeight = source.height();
     this.skin =
         order.skin().amount() == 0
             ? null
@@ -67,9 +66,15 @@ final class PlaneWarper {
     return 2 * (int) Math.round(length / 2);
   }
 
-  /** What comes here. */
-  WholePictures source() {
-    return new WholePictures(sourceWidth, sourceHeight);
+  /**
+   * What is to come here of an order: pictures are made smaller on their way where windows are
+   * larger than the file.
+   */
+  static WholePictures source(RenderOrder order) {
+    CameraGrid grid = order.cameras().grid();
+    double scale = Math.min(1, order.height() / order.path().leastLines());
+    return new WholePictures(
+        Math.max(2, even(grid.width() * scale)), Math.max(2, even(grid.height() * scale)));
   }
 
   /** Warps all pictures of a stream into another. */

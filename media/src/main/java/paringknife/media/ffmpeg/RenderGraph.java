@@ -29,8 +29,12 @@ final class RenderGraph {
         pace(order));
   }
 
-  /** Whole pictures out of which moving windows are to be warped. */
-  static RenderGraph recorded(RenderOrder order, WholePictures whole) {
+  /**
+   * Whole pictures out of which moving windows are to be warped.
+   *
+   * @param whole brings them to one size, or to several
+   */
+  static RenderGraph recorded(RenderOrder order, RenderPart whole) {
     return new RenderGraph(
         new PictureSource(order.cameras(), order.runs()),
         new HeldFrames(order.runs(), order.rate()),

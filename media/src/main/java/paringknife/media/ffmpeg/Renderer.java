@@ -212,7 +212,7 @@ public final class Renderer {
   /** Decodes what plays and hands it on, warped. */
   private static void warp(RenderOrder order, PlaneWarper warper, Path work, OutputStream pictures)
       throws IOException {
-    RenderGraph recorded = RenderGraph.recorded(order, warper.source());
+    RenderGraph recorded = RenderGraph.recorded(order, PlaneWarper.source(order));
     long frames = PictureRun.total(order.runs());
     Files.writeString(work.resolve("recorded.txt"), recorded.text(frames));
     Ffmpeg decode = Ffmpeg.inBackground().in(work).within(limit(order));

@@ -32,9 +32,12 @@ import paringknife.media.store.WholeFile;
  * copied from the first.
  */
 final class SharedPictures {
+  /** Stacks of pictures on their way are in memory several times over; this is all three of 4K. */
+  private static final int MOST_BYTES = 40 << 20;
+
   private final List<Renderer.Wanted> wanted;
   private final CaptionFonts fonts;
-  private final WholePictures whole;
+  private final StackedPictures stack;
 
   /**
    * @param wanted a group of {@link #groups}
@@ -45,12 +48,19 @@ final class SharedPictures {
             .map(w -> new Renderer.Wanted(w.order().withCamerasSeen(), w.target()))
             .toList();
     this.fonts = fonts;
-    this.whole = whole(this.wanted.get(0).order());
+    this.stack = stack(this.wanted.stream().map(Renderer.Wanted::order).toList());
   }
 
-  private static WholePictures whole(RenderOrder order) {
+  /** In which size the picture of an order is taken: held windows are cut out of all of it. */
+  private static WholePictures size(RenderOrder order) {
     CameraGrid grid = order.cameras().grid();
-    return new WholePictures(grid.width(), grid.height());
+    return order.isHeld()
+        ? new WholePictures(grid.width(), grid.height())
+        : PlaneWarper.source(order);
+  }
+
+  private static StackedPictures stack(List<RenderOrder> orders) {
+    return new StackedPictures(orders.stream().map(SharedPictures::size).distinct().toList());
   }
 
   /** Parts files into those for which the same pictures are decoded. */
@@ -58,29 +68,39 @@ final class SharedPictures {
     List<List<Renderer.Wanted>> groups = new ArrayList<>();
     for (Renderer.Wanted file : wanted) {
       groups.stream()
-          .filter(g -> g.size() < Renderer.MOST_TOGETHER && shares(g.get(0).order(), file.order()))
+          .filter(g -> g.size() < Renderer.MOST_TOGETHER && shares(g, file.order()))
           .findFirst()
           .ifPresentOrElse(g -> g.add(file), () -> groups.add(new ArrayList<>(List.of(file))));
     }
     return groups;
   }
 
-  private static boolean shares(RenderOrder one, RenderOrder other) {
+  private static boolean shares(List<Renderer.Wanted> group, RenderOrder other) {
+    RenderOrder one = group.get(0).order();
     return takesWhole(one)
         && takesWhole(other)
         && one.withCamerasSeen().cameras().equals(other.withCamerasSeen().cameras())
         && one.runs().equals(other.runs())
         && one.plan().equals(other.plan())
-        && one.speed() == other.speed();
+        && one.speed() == other.speed()
+        && hasRoom(group, other);
   }
 
-  /** A size limit is met by several looks at the picture; moving windows may want it smaller. */
+  private static boolean hasRoom(List<Renderer.Wanted> group, RenderOrder other) {
+    List<RenderOrder> all = new ArrayList<>(List.of(other.withCamerasSeen()));
+    group.forEach(w -> all.add(w.order().withCamerasSeen()));
+    return stack(all).bytes() <= MOST_BYTES;
+  }
+
+  /**
+   * A size limit is met by several looks at the picture; half a sample of colour cannot be sent.
+   */
   private static boolean takesWhole(RenderOrder order) {
     if (!order.encoding().codec().hasPicture() || order.encoding().mostBytes() != null) {
       return false;
     }
-    RenderOrder seen = order.withCamerasSeen();
-    return seen.isHeld() || new PlaneWarper(seen).source().equals(whole(seen));
+    WholePictures size = size(order.withCamerasSeen());
+    return size.width() % 2 == 0 && size.height() % 2 == 0;
   }
 
   void render(DoubleConsumer progress) {
@@ -95,7 +115,7 @@ final class SharedPictures {
   private void render(Path work, DoubleConsumer progress) throws IOException {
     Map<@Nullable LoudnessTarget, Path> sounds = sounds(work);
     Map<EncodedPicture, Path> pictures = new HashMap<>();
-    List<SideBySide.Encoding> encodings = new ArrayList<>();
+    List<SideBySide.Taker> takers = new ArrayList<>();
     List<Path> made = new ArrayList<>();
     long distinct = wanted.stream().map(w -> EncodedPicture.of(w.order())).distinct().count();
     ShareOfAll shares = new ShareOfAll((int) distinct, progress);
@@ -105,12 +125,14 @@ final class SharedPictures {
       Path film = folder.resolve("out." + file.order().encoding().codec().extension());
       made.add(film);
       if (pictures.putIfAbsent(picture, film) == null) {
-        DoubleConsumer share = shares.of(encodings.size());
+        DoubleConsumer share = shares.of(takers.size());
         Path sound = sounds.get(file.order().loudness());
-        encodings.add(in -> encode(file.order(), film, sound, in, share));
+        takers.add(
+            new SideBySide.Taker(
+                size(file.order()), in -> encode(file.order(), film, sound, in, share)));
       }
     }
-    new SideBySide(whole, encodings).run(decoding(work));
+    new SideBySide(stack, takers).run(decoding(work));
     for (int i = 0; i < made.size(); i++) {
       RenderOrder order = wanted.get(i).order();
       Path picture = pictures.get(EncodedPicture.of(order));
@@ -139,7 +161,7 @@ final class SharedPictures {
 
   private Ffmpeg decoding(Path work) throws IOException {
     RenderOrder order = wanted.get(0).order();
-    RenderGraph recorded = RenderGraph.recorded(order, whole);
+    RenderGraph recorded = RenderGraph.recorded(order, stack);
     Files.writeString(work.resolve("recorded.txt"), recorded.text(PictureRun.total(order.runs())));
     Ffmpeg decode =
         Ffmpeg.inBackground()
@@ -157,7 +179,7 @@ final class SharedPictures {
     boolean held = order.isHeld();
     RenderGraph graph =
         held
-            ? RenderGraph.piped(order, whole, fonts.directory())
+            ? RenderGraph.piped(order, size(order), fonts.directory())
             : RenderGraph.dressed(order, fonts.directory());
     Path folder = film.getParent();
     graph.layOut(folder);

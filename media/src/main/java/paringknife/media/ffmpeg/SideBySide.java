@@ -16,12 +16,12 @@ import java.util.concurrent.atomic.AtomicReference;
 import org.jspecify.annotations.Nullable;
 import paringknife.media.process.Interrupted;
 
-/** Decodes once what several encoders take, each in a thread of its own. */
+/** Decodes once what several encoders take, each in a thread of its own and in its own size. */
 final class SideBySide {
   private static final int ENDS_WITHIN_S = 5;
 
-  private final WholePictures whole;
-  private final List<Encoding> encodings;
+  private final StackedPictures stack;
+  private final List<Taker> takers;
   private final AtomicReference<@Nullable RuntimeException> failure = new AtomicReference<>();
 
   /** Takes whole pictures to their end and makes a file of them. */
@@ -29,33 +29,41 @@ final class SideBySide {
     void of(InputStream pictures) throws IOException;
   }
 
-  SideBySide(WholePictures whole, List<Encoding> encodings) {
-    this.whole = whole;
-    this.encodings = List.copyOf(encodings);
+  /** An encoder, and the size in which it takes pictures. */
+  record Taker(WholePictures size, Encoding encoding) {}
+
+  private record Waiting(Taker taker, PictureQueue queue) {}
+
+  /**
+   * @param takers of any of the sizes that are stacked
+   */
+  SideBySide(StackedPictures stack, List<Taker> takers) {
+    this.stack = stack;
+    this.takers = List.copyOf(takers);
   }
 
   /**
    * Runs to the end of all; where one fails, all are ended.
    *
-   * @param decode writes raw pictures to its standard output
+   * @param decode writes the stacks to its standard output
    */
   void run(Ffmpeg decode) {
-    ExecutorService encoders = Executors.newFixedThreadPool(encodings.size(), SideBySide::daemon);
-    List<PictureQueue> queues = new ArrayList<>();
+    ExecutorService encoders = Executors.newFixedThreadPool(takers.size(), SideBySide::daemon);
+    List<Waiting> all = new ArrayList<>();
     List<Future<?>> ends = new ArrayList<>();
     try {
-      for (Encoding encoding : encodings) {
-        PictureQueue queue = new PictureQueue();
-        queues.add(queue);
-        ends.add(encoders.submit(() -> encode(encoding, queue)));
+      for (Taker taker : takers) {
+        PictureQueue queue = new PictureQueue(taker.size().bytes());
+        all.add(new Waiting(taker, queue));
+        ends.add(encoders.submit(() -> encode(taker.encoding(), queue)));
       }
-      hand(decode, queues);
+      hand(decode, all);
       for (Future<?> end : ends) {
         await(end);
       }
       endWhereOneFailed();
     } finally {
-      queues.forEach(PictureQueue::breakOff);
+      all.forEach(w -> w.queue().breakOff());
       end(encoders);
     }
   }
@@ -88,11 +96,11 @@ final class SideBySide {
     }
   }
 
-  private void hand(Ffmpeg decode, List<PictureQueue> queues) {
+  private void hand(Ffmpeg decode, List<Waiting> all) {
     try {
       decode.read(
           pictures -> {
-            handOn(pictures, queues);
+            handOn(pictures, all);
             return null;
           });
     } catch (UncheckedIOException e) {
@@ -101,18 +109,21 @@ final class SideBySide {
     }
   }
 
-  private void handOn(InputStream pictures, List<PictureQueue> queues) throws IOException {
-    DataInputStream in = new DataInputStream(pictures);
+  private void handOn(InputStream stacks, List<Waiting> all) throws IOException {
+    DataInputStream in = new DataInputStream(stacks);
     while (failure.get() == null) {
-      byte[] picture = new byte[whole.bytes()];
+      byte[] whole = new byte[stack.bytes()];
       try {
-        in.readFully(picture);
+        in.readFully(whole);
       } catch (EOFException e) {
-        queues.forEach(PictureQueue::end);
+        all.forEach(w -> w.queue().end());
         return;
       }
-      for (PictureQueue queue : queues) {
-        queue.put(picture);
+      for (WholePictures size : stack.sizes()) {
+        byte[] picture = stack.cut(whole, size);
+        all.stream()
+            .filter(w -> w.taker().size().equals(size))
+            .forEach(w -> w.queue().put(picture));
       }
     }
     throw new IOException("an encoder has failed");
