@@ -53,6 +53,7 @@ final class SeekBench {
       seek(server.address() + "/episodes/" + id, duration);
       start(server.address(), id);
       StyleBench.run(server.address(), id);
+      RestBench.run(server.address(), id);
     }
   }
 

@@ -80,7 +80,7 @@ public final class BurntLetters {
     FrameRate rate = measured.rate();
     int width = looked(measured.width(), measured);
     int height = looked(measured.height(), measured);
-    Ffmpeg run = Ffmpeg.inBackground().in(folder);
+    Ffmpeg run = Ffmpeg.shortlyInBackground().in(folder);
     run.made(ground("black", width, height), moments.size());
     run.made(ground("white", width, height), moments.size());
     StringBuilder times = new StringBuilder("0");

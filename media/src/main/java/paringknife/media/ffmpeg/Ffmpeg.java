@@ -71,10 +71,10 @@ public final class Ffmpeg {
   /** What a run left: its exit status, what a reader made of its output, and what it said. */
   private record Outcome<T>(int exit, T output, String said) {}
 
-  private Ffmpeg(String program, boolean inBackground, List<String> first) {
+  private Ffmpeg(String program, int niceness, List<String> first) {
     this.program = program;
-    if (inBackground) {
-      command.addAll(List.of("nice", "-n", Integer.toString(NICENESS)));
+    if (niceness > 0) {
+      command.addAll(List.of("nice", "-n", Integer.toString(niceness)));
     }
     command.addAll(
         List.of("prlimit", "--data=" + MOST_MEMORY, "--fsize=" + LARGEST_FILE, "--core=0"));
@@ -85,16 +85,24 @@ public final class Ffmpeg {
 
   /** A run that somebody waits for. */
   public static Ffmpeg now() {
-    return new Ffmpeg("ffmpeg", false, List.of("-nostdin", "-y", "-v", "error"));
+    return new Ffmpeg("ffmpeg", 0, List.of("-nostdin", "-y", "-v", "error"));
   }
 
   /** A run that stands back for people. */
   public static Ffmpeg inBackground() {
-    return new Ffmpeg("ffmpeg", true, List.of("-nostdin", "-y", "-v", "error"));
+    return new Ffmpeg("ffmpeg", NICENESS, List.of("-nostdin", "-y", "-v", "error"));
+  }
+
+  /**
+   * A short run that stands back for people, but not for long ones: what is nearly done is done
+   * first.
+   */
+  static Ffmpeg shortlyInBackground() {
+    return new Ffmpeg("ffmpeg", NICENESS / 2, List.of("-nostdin", "-y", "-v", "error"));
   }
 
   static Ffmpeg probe() {
-    return new Ffmpeg("ffprobe", false, List.of("-v", "error"));
+    return new Ffmpeg("ffprobe", 0, List.of("-v", "error"));
   }
 
   /** Opens a recording, which may come from a stranger. */

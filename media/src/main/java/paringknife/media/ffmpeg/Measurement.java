@@ -57,7 +57,8 @@ public record Measurement(
   public static Measurement of(Path file) {
     Recording recording = Probe.of(file);
     Recording.Picture picture = recording.picture();
-    Ffmpeg run = Ffmpeg.inBackground().with("-v", "info", "-nostats").recording(file, QUICKLY);
+    Ffmpeg run =
+        Ffmpeg.shortlyInBackground().with("-v", "info", "-nostats").recording(file, QUICKLY);
     if (picture != null) {
       run.with("-map", "0:v:0", "-vf", WATCHED);
     }

@@ -89,11 +89,20 @@ class Companions {
       cells.forEach(c -> turns.letGo(c.row().present(), task));
       throw e;
     }
-    shareOut(cells, Duration.between(from, Instant.now()));
-    for (CellInHand cell : cells.subList(1, cells.size())) {
-      finishFollower(cell, task, clip, episode);
+    Duration spent = Duration.between(from, Instant.now());
+    List<CellInHand> inTurn = new ArrayList<>(cells.subList(1, cells.size()));
+    inTurn.add(leader);
+    List<Double> pixels = inTurn.stream().map(CellInHand::pixels).toList();
+    for (int i = 0; i < inTurn.size(); i++) {
+      double gone = GroupProgress.goneThrough(pixels, i);
+      inTurn.stream().skip(i).forEach(c -> renderings.progress(c.row().present(), gone));
+      tookItsShare(inTurn.get(i), cells, spent);
+      if (inTurn.get(i) == leader) {
+        finisher.finish(leader, clip, episode);
+      } else {
+        finishFollower(inTurn.get(i), task, clip, episode);
+      }
     }
-    finisher.finish(leader, clip, episode);
     return begun.turn();
   }
 
@@ -135,14 +144,14 @@ class Companions {
         .isPresent();
   }
 
+  private static double pixels(List<CellInHand> cells) {
+    return cells.stream().mapToDouble(CellInHand::pixels).sum();
+  }
+
   /** A hand that makes several at once spends on each what it has of the pixels. */
-  private void shareOut(List<CellInHand> cells, Duration spent) {
-    double pixels = cells.stream().mapToDouble(CellInHand::pixels).sum();
-    Instant now = Instant.now();
-    for (CellInHand cell : cells) {
-      long share = Math.round(spent.toMillis() * cell.pixels() / pixels);
-      renderings.tookSince(cell.row().present(), now.minusMillis(share));
-    }
+  private void tookItsShare(CellInHand cell, List<CellInHand> cells, Duration spent) {
+    long share = Math.round(spent.toMillis() * cell.pixels() / pixels(cells));
+    renderings.tookSince(cell.row().present(), Instant.now().minusMillis(share));
   }
 
   /** What goes wrong with it is not the leader's: it is rendered by itself then. */
@@ -167,8 +176,11 @@ class Companions {
     return share ->
         throttle.run(
             () -> {
+              double progress = GroupProgress.encoding(share);
               long wanted =
-                  cells.stream().filter(c -> renderings.progress(c.row().present(), share)).count();
+                  cells.stream()
+                      .filter(c -> renderings.progress(c.row().present(), progress))
+                      .count();
               if (wanted == 0) {
                 throw new NotWanted();
               }

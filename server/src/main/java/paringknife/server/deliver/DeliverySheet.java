@@ -16,6 +16,7 @@ import paringknife.core.deliver.Check;
 import paringknife.core.deliver.Delivered;
 import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.deliver.DeliverySpecs;
+import paringknife.core.deliver.QueueForecast;
 import paringknife.server.clips.ClipStore;
 import paringknife.server.shelf.EpisodeStore;
 import paringknife.server.shelf.Episodes;
@@ -27,9 +28,6 @@ import paringknife.server.web.NotYet;
 /** The clips of an episode, or of a whole shelf, by delivery specs. */
 @Service
 class DeliverySheet {
-  /** Before this share of a rendering is done, its rest time is a guess. */
-  private static final double TOO_EARLY = 0.03;
-
   private final Episodes episodes;
   private final ClipStore clips;
   private final RenderingStore renderings;
@@ -218,7 +216,7 @@ class DeliverySheet {
   private static @Nullable Long secondsLeft(RenderingStore.Row row) {
     if (row.state() != RenderState.RENDERING
         || row.startedAt() == null
-        || row.progress() < TOO_EARLY) {
+        || row.progress() < QueueForecast.TELLING) {
       return null;
     }
     double spent = Duration.between(row.startedAt(), Instant.now()).toMillis() / 1000.0;
