@@ -97,43 +97,50 @@ public class ClipStore {
   }
 
   /**
-   * Clips in two queries, however many there are, besides one for each step since it was written.
+   * Clips in two queries, however many there are, besides one for each step since it was written;
+   * in one where all of them were at hand.
    */
   private List<StoredClip> all(Condition condition) {
     List<Held> held =
-        db.select(CLIP.ID, CLIP.EPISODE_ID, CLIP.REVISION, CLIP.APPLIED, stepName(0), stepName(1))
+        db.select(CLIP.ID, CLIP.EPISODE_ID, CLIP.REVISION, CLIP.APPLIED)
             .from(CLIP)
             .where(condition)
             .orderBy(CLIP.ID)
-            .fetch(
-                r ->
-                    new Held(
-                        r.value1(), r.value2(), r.value3(), r.value4(), r.value5(), r.value6()));
+            .fetch(r -> new Held(r.value1(), r.value2(), r.value3(), r.value4()));
     List<Long> unknown = held.stream().filter(h -> known(h) == null).map(Held::id).toList();
-    Map<Long, Written> written =
-        db
-            .select(CLIP.ID, CLIP.DOCUMENT, CLIP.DOCUMENT_STEP)
-            .from(CLIP)
-            .where(CLIP.ID.in(unknown))
-            .fetch()
-            .parallelStream()
-            .collect(
-                Collectors.toMap(
-                    r -> r.value1(), r -> new Written(format.document(r.value2()), r.value3())));
+    Map<Long, Written> written = unknown.isEmpty() ? Map.of() : written(unknown);
     return held.stream().map(h -> stored(h, written.get(h.id()))).toList();
   }
 
-  /** What is said of a clip beside its document. */
-  private record Held(
-      long id,
-      long episodeId,
-      int revision,
-      int applied,
-      @Nullable String undo,
-      @Nullable String redo) {}
+  private Map<Long, Written> written(List<Long> ids) {
+    return db
+        .select(CLIP.ID, CLIP.REVISION, CLIP.DOCUMENT, CLIP.DOCUMENT_STEP, stepName(0), stepName(1))
+        .from(CLIP)
+        .where(CLIP.ID.in(ids))
+        .fetch()
+        .parallelStream()
+        .collect(
+            Collectors.toMap(
+                r -> r.value1(),
+                r ->
+                    new Written(
+                        r.value2(),
+                        format.document(r.value3()),
+                        r.value4(),
+                        r.value5(),
+                        r.value6())));
+  }
+
+  /** What tells whether a clip is known. */
+  private record Held(long id, long episodeId, int revision, int applied) {}
 
   /** A document as it was last written whole, and after how many steps that was. */
-  private record Written(ClipDocument document, int step) {}
+  private record Written(
+      int revision,
+      ClipDocument document,
+      int step,
+      @Nullable String undo,
+      @Nullable String redo) {}
 
   /** The name of the step that was applied last, or of the one after it. */
   private static Field<String> stepName(int after) {
@@ -159,7 +166,7 @@ public class ClipStore {
     if (known != null) {
       return known;
     }
-    if (written == null) {
+    if (written == null || written.revision() != held.revision()) {
       // Somebody changed it between the two queries; what they made of it is asked for.
       return byId(held.id());
     }
@@ -171,8 +178,8 @@ public class ClipStore {
             held.applied(),
             written.step(),
             steps.replayed(held.id(), written.document(), written.step(), held.applied()),
-            held.undo(),
-            held.redo());
+            written.undo(),
+            written.redo());
     recent.put(held.id(), read);
     return read;
   }
