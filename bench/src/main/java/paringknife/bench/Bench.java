@@ -44,6 +44,9 @@ public final class Bench {
       SeekBench.run(demo, work.resolve("episode"), Files.createDirectories(work.resolve("seek")));
       AlignmentBench.run(demo, work.resolve("episode"));
     }
+    if (asked.isEmpty() || asked.contains("rest")) {
+      RestBench.run(demo, work.resolve("episode"), Files.createDirectories(work.resolve("rest")));
+    }
     if (asked.isEmpty() || asked.contains("step")) {
       StepBench.run(Files.createDirectories(work.resolve("step")));
     }

@@ -1,5 +1,6 @@
 package paringknife.bench;
 
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -27,8 +28,14 @@ final class RestBench {
 
   private RestBench() {}
 
-  /** Of clips of the episode that is served, in three specs each. */
-  static void run(String address, long episode) throws Exception {
+  /** Of clips of the demo, in three specs each. */
+  static void run(Path demo, Path ingested, Path work) throws Exception {
+    try (ServedDemo served = ServedDemo.open(demo, ingested, work)) {
+      run(served.address(), served.episode());
+    }
+  }
+
+  private static void run(String address, long episode) throws Exception {
     for (String what : List.of("the first ever", "after others")) {
       List<Said> said = new ArrayList<>();
       Map<Long, Double> ended = new HashMap<>();

@@ -1,17 +1,9 @@
 package paringknife.bench;
 
 import com.microsoft.playwright.Page;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
-import java.util.stream.Stream;
-import paringknife.media.ffmpeg.Probe;
-import paringknife.media.transcripts.TranscriptFile;
-import paringknife.server.commands.RunningServer;
-import paringknife.server.episodes.DataFolder;
-import paringknife.server.shelf.EpisodeStore;
-import paringknife.server.transcripts.TranscriptStore;
 
 /**
  * From a seek to its picture on the plate, and from the key to what is heard, in the browser, on
@@ -29,31 +21,11 @@ final class SeekBench {
    * @param ingested folder of an episode that has been taken in
    */
   static void run(Path demo, Path ingested, Path work) throws Exception {
-    Path source = demo.resolve("slack-water-07");
-    try (RunningServer server = RunningServer.start(work.resolve("data"), demo, 0)) {
-      long duration = Probe.of(source.resolve("camera.mp4")).durationUs();
-      long id =
-          server
-              .part(EpisodeStore.class)
-              .add("Bench", "Seeking", source.resolve("camera.mp4"), duration);
-      server
-          .part(TranscriptStore.class)
-          .replace(
-              id,
-              TranscriptFile.read(source.resolve("transcript.json")).transcript(),
-              TranscriptFile.Timing.WORDS);
-      Path folder = server.part(DataFolder.class).episode(id).root();
-      Files.createDirectories(folder);
-      try (Stream<Path> files = Files.list(ingested)) {
-        for (Path file : files.toList()) {
-          Files.copy(file, folder.resolve(file.getFileName()));
-        }
-      }
-      server.part(EpisodeStore.class).arrived(new EpisodeStore.Work(id, 1), null);
-      seek(server.address() + "/episodes/" + id, duration);
-      start(server.address(), id);
-      StyleBench.run(server.address(), id);
-      RestBench.run(server.address(), id);
+    try (ServedDemo served = ServedDemo.open(demo, ingested, work)) {
+      long id = served.episode();
+      seek(served.address() + "/episodes/" + id, served.durationUs());
+      start(served.address(), id);
+      StyleBench.run(served.address(), id);
     }
   }
 
