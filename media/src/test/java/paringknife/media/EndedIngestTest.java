@@ -6,10 +6,9 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.Optional;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.stream.Stream;
+import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -21,13 +20,14 @@ import paringknife.media.ffmpeg.Ingest;
 import paringknife.media.ffmpeg.Probe;
 import paringknife.media.ffmpeg.Recording;
 import paringknife.media.process.ProcessFailed;
+import paringknife.media.process.WorkBeside;
 
 /** Pictures and sound are taken in side by side: where one of them ends early both do. */
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
 class EndedIngestTest {
   private Path folder;
   private Recording recording;
-  private final ExecutorService beside = Executors.newSingleThreadExecutor();
+  private final WorkBeside beside = new WorkBeside("takes-in", 1);
 
   @BeforeAll
   void record(@TempDir Path temporary) {
@@ -50,6 +50,11 @@ class EndedIngestTest {
         .anyMatch(argument -> argument.endsWith(end));
   }
 
+  @AfterAll
+  void end() {
+    beside.close();
+  }
+
   @AfterEach
   void nothingIsLeft() {
     assertThat(running()).isEmpty();
@@ -59,7 +64,7 @@ class EndedIngestTest {
   @ParameterizedTest
   @ValueSource(strings = {"libx264", "flac"})
   void oneThatIsKilledEndsTheOther(String encoder) throws Exception {
-    Future<?> run = beside.submit(() -> ingest().run(share -> {}));
+    Future<?> run = beside.start(() -> ingest().run(share -> {}));
     Optional<ProcessHandle> killed = Optional.empty();
     while (killed.isEmpty()) {
       assertThat(run).isNotDone();

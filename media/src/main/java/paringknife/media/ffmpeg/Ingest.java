@@ -7,18 +7,14 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
-import java.util.concurrent.ExecutionException;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
-import java.util.concurrent.TimeUnit;
 import java.util.function.DoubleConsumer;
 import paringknife.core.frame.people.FaceSample;
 import paringknife.core.frame.shots.ShotList;
 import paringknife.core.frame.text.SeenText;
 import paringknife.core.listen.LevelCurve;
-import paringknife.media.process.Interrupted;
 import paringknife.media.process.ProcessFailed;
+import paringknife.media.process.WorkBeside;
 import paringknife.media.store.FolderTree;
 import paringknife.media.store.ScratchFolder;
 import paringknife.media.store.WholeFile;
@@ -45,8 +41,6 @@ public final class Ingest {
 
   /** One thumbnail for so many seconds, the first at the start. */
   public static final int THUMBNAIL_SECONDS = 10;
-
-  private static final int ENDS_WITHIN_S = 5;
 
   private final Cameras cameras;
   private final Recording recording;
@@ -114,65 +108,46 @@ public final class Ingest {
     Path lossless = work.resolve("sound.flac");
     Path thumbnails = Files.createDirectories(work.resolve("thumbnails"));
     IngestedSound listening = new IngestedSound(recording, heard);
-    ExecutorService beside = Executors.newSingleThreadExecutor(Ingest::daemon);
-    Future<IngestedSound.Curves> curves =
-        beside.submit(() -> listening.run(encodedSound, lossless, limit()));
-    try {
-      IngestedPictures.Seen seen =
-          new IngestedPictures(cameras, pictures)
-              .run(
-                  film,
-                  thumbnails,
-                  work.resolve("shots.grey"),
-                  limit(),
-                  share -> {
-                    endWhereItFailed(curves);
-                    progress.accept(share);
-                  });
-      IngestedSound.Curves heardCurves = curves.get();
-      Path whole = work.resolve("proxy.mp4");
-      join(film, encodedSound, whole);
-      WholeFile.move(whole, proxy);
-      WholeFile.move(lossless, sound);
-      FolderTree.delete(mattes(proxy));
-      FolderTree.delete(thumbnails(proxy));
-      WholeFile.move(thumbnails, thumbnails(proxy));
-      return new Result(
-          heardCurves.own(),
-          heardCurves.forPauses(),
-          seen.looked().faces(),
-          seen.looked().texts(),
-          seen.shots());
-    } catch (InterruptedException e) {
-      Thread.currentThread().interrupt();
-      throw new Interrupted();
-    } catch (ExecutionException e) {
-      throw reason(e);
-    } finally {
-      listening.breakOff();
-      end(beside);
+    try (WorkBeside beside = new WorkBeside("takes-sound-in", 1)) {
+      Future<IngestedSound.Curves> curves =
+          beside.start(() -> listening.run(encodedSound, lossless, limit()));
+      try {
+        IngestedPictures.Seen seen =
+            new IngestedPictures(cameras, pictures)
+                .run(
+                    film,
+                    thumbnails,
+                    work.resolve("shots.grey"),
+                    limit(),
+                    share -> {
+                      endWhereItFailed(curves);
+                      progress.accept(share);
+                    });
+        IngestedSound.Curves heardCurves = WorkBeside.outcome(curves);
+        Path whole = work.resolve("proxy.mp4");
+        join(film, encodedSound, whole);
+        WholeFile.move(whole, proxy);
+        WholeFile.move(lossless, sound);
+        FolderTree.delete(mattes(proxy));
+        FolderTree.delete(thumbnails(proxy));
+        WholeFile.move(thumbnails, thumbnails(proxy));
+        return new Result(
+            heardCurves.own(),
+            heardCurves.forPauses(),
+            seen.looked().faces(),
+            seen.looked().texts(),
+            seen.shots());
+      } finally {
+        listening.breakOff();
+      }
     }
   }
 
   /** Pictures need not go on where the sound cannot be taken in. */
   private static void endWhereItFailed(Future<?> listening) {
-    if (!listening.isDone()) {
-      return;
+    if (listening.isDone()) {
+      WorkBeside.outcome(listening);
     }
-    try {
-      listening.get();
-    } catch (InterruptedException e) {
-      Thread.currentThread().interrupt();
-      throw new Interrupted();
-    } catch (ExecutionException e) {
-      throw reason(e);
-    }
-  }
-
-  private static RuntimeException reason(ExecutionException e) {
-    return e.getCause() instanceof RuntimeException told
-        ? told
-        : new IllegalStateException(e.getCause());
   }
 
   private void join(Path film, Path encodedSound, Path whole) {
@@ -187,21 +162,5 @@ public final class Ingest {
 
   private Duration limit() {
     return Duration.ofSeconds(120 + recording.durationUs() / 1_000_000 * 2);
-  }
-
-  /** Nobody writes any more when this is left, so that what lies half made can be removed. */
-  private static void end(ExecutorService beside) {
-    beside.shutdownNow();
-    try {
-      beside.awaitTermination(ENDS_WITHIN_S, TimeUnit.SECONDS);
-    } catch (InterruptedException e) {
-      Thread.currentThread().interrupt();
-    }
-  }
-
-  private static Thread daemon(Runnable work) {
-    Thread thread = new Thread(work, "takes-sound-in");
-    thread.setDaemon(true);
-    return thread;
   }
 }

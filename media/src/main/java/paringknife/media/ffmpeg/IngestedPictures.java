@@ -137,7 +137,7 @@ final class IngestedPictures {
       graph.append(
           String.format(
               Locale.ROOT,
-              "[%d:v:0]%sfps=%s:start_time=0," + "%s,pad=%d:%d:0:0,setsar=1%s[tile%d];",
+              "[%d:v:0]%sfps=%s:start_time=0,%s,pad=%d:%d:0:0,setsar=1%s[tile%d];",
               c,
               camera.filters(0, 0),
               cameras.rate(),

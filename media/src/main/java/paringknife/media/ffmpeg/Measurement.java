@@ -4,6 +4,7 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.DoubleConsumer;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import paringknife.core.deliver.Finished;
@@ -55,6 +56,15 @@ public record Measurement(
 
   /** Goes through a file. */
   public static Measurement of(Path file) {
+    return of(file, share -> {});
+  }
+
+  /**
+   * Goes through a file.
+   *
+   * @param progress told how far it is, 0 to 1
+   */
+  public static Measurement of(Path file, DoubleConsumer progress) {
     Recording recording = Probe.of(file);
     Recording.Picture picture = recording.picture();
     Ffmpeg run =
@@ -62,7 +72,11 @@ public record Measurement(
     if (picture != null) {
       run.with("-map", "0:v:0", "-vf", WATCHED);
     }
-    String said = run.with("-map", "0:a:0", "-af", HEARD, "-f", "null", "-").within(LIMIT).said();
+    String said =
+        run.with("-map", "0:a:0", "-af", HEARD, "-f", "null", "-")
+            .telling(recording.durationUs(), progress)
+            .within(LIMIT)
+            .said();
     String summary = said.substring(Math.max(0, said.lastIndexOf("Summary:")));
     long us = recording.durationUs();
     return new Measurement(

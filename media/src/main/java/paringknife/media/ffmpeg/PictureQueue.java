@@ -8,16 +8,12 @@ import java.util.concurrent.TimeUnit;
 import paringknife.media.process.Interrupted;
 
 /**
- * Pictures on their way from one who decodes to one who encodes, a few at a time. Whoever takes
- * them may close it, and whoever gives them may break it off; the other is told then.
+ * Pictures on their way from one who decodes to one who encodes, in parts, a few at a time. Whoever
+ * takes them may close it, and whoever gives them may break it off; the other is told then.
  */
 final class PictureQueue extends InputStream {
-  private static final int MOST_WAITING = 4;
-
-  /** Of pictures as large as this, bytes, fewer wait. */
-  private static final int LARGE = 8 << 20;
-
-  private static final int MOST_LARGE_WAITING = 2;
+  private static final int PICTURES_WAITING = 4;
+  private static final int MOST_PARTS_WAITING = 24;
   private static final long LOOK_AGAIN_MS = 100;
   private static final byte[] END = new byte[0];
 
@@ -29,21 +25,21 @@ final class PictureQueue extends InputStream {
   private boolean over;
 
   /**
-   * @param bytes what a picture takes
+   * @param parts in how many a picture comes
    */
-  PictureQueue(int bytes) {
-    waiting = new ArrayBlockingQueue<>(bytes < LARGE ? MOST_WAITING : MOST_LARGE_WAITING);
+  PictureQueue(int parts) {
+    waiting = new ArrayBlockingQueue<>(Math.min(PICTURES_WAITING * parts, MOST_PARTS_WAITING));
   }
 
   /**
-   * Hands a picture on, which is not changed any more; waits while enough are on their way. Whoever
+   * Hands a part on, which is not changed any more; waits while enough are on their way. Whoever
    * has closed it has enough of them.
    */
-  void put(byte[] picture) {
+  void put(byte[] part) {
     try {
       boolean taken = false;
       while (!taken && !closed) {
-        taken = waiting.offer(picture, LOOK_AGAIN_MS, TimeUnit.MILLISECONDS);
+        taken = waiting.offer(part, LOOK_AGAIN_MS, TimeUnit.MILLISECONDS);
       }
     } catch (InterruptedException e) {
       Thread.currentThread().interrupt();
@@ -89,12 +85,12 @@ final class PictureQueue extends InputStream {
   private byte[] next() throws IOException {
     try {
       while (true) {
-        byte[] picture = waiting.poll(LOOK_AGAIN_MS, TimeUnit.MILLISECONDS);
+        byte[] part = waiting.poll(LOOK_AGAIN_MS, TimeUnit.MILLISECONDS);
         if (brokenOff) {
           throw new IOException("no more pictures come");
         }
-        if (picture != null) {
-          return picture;
+        if (part != null) {
+          return part;
         }
       }
     } catch (InterruptedException e) {

@@ -32,9 +32,6 @@ import paringknife.media.store.WholeFile;
  * copied from the first.
  */
 final class SharedPictures {
-  /** Stacks of pictures on their way are in memory several times over; this is all three of 4K. */
-  private static final int MOST_BYTES = 40 << 20;
-
   private final List<Renderer.Wanted> wanted;
   private final CaptionFonts fonts;
   private final StackedPictures stack;
@@ -48,7 +45,8 @@ final class SharedPictures {
             .map(w -> new Renderer.Wanted(w.order().withCamerasSeen(), w.target()))
             .toList();
     this.fonts = fonts;
-    this.stack = stack(this.wanted.stream().map(Renderer.Wanted::order).toList());
+    this.stack =
+        new StackedPictures(this.wanted.stream().map(w -> size(w.order())).distinct().toList());
   }
 
   /** In which size the picture of an order is taken: held windows are cut out of all of it. */
@@ -59,48 +57,30 @@ final class SharedPictures {
         : PlaneWarper.source(order);
   }
 
-  private static StackedPictures stack(List<RenderOrder> orders) {
-    return new StackedPictures(orders.stream().map(SharedPictures::size).distinct().toList());
-  }
-
   /** Parts files into those for which the same pictures are decoded. */
   static List<List<Renderer.Wanted>> groups(List<Renderer.Wanted> wanted) {
     List<List<Renderer.Wanted>> groups = new ArrayList<>();
     for (Renderer.Wanted file : wanted) {
       groups.stream()
-          .filter(g -> g.size() < Renderer.MOST_TOGETHER && shares(g, file.order()))
+          .filter(g -> g.size() < Renderer.MOST_TOGETHER && shares(g.get(0).order(), file.order()))
           .findFirst()
           .ifPresentOrElse(g -> g.add(file), () -> groups.add(new ArrayList<>(List.of(file))));
     }
     return groups;
   }
 
-  private static boolean shares(List<Renderer.Wanted> group, RenderOrder other) {
-    RenderOrder one = group.get(0).order();
-    return takesWhole(one)
-        && takesWhole(other)
+  private static boolean shares(RenderOrder one, RenderOrder other) {
+    return canShare(one)
+        && canShare(other)
         && one.withCamerasSeen().cameras().equals(other.withCamerasSeen().cameras())
         && one.runs().equals(other.runs())
         && one.plan().equals(other.plan())
-        && one.speed() == other.speed()
-        && hasRoom(group, other);
+        && one.speed() == other.speed();
   }
 
-  private static boolean hasRoom(List<Renderer.Wanted> group, RenderOrder other) {
-    List<RenderOrder> all = new ArrayList<>(List.of(other.withCamerasSeen()));
-    group.forEach(w -> all.add(w.order().withCamerasSeen()));
-    return stack(all).bytes() <= MOST_BYTES;
-  }
-
-  /**
-   * A size limit is met by several looks at the picture; half a sample of colour cannot be sent.
-   */
-  private static boolean takesWhole(RenderOrder order) {
-    if (!order.encoding().codec().hasPicture() || order.encoding().mostBytes() != null) {
-      return false;
-    }
-    WholePictures size = size(order.withCamerasSeen());
-    return size.width() % 2 == 0 && size.height() % 2 == 0;
+  /** A size limit is met by several looks at the picture. */
+  private static boolean canShare(RenderOrder order) {
+    return order.encoding().codec().hasPicture() && order.encoding().mostBytes() == null;
   }
 
   void render(DoubleConsumer progress) {
