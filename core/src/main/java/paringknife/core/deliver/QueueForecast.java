@@ -10,11 +10,8 @@ import java.util.List;
  * 1969). Hands share processors, so that the last jobs of a queue go on faster.
  */
 public final class QueueForecast {
-  /** Before this share is done, how fast a job goes is taken from those before it. */
-  public static final double TELLING = 0.1;
-
-  /** How much faster one hand is while no other works, than while all do; a guess. */
-  private static final double ALONE = 1.5;
+  /** How much faster one hand is while no other works, than while all do; measured with two. */
+  private static final double ALONE = 2.4;
 
   private final double secondsForWork;
   private final int hands;
@@ -22,12 +19,12 @@ public final class QueueForecast {
   /**
    * A forecast.
    *
-   * @param secondsForWork how long a unit of work takes one of all hands, seconds
+   * @param workPerSecond what all hands together do, more than 0
    * @param hands how many jobs go on at a time, at least 1
    */
-  public QueueForecast(double secondsForWork, int hands) {
-    this.secondsForWork = secondsForWork;
+  public QueueForecast(double workPerSecond, int hands) {
     this.hands = Math.max(1, hands);
+    this.secondsForWork = this.hands / workPerSecond;
   }
 
   /**
@@ -36,9 +33,15 @@ public final class QueueForecast {
    * @param work how much there is to do, in whatever unit all have
    * @param progress the share that is done, 0 to 1
    * @param spentSeconds since it began; 0 for one that waits
+   * @param besideSeconds in how many of them others were worked on, too
    * @param isUnderWay whether somebody has it in hand
    */
-  public record Job(double work, double progress, double spentSeconds, boolean isUnderWay) {}
+  public record Job(
+      double work,
+      double progress,
+      double spentSeconds,
+      double besideSeconds,
+      boolean isUnderWay) {}
 
   /** A job that goes on: what is left of it at the speed of all hands at once, seconds. */
   private static final class GoingOn {
@@ -55,10 +58,9 @@ public final class QueueForecast {
   public List<Double> secondsLeft(List<Job> jobs) {
     List<Double> done = new ArrayList<>(Collections.nCopies(jobs.size(), 0.0));
     List<GoingOn> goingOn = new ArrayList<>();
-    double speedNow = speed((int) jobs.stream().filter(Job::isUnderWay).count());
     for (int i = 0; i < jobs.size(); i++) {
       if (jobs.get(i).isUnderWay()) {
-        goingOn.add(new GoingOn(i, rest(jobs.get(i), speedNow)));
+        goingOn.add(new GoingOn(i, rest(jobs.get(i))));
       }
     }
     double now = 0;
@@ -93,10 +95,16 @@ public final class QueueForecast {
         : 1 + (ALONE - 1) * (hands - Math.max(1, busy)) / (hands - 1);
   }
 
-  private double rest(Job job, double speedNow) {
-    double undone = Math.max(0, 1 - job.progress());
-    return job.progress() >= TELLING
-        ? job.spentSeconds() / job.progress() * undone * speedNow
-        : job.work() * secondsForWork * undone;
+  /** The further it is, the more its own speed tells, and the less that of all. */
+  private double rest(Job job) {
+    double progress = Math.min(1, job.progress());
+    double asOthers = job.work() * secondsForWork * (1 - progress);
+    if (progress <= 0) {
+      return asOthers;
+    }
+    double aloneSeconds = Math.max(0, job.spentSeconds() - job.besideSeconds());
+    double spent = job.besideSeconds() + aloneSeconds * speed(1);
+    double asItself = spent / progress * (1 - progress);
+    return progress * asItself + (1 - progress) * asOthers;
   }
 }

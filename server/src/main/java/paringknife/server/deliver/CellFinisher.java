@@ -3,6 +3,7 @@ package paringknife.server.deliver;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.function.DoubleConsumer;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
@@ -40,15 +41,17 @@ class CellFinisher {
   /**
    * Finishes a cell.
    *
+   * @param goingThrough told how much of its file has been gone through, 0 to 1
    * @throws NotWanted when its order was cancelled or overtaken; its file is gone then
    */
-  void finish(CellInHand cell, ClipStore.StoredClip clip, Episode episode) {
+  void finish(
+      CellInHand cell, ClipStore.StoredClip clip, Episode episode, DoubleConsumer goingThrough) {
     Composition composition = cell.composition();
     boolean isProof = cell.row().spec().equals(ProofCopy.ID);
     finish(
         cell.row(),
         cell.target(),
-        renderer.checked(composition, cell.target(), Measurement.of(cell.target())),
+        renderer.checked(composition, cell.target(), Measurement.of(cell.target(), goingThrough)),
         composition.subtitles(),
         isProof ? ProofWord.of(composition.playback(), episode.transcript()) : List.of());
     if (!isProof) {

@@ -1,8 +1,6 @@
 package paringknife.server.deliver;
 
 import java.nio.file.Files;
-import java.time.Duration;
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -80,7 +78,6 @@ class Companions {
     others.values().stream()
         .filter(c -> begun.followers().contains(c.row().present()))
         .forEach(cells::add);
-    Instant from = Instant.now();
     try {
       data.keepRoom();
       renderer.renderTogether(
@@ -89,18 +86,14 @@ class Companions {
       cells.forEach(c -> turns.letGo(c.row().present(), task));
       throw e;
     }
-    Duration spent = Duration.between(from, Instant.now());
     List<CellInHand> inTurn = new ArrayList<>(cells.subList(1, cells.size()));
     inTurn.add(leader);
-    List<Double> pixels = inTurn.stream().map(CellInHand::pixels).toList();
     for (int i = 0; i < inTurn.size(); i++) {
-      double gone = GroupProgress.goneThrough(pixels, i);
-      inTurn.stream().skip(i).forEach(c -> renderings.progress(c.row().present(), gone));
-      tookItsShare(inTurn.get(i), cells, spent);
+      DoubleConsumer goingThrough = goingThrough(inTurn, i);
       if (inTurn.get(i) == leader) {
-        finisher.finish(leader, clip, episode);
+        finisher.finish(leader, clip, episode, goingThrough);
       } else {
-        finishFollower(inTurn.get(i), task, clip, episode);
+        finishFollower(inTurn.get(i), task, clip, episode, goingThrough);
       }
     }
     return begun.turn();
@@ -144,21 +137,15 @@ class Companions {
         .isPresent();
   }
 
-  private static double pixels(List<CellInHand> cells) {
-    return cells.stream().mapToDouble(CellInHand::pixels).sum();
-  }
-
-  /** A hand that makes several at once spends on each what it has of the pixels. */
-  private void tookItsShare(CellInHand cell, List<CellInHand> cells, Duration spent) {
-    long share = Math.round(spent.toMillis() * cell.pixels() / pixels(cells));
-    renderings.tookSince(cell.row().present(), Instant.now().minusMillis(share));
-  }
-
   /** What goes wrong with it is not the leader's: it is rendered by itself then. */
   private void finishFollower(
-      CellInHand cell, String task, ClipStore.StoredClip clip, Episode episode) {
+      CellInHand cell,
+      String task,
+      ClipStore.StoredClip clip,
+      Episode episode,
+      DoubleConsumer goingThrough) {
     try {
-      finisher.finish(cell, clip, episode);
+      finisher.finish(cell, clip, episode, goingThrough);
     } catch (NotWanted e) {
       LOG.info("rendering {} is not wanted any more", cell.row().present());
     } catch (Interrupted e) {
@@ -184,6 +171,20 @@ class Companions {
               if (wanted == 0) {
                 throw new NotWanted();
               }
+            });
+  }
+
+  /** Told of how far the file of one is gone through, those that are not done yet are as far. */
+  private DoubleConsumer goingThrough(List<CellInHand> inTurn, int present) {
+    List<Double> pixels = inTurn.stream().map(CellInHand::pixels).toList();
+    Throttle throttle = new Throttle();
+    return share ->
+        throttle.run(
+            () -> {
+              double gone = GroupProgress.goneThrough(pixels, present, share);
+              inTurn.stream()
+                  .skip(present)
+                  .forEach(c -> renderings.progress(c.row().present(), gone));
             });
   }
 }

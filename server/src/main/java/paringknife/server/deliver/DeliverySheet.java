@@ -1,22 +1,21 @@
 package paringknife.server.deliver;
 
 import java.io.UncheckedIOException;
-import java.time.Duration;
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
+import org.springframework.util.function.SingletonSupplier;
 import paringknife.core.deliver.Check;
 import paringknife.core.deliver.Delivered;
 import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.deliver.DeliverySpecs;
-import paringknife.core.deliver.QueueForecast;
 import paringknife.server.clips.ClipStore;
 import paringknife.server.shelf.EpisodeStore;
 import paringknife.server.shelf.Episodes;
@@ -36,6 +35,7 @@ class DeliverySheet {
   private final CellNames cellNames;
   private final SpecStore specs;
   private final OnShelf onShelf;
+  private final QueueRest rest;
 
   DeliverySheet(
       Episodes episodes,
@@ -45,9 +45,11 @@ class DeliverySheet {
       RenderOrders orders,
       CellNames cellNames,
       SpecStore specs,
-      OnShelf onShelf) {
+      OnShelf onShelf,
+      QueueRest rest) {
     this.specs = specs;
     this.onShelf = onShelf;
+    this.rest = rest;
     this.episodes = episodes;
     this.clips = clips;
     this.renderings = renderings;
@@ -109,7 +111,7 @@ class DeliverySheet {
 
   /** The sheet of an episode. */
   Sheet of(long episodeId) {
-    return sheet(lines(episodeId), List.of());
+    return sheet(lines(episodeId, SingletonSupplier.of(rest::now)), List.of());
   }
 
   /**
@@ -119,8 +121,9 @@ class DeliverySheet {
    */
   Sheet ofShelf(@Nullable Long shelf) {
     List<EpisodeStore.Row> there = onShelf.all(shelf);
+    Supplier<RestTimes> left = SingletonSupplier.of(rest::now);
     List<Optional<List<Line>>> seen =
-        there.parallelStream().map(row -> linesIfSeen(row.id())).toList();
+        there.parallelStream().map(row -> linesIfSeen(row.id(), left)).toList();
     return sheet(
         seen.stream().flatMap(Optional::stream).flatMap(List::stream).toList(),
         IntStream.range(0, there.size())
@@ -129,9 +132,9 @@ class DeliverySheet {
             .toList());
   }
 
-  private Optional<List<Line>> linesIfSeen(long episodeId) {
+  private Optional<List<Line>> linesIfSeen(long episodeId, Supplier<RestTimes> left) {
     try {
-      return Optional.of(lines(episodeId));
+      return Optional.of(lines(episodeId, left));
     } catch (NotYet | NotThere | UncheckedIOException e) {
       return Optional.empty();
     }
@@ -145,13 +148,18 @@ class DeliverySheet {
         away);
   }
 
-  private List<Line> lines(long episodeId) {
+  /**
+   * @param queue asked only where something is rendered
+   */
+  private List<Line> lines(long episodeId, Supplier<RestTimes> queue) {
     Episodes.Standing standing = episodes.standing(episodeId);
     EpisodeStore.Row row = episodes.row(episodeId);
     Map<String, RenderingStore.Row> rows = rows(episodeId);
     List<ClipStore.StoredClip> all = clips.ofEpisode(episodeId);
     Map<CellNames.Cell, String> names = cellNames.of(episodeId, all);
     planned.haveAtHand(all, standing);
+    boolean renders = rows.values().stream().anyMatch(r -> r.state() == RenderState.RENDERING);
+    RestTimes left = renders ? queue.get() : RestTimes.NONE;
     List<Line> lines = new ArrayList<>();
     for (ClipStore.StoredClip clip : all) {
       PlannedCells.Clip plan = planned.of(clip, standing);
@@ -164,7 +172,7 @@ class DeliverySheet {
         String ending = cell.spec().encoding().codec().extension();
         RenderingStore.Row made = rows.get(key(clip.id(), id));
         List<Check> measured = made == null ? List.of() : made.measuredFor(delivered);
-        cells.add(cell(cell, asked, name + "." + ending, made, measured));
+        cells.add(cell(cell, asked, name + "." + ending, made, left, measured));
       }
       lines.add(
           new Line(
@@ -195,6 +203,7 @@ class DeliverySheet {
       boolean asked,
       String name,
       RenderingStore.@Nullable Row row,
+      RestTimes left,
       List<Check> measured) {
     return new Cell(
         cell.spec().id(),
@@ -205,22 +214,12 @@ class DeliverySheet {
         row == null ? null : row.state(),
         row != null && row.fingerprint().equals(cell.fingerprint()),
         row == null ? 0 : row.progress(),
-        row == null ? null : secondsLeft(row),
+        row == null || row.state() != RenderState.RENDERING ? null : left.seconds(row),
         row == null ? 0 : row.fileBytes(),
         name,
         measured,
         Check.pass(measured),
         row == null ? null : row.problem());
-  }
-
-  private static @Nullable Long secondsLeft(RenderingStore.Row row) {
-    if (row.state() != RenderState.RENDERING
-        || row.startedAt() == null
-        || row.progress() < QueueForecast.TELLING) {
-      return null;
-    }
-    double spent = Duration.between(row.startedAt(), Instant.now()).toMillis() / 1000.0;
-    return Math.round(spent / row.progress() * (1 - row.progress()));
   }
 
   /**
@@ -252,7 +251,7 @@ class DeliverySheet {
     Map<Long, ClipStore.StoredClip> byId =
         all.stream().collect(Collectors.toMap(ClipStore.StoredClip::id, Function.identity()));
     List<RenderOrders.Wanted> wanted = new ArrayList<>();
-    for (Line line : lines(episodeId)) {
+    for (Line line : lines(episodeId, () -> RestTimes.NONE)) {
       ClipStore.StoredClip clip = byId.get(line.clipId());
       for (Cell cell : line.cells()) {
         if (clip != null && isWanted(cell)) {

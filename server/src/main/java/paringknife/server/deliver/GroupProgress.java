@@ -23,10 +23,27 @@ final class GroupProgress {
    *
    * @param all what there is to go through of each
    * @param gone how many of them have been gone through
+   * @param share how much of the next one, 0 to 1
    */
-  static double goneThrough(List<Double> all, int gone) {
-    double whole = sum(all);
-    return whole == 0 ? ENCODED : ENCODED + (1 - ENCODED) * sum(all.subList(0, gone)) / whole;
+  static double goneThrough(List<Double> all, int gone, double share) {
+    double present = gone < all.size() ? all.get(gone) * share : 0;
+    return ENCODED + (1 - ENCODED) * part(sum(all.subList(0, gone)) + present, sum(all));
+  }
+
+  /**
+   * How far they will be once some have been gone through.
+   *
+   * @param now how far they are
+   * @param left what there is to go through of each that is left
+   * @param gone how many of these
+   */
+  static double once(double now, List<Double> left, int gone) {
+    double encoded = Math.max(now, ENCODED);
+    return encoded + (1 - encoded) * part(sum(left.subList(0, gone)), sum(left));
+  }
+
+  private static double part(double of, double all) {
+    return all == 0 ? 0 : of / all;
   }
 
   private static double sum(List<Double> works) {

@@ -13,7 +13,6 @@ import paringknife.core.deliver.Delivered;
 import paringknife.server.clips.ClipStore;
 import paringknife.server.specs.SpecStore;
 import paringknife.server.web.NotThere;
-import paringknife.server.workers.Workers;
 
 /** The queue of renderings of all episodes, over HTTP. */
 @RestController
@@ -24,7 +23,7 @@ class QueueController {
   private final RenderingStore renderings;
   private final ClipStore clips;
   private final SpecStore specs;
-  private final Workers workers;
+  private final QueueRest rest;
 
   QueueController(
       QueueStore queue,
@@ -32,13 +31,13 @@ class QueueController {
       RenderingStore renderings,
       ClipStore clips,
       SpecStore specs,
-      Workers workers) {
+      QueueRest rest) {
     this.queue = queue;
     this.orders = orders;
     this.renderings = renderings;
     this.clips = clips;
     this.specs = specs;
-    this.workers = workers;
+    this.rest = rest;
   }
 
   /**
@@ -80,7 +79,7 @@ class QueueController {
   Queue queue() {
     boolean paused = queue.isPaused();
     List<QueueStore.Order> orders = queue.orders();
-    RestTimes left = RestTimes.of(orders, queue.secondsForWork(), workers.hands(), paused);
+    RestTimes left = rest.of(orders, paused);
     OrderNames names = new OrderNames(specs.all(), clips);
     List<QueueLine> lines = orders.stream().map(o -> line(o, names, left)).toList();
     return new Queue(
@@ -109,7 +108,7 @@ class QueueController {
         left.copies(order),
         row.state() != RenderState.DONE || Check.pass(row.measuredFor(clip)),
         row.progress(),
-        left.seconds(order),
+        left.seconds(order.row()),
         row.problem());
   }
 

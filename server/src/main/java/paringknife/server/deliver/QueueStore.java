@@ -5,10 +5,9 @@ import static paringknife.server.database.generated.Tables.EPISODE;
 import static paringknife.server.database.generated.Tables.RENDERING;
 import static paringknife.server.database.generated.Tables.RENDER_QUEUE;
 
-import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Record;
@@ -17,6 +16,7 @@ import org.jooq.impl.DSL;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import paringknife.core.proof.ProofCopy;
+import paringknife.server.database.Utc;
 
 /** Where orders of all episodes stand in the queue, and whether it is paused. */
 @Repository
@@ -24,8 +24,8 @@ class QueueStore {
   /** How far apart orders stand. */
   static final long APART_US = 1_000;
 
-  /** Rates are measured on so many renderings that finished last. */
-  private static final int MEASURED_ON = 20;
+  /** How fast it goes is told by so many renderings that finished last. */
+  private static final int TELLING = 12;
 
   /** So many files that were finished last are told. */
   private static final int FINISHED = 12;
@@ -192,22 +192,21 @@ class QueueStore {
         .execute();
   }
 
-  /** Seconds that a unit of work took of late; empty while nothing has been measured. */
-  Optional<Double> secondsForWork() {
-    double work = 0;
-    double seconds = 0;
-    for (var r :
-        db.select(RENDERING.WORK, RENDERING.STARTED_AT, RENDERING.FINISHED_AT)
-            .from(RENDERING)
-            .where(RENDERING.STATE.eq(RenderState.DONE.name()))
-            .and(RENDERING.WORK.gt(0.0))
-            .and(RENDERING.STARTED_AT.isNotNull())
-            .orderBy(RENDERING.FINISHED_AT.desc())
-            .limit(MEASURED_ON)
-            .fetch()) {
-      work += r.value1();
-      seconds += Duration.between(r.value2(), r.value3()).toMillis() / 1000.0;
-    }
-    return work > 0 ? Optional.of(seconds / work) : Optional.empty();
+  /** What was worked on last, and is finished. */
+  List<Worked> worked() {
+    return db.select(RENDERING.CLIP_ID, RENDERING.STARTED_AT, RENDERING.FINISHED_AT, RENDERING.WORK)
+        .from(RENDERING)
+        .where(RENDERING.STATE.eq(RenderState.DONE.name()))
+        .and(RENDERING.WORK.gt(0.0))
+        .and(RENDERING.STARTED_AT.isNotNull())
+        .orderBy(RENDERING.FINISHED_AT.desc())
+        .limit(TELLING)
+        .fetch(
+            r ->
+                new Worked(
+                    r.value1(), Utc.instant(r.value2()), Utc.instant(r.value3()), r.value4()));
   }
+
+  /** A rendering of a clip, from when to when somebody had it in hand, and how much it was. */
+  record Worked(long clipId, Instant from, Instant to, double work) {}
 }

@@ -144,7 +144,7 @@ class RenderTask {
     if (wait.isEmpty()) {
       WholeFile.copy(same.get(), cell.target());
       queue.reckon(row.present(), 0);
-      finisher.finish(cell, clip, episode);
+      finisher.finish(cell, clip, episode, share -> {});
     }
     return wait;
   }

@@ -210,11 +210,6 @@ public class RenderingStore {
     return db.update(RENDERING).set(RENDERING.PROGRESS, share).where(is(attempt)).execute() == 1;
   }
 
-  /** Says since when an attempt has been worked on, where that was shared with others. */
-  void tookSince(Attempt attempt, Instant since) {
-    db.update(RENDERING).set(RENDERING.STARTED_AT, Utc.of(since)).where(is(attempt)).execute();
-  }
-
   /**
    * Ends an attempt that went through.
    *

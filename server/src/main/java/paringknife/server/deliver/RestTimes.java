@@ -1,6 +1,5 @@
 package paringknife.server.deliver;
 
-import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -9,16 +8,21 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import paringknife.core.deliver.KeptPieces;
 import paringknife.core.deliver.QueueForecast;
+import paringknife.core.deliver.QueuePace;
 import paringknife.media.ffmpeg.Renderer;
 
 /** When the orders of the queue will be done. Of those that come to one file only one is made. */
 final class RestTimes {
+  /** The share of the first rendering ever that tells how fast it goes. */
+  private static final double TELLING = 0.1;
+
   static final RestTimes NONE = new RestTimes(Map.of(), Set.of());
 
   /** By the fingerprints of what is made. */
@@ -34,11 +38,15 @@ final class RestTimes {
   /**
    * Of a queue.
    *
-   * @param measured seconds that a unit of work took of late; empty where nothing was measured
+   * @param worked what was worked on last, and is finished
    * @param hands how many renderings go on at a time
    */
   static RestTimes of(
-      List<QueueStore.Order> orders, Optional<Double> measured, int hands, boolean paused) {
+      List<QueueStore.Order> orders,
+      List<QueueStore.Worked> worked,
+      int hands,
+      boolean paused,
+      Instant now) {
     Set<String> made = new HashSet<>();
     Set<RenderingStore.Attempt> copying = new HashSet<>();
     List<QueueStore.Order> told = new ArrayList<>();
@@ -54,18 +62,42 @@ final class RestTimes {
     }
     List<Together> together = together(told);
     Map<String, Long> seconds = new HashMap<>();
-    measured
-        .or(() -> rateOfWhatGoesOn(together))
-        .ifPresent(
-            rate -> {
-              List<Double> left =
-                  new QueueForecast(rate, hands)
-                      .secondsLeft(together.stream().map(Together::job).toList());
-              for (int i = 0; i < together.size(); i++) {
-                together.get(i).tell(left.get(i), seconds);
-              }
-            });
+    QueuePace pace = pace(worked, together, now);
+    if (pace.workPerSecond().isPresent() && isTold(worked, together)) {
+      List<Double> left =
+          new QueueForecast(pace.workPerSecond().getAsDouble(), hands)
+              .secondsLeft(together.stream().map(t -> t.job(pace, now)).toList());
+      for (int i = 0; i < together.size(); i++) {
+        seconds.putAll(together.get(i).secondsLeft(left.get(i)));
+      }
+    }
     return new RestTimes(seconds, copying);
+  }
+
+  private static QueuePace pace(
+      List<QueueStore.Worked> worked, List<Together> together, Instant now) {
+    List<QueuePace.Worked> all = new ArrayList<>();
+    for (QueueStore.Worked w : worked) {
+      all.add(new QueuePace.Worked(w.clipId(), seconds(w.from()), seconds(w.to()), w.work()));
+    }
+    for (Together t : together) {
+      if (t.isUnderWay()) {
+        all.add(
+            new QueuePace.Worked(
+                t.clipId(), seconds(t.startedAt()), seconds(now), t.progress() * t.work()));
+      }
+    }
+    return new QueuePace(all);
+  }
+
+  /** Of the first renderings ever nothing is told before enough is done of one. */
+  private static boolean isTold(List<QueueStore.Worked> worked, List<Together> together) {
+    return !worked.isEmpty()
+        || together.stream().anyMatch(t -> t.isUnderWay() && t.progress() >= TELLING);
+  }
+
+  private static double seconds(Instant at) {
+    return at.toEpochMilli() / 1000.0;
   }
 
   /** Orders that one hand has at once, or will have. */
@@ -82,30 +114,48 @@ final class RestTimes {
       return orders.stream().mapToDouble(QueueStore.Order::work).sum();
     }
 
-    QueueForecast.Job job() {
+    double progress() {
+      return orders.stream().mapToDouble(o -> o.row().progress()).min().orElse(0);
+    }
+
+    long clipId() {
+      return orders.get(0).row().clipId();
+    }
+
+    /** Of those under way. */
+    Instant startedAt() {
+      return orders.stream()
+          .map(o -> o.row().startedAt())
+          .filter(Objects::nonNull)
+          .min(Comparator.naturalOrder())
+          .orElseThrow();
+    }
+
+    QueueForecast.Job job(QueuePace pace, Instant now) {
       if (!isUnderWay()) {
-        return new QueueForecast.Job(work(), 0, 0, false);
+        return new QueueForecast.Job(work(), 0, 0, 0, false);
       }
-      double progress = orders.stream().mapToDouble(o -> o.row().progress()).min().orElse(0);
-      double spent = orders.stream().mapToDouble(o -> spent(o.row().startedAt())).max().orElse(0);
-      return new QueueForecast.Job(work(), progress, spent, true);
+      double from = seconds(startedAt());
+      double besides = pace.besides(clipId(), from, seconds(now));
+      return new QueueForecast.Job(work(), progress(), seconds(now) - from, besides, true);
     }
 
-    private static double spent(@Nullable Instant since) {
-      return since == null ? 0 : Duration.between(since, Instant.now()).toMillis() / 1000.0;
-    }
-
-    /** Of those under way one after the other is gone through, whoever leads last. */
-    void tell(double left, Map<String, Long> seconds) {
+    /**
+     * Seconds until each is done, by the fingerprints of what is made. Of those under way one after
+     * the other is gone through, whoever leads last.
+     */
+    Map<String, Long> secondsLeft(double left) {
+      Map<String, Long> seconds = new HashMap<>();
       List<QueueStore.Order> inTurn =
           orders.stream().sorted(Comparator.comparing(o -> o.row().ledBy() == null)).toList();
       List<Double> works = inTurn.stream().map(QueueStore.Order::work).toList();
-      double progress = isUnderWay() ? job().progress() : 0;
+      double undone = 1 - progress();
       for (int i = 0; i < inTurn.size(); i++) {
-        double until = isUnderWay() ? GroupProgress.goneThrough(works, i + 1) : 1;
-        double rest = progress >= 1 ? 0 : left * Math.max(0, until - progress) / (1 - progress);
-        seconds.put(inTurn.get(i).row().fingerprint(), Math.round(rest));
+        double until = isUnderWay() ? GroupProgress.once(progress(), works, i + 1) : 1;
+        double share = undone <= 0 ? 0 : Math.max(0, until - progress()) / undone;
+        seconds.put(inTurn.get(i).row().fingerprint(), Math.round(left * share));
       }
+      return seconds;
     }
 
     /** Whether an order that waits would be taken beside these. */
@@ -139,23 +189,13 @@ final class RestTimes {
     return Stream.concat(underWay.values().stream(), waiting.stream()).toList();
   }
 
-  /** Of the first renderings ever, once enough of them is done to tell. */
-  private static Optional<Double> rateOfWhatGoesOn(List<Together> together) {
-    return together.stream()
-        .filter(t -> t.isUnderWay() && t.work() > 0)
-        .map(Together::job)
-        .filter(j -> j.progress() >= QueueForecast.TELLING)
-        .map(j -> j.spentSeconds() / (j.progress() * j.work()))
-        .max(Double::compare);
-  }
-
   /** Whether an order waits for another one that makes the same file. */
   boolean copies(QueueStore.Order order) {
     return copying.contains(order.row().present());
   }
 
   /** Until an order is done; null when not known. */
-  @Nullable Long seconds(QueueStore.Order order) {
-    return order.row().state().isUnderWay() ? seconds.get(order.row().fingerprint()) : null;
+  @Nullable Long seconds(RenderingStore.Row order) {
+    return order.state().isUnderWay() ? seconds.get(order.fingerprint()) : null;
   }
 }

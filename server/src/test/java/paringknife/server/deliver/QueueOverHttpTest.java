@@ -255,6 +255,9 @@ class QueueOverHttpTest {
     orderAll();
     JsonNode paused = APP.get("/api/queue");
     assertThat(paused.path("secondsLeft").isNull()).as("nothing goes on").isTrue();
-    assertThat(APP.part(QueueStore.class).secondsForWork()).isPresent();
+    APP.post("/api/queue/pause", "{\"paused\":false}");
+    JsonNode begun =
+        APP.await("/api/queue", q -> q.path("lines").isEmpty() || q.path("secondsLeft").isNumber());
+    assertThat(begun.path("secondsLeft").isNumber()).as("told while it goes on").isTrue();
   }
 }

@@ -4,14 +4,17 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Instant;
 import java.util.List;
-import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
 import paringknife.core.deliver.KeptPieces;
 
 /** Orders of one clip that stand side by side are made by one hand; all reckoned by hand. */
 class RestTimesTest {
-  private static final int TWO_SECONDS_FOR_A_UNIT = 2;
+  private static final Instant NOW = Instant.now();
+
+  /** Two seconds for a unit of work. */
+  private static final List<QueueStore.Worked> MEASURED =
+      List.of(new QueueStore.Worked(3, NOW.minusSeconds(100), NOW.minusSeconds(80), 10));
 
   private static QueueStore.Order order(
       long id, long clip, String spec, double progress, double spent, String ledBy, int errors) {
@@ -26,7 +29,7 @@ class RestTimesTest {
             "of " + id,
             spent > 0 ? RenderState.RENDERING : RenderState.WAITING,
             progress,
-            spent > 0 ? Instant.now().minusMillis(Math.round(spent * 1000)) : null,
+            spent > 0 ? NOW.minusMillis(Math.round(spent * 1000)) : null,
             "name",
             0,
             List.of(),
@@ -44,13 +47,8 @@ class RestTimesTest {
   }
 
   private static List<@Nullable Long> left(List<QueueStore.Order> orders, boolean isMeasured) {
-    RestTimes times =
-        RestTimes.of(
-            orders,
-            isMeasured ? Optional.of((double) TWO_SECONDS_FOR_A_UNIT) : Optional.empty(),
-            1,
-            false);
-    return orders.stream().<@Nullable Long>map(times::seconds).toList();
+    RestTimes times = RestTimes.of(orders, isMeasured ? MEASURED : List.of(), 1, false, NOW);
+    return orders.stream().<@Nullable Long>map(o -> times.seconds(o.row())).toList();
   }
 
   @Test
@@ -79,5 +77,20 @@ class RestTimesTest {
     QueueStore.Order leader = order(1, 7, "vertical-60", 0.5, 30, "", 0);
     QueueStore.Order follower = order(2, 7, "wide", 0.5, 30, "1-1", 0);
     assertThat(left(List.of(leader, follower, waits(3, 8)), false)).containsExactly(30L, 25L, 60L);
+  }
+
+  /** What is left of the time is what is left to go through. */
+  @Test
+  void whenTheFirstIsGoneThroughTheOthersFollow() {
+    QueueStore.Order leader = order(1, 7, "vertical-60", 0.9, 90, "", 0);
+    QueueStore.Order follower = order(2, 7, "wide", 0.9, 90, "1-1", 0);
+    assertThat(left(List.of(leader, follower), false)).containsExactly(10L, 5L);
+  }
+
+  @Test
+  void theFirstEverTellNothingBeforeATenthIsDone() {
+    QueueStore.Order begun = order(1, 7, "vertical-60", 0.09, 30, "", 0);
+    assertThat(left(List.of(begun, waits(3, 8)), false)).containsExactly(null, null);
+    assertThat(left(List.of(begun, waits(3, 8)), true)).doesNotContainNull();
   }
 }
