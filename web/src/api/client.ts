@@ -307,10 +307,11 @@ export const api = {
   /**
    * The script of the captions in a style that is only being tried.
    *
-   * @param seen the revisions that are looked at: asked for again and again, it comes sooner with them
+   * @param seen the revisions that are looked at, and the moment: captions far from it are left out
    */
-  triedScript: async (id: number, style: Style, seen?: { clip: number; words: number }) => {
-    const answer = await fetch(`/api/clips/${id}/tried.ass${seen ? `?clip=${seen.clip}&words=${seen.words}` : ''}`, {
+  triedScript: async (id: number, style: Style, seen: { clip: number; words: number; atUs: number }) => {
+    const asked = `?clip=${seen.clip}&words=${seen.words}&at=${Math.round(seen.atUs)}`;
+    const answer = await fetch(`/api/clips/${id}/tried.ass${asked}`, {
       method: 'POST',
       headers: { 'Content-Type': 'application/json' },
       body: JSON.stringify({ style }),

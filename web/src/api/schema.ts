@@ -8317,6 +8317,7 @@ export interface operations {
                 spec?: string;
                 clip?: number;
                 words?: number;
+                at?: number;
             };
             header?: never;
             path: {

@@ -32,6 +32,7 @@ import { captionAt, captionOf, firstWord, textOf } from './captions';
 import { ColourInput } from './ColourInput';
 import { PlaceField } from './PlaceField';
 import { told } from './told';
+import { useSeenWhileTried } from './useSeenWhileTried';
 import { waitingEdits } from './waitingEdits';
 
 interface Props {
@@ -52,6 +53,7 @@ export function CaptionCard({ clip, cues, transcript, frameUs }: Props) {
   const chosen = selection ? captionOf(cues, transcript.ids[selection.focus]) : -1;
   const at = chosen >= 0 ? chosen : Math.max(0, playing);
   const cue = cues[at];
+  useSeenWhileTried(cue);
   const desk: CaptionDesk = { changes, clip, cues, transcript, frameUs };
   const ids = selection ? transcript.ids.slice(ordered(selection)[0], ordered(selection)[1] + 1) : [];
   const faults = cues.filter((c) => c.faults.length).length;

@@ -3,8 +3,6 @@ import { api, type ClipState, type Style } from '../api/client';
 import { useChanges } from '../workbench/changes';
 import { useTriedStyle } from './triedStyle';
 
-const LONG_US = 300e6;
-
 export interface Styling {
   style: Style;
   /** Shows a change on the plate, while it is dragged. */
@@ -20,14 +18,6 @@ export function useStyling(clip: ClipState): Styling | null {
   const letterings = useQuery({ queryKey: ['letterings'], queryFn: api.letterings, staleTime: Infinity });
   const base = letterings.data?.letterings.find((l) => l.id === clip.lettered.lettering)?.style;
   const style = tried ?? clip.lettered.style ?? base;
-  // What a try takes is worked out before anything is moved, so that the first one is as quick as the others;
-  // of a whole film that would be megabytes.
-  useQuery({
-    queryKey: ['first-try', clip.id],
-    queryFn: () => api.triedScript(clip.id, style!).then(() => true),
-    enabled: Boolean(style) && clip.pared.lengthUs < LONG_US,
-    staleTime: Infinity,
-  });
   if (!style) return null;
   return {
     style,

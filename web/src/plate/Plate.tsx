@@ -1,10 +1,10 @@
-import type { StoreApi } from 'zustand';
 import { useEffect, useLayoutEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import type { ClipState, EpisodeCard, Preview } from '../api/client';
 import { LogoLayer } from '../dress/LogoLayer';
 import { useWorkbench } from '../workbench/store';
 import type { Backdrop } from './backdrop';
 import { CaptionLayer } from './CaptionLayer';
+import type { Followed } from './Followed';
 import { useCaptionFonts } from './fonts';
 import { CameraFilters, coloured, type CameraColours } from './cameraColours';
 import { CutPlayer } from './CutPlayer';
@@ -27,9 +27,8 @@ interface Props {
   preview: Preview | null;
   /** Where the script of the captions lies. */
   captionScript: string | null;
-  /** A script that is only being tried; null for none. */
   /** A script that is only being tried, followed as it changes. */
-  triedScript: StoreApi<{ text: string | null }>;
+  triedScript: Followed<{ text: string | null }>;
   /** What is done to the picture itself. */
   look: Look;
   colours: CameraColours;

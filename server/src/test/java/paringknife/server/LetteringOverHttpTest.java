@@ -90,11 +90,13 @@ class LetteringOverHttpTest {
   }
 
   private static String tried(long id, int revision, int words) throws Exception {
+    return tried(id, "?clip=" + revision + "&words=" + words);
+  }
+
+  private static String tried(long id, String seen) throws Exception {
     String style = APP.get("/api/letterings").path("letterings").get(0).path("style").toString();
     HttpResponse<String> tried =
-        APP.postAny(
-            "/api/clips/" + id + "/tried.ass?clip=" + revision + "&words=" + words,
-            "{\"style\":" + style + "}");
+        APP.postAny("/api/clips/" + id + "/tried.ass" + seen, "{\"style\":" + style + "}");
     assertThat(tried.statusCode()).as(tried.body()).isEqualTo(200);
     return tried.body();
   }
@@ -112,6 +114,11 @@ class LetteringOverHttpTest {
     assertThat(pared).isNotEqualTo(before);
     assertThat(tried(id, revision, words)).as("a page that lags").isEqualTo(pared);
     assertThat(tried(id, 1_000_000, -7)).as("what never was").isEqualTo(pared);
+    assertThat(tried(id, "?at=2000000")).as("all of it is near").isEqualTo(pared);
+    assertThat(pared).contains("Dialogue: ");
+    for (String far : List.of("60000000", "9223372036854775807")) {
+      assertThat(tried(id, "?at=" + far)).contains("Style: ").doesNotContain("Dialogue: ");
+    }
   }
 
   @Test

@@ -9,6 +9,7 @@ import paringknife.core.letter.style.Colour;
 import paringknife.core.letter.style.Face;
 import paringknife.core.letter.style.SpokenMark;
 import paringknife.core.letter.style.Style;
+import paringknife.core.time.Span;
 
 /**
  * Writes captions as an ASS v4+ script, from which both the preview and the export draw. Every line
@@ -39,6 +40,11 @@ public final class AssScript {
   public record Part(Style style, List<Cue> cues, BorrowedLetters borrowed) {
     public Part(Style style, List<Cue> cues) {
       this(style, cues, borrowedBy(cues));
+    }
+
+    /** What shows within a span, as it shows among all. */
+    public Part within(Span span) {
+      return new Part(style, cues.stream().filter(c -> c.span().overlaps(span)).toList(), borrowed);
     }
 
     static BorrowedLetters borrowedBy(List<Cue> cues) {

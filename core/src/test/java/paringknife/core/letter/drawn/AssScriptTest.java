@@ -66,6 +66,26 @@ class AssScriptTest {
         .anyMatch(e -> e.contains("\\pos("));
   }
 
+  /** What is left out changes nothing about what stays. */
+  @Test
+  void ofAPartOnlyWhatShowsWithinASpanIsWritten() {
+    List<Cue> cues = new ArrayList<>();
+    for (int i = 0; i < 5; i++) {
+      long from = i * 2_000_000L;
+      CueWord word = new CueWord("salt" + i, new Span(from, from + 900_000), i);
+      cues.add(new Cue(new Span(from, from + 1_000_000), List.of(List.of(word))));
+    }
+    AssScript.Part all = new AssScript.Part(Letterings.LEDGER.style(), cues);
+    List<String> whole = AssScript.write(UPRIGHT, List.of(all)).lines().toList();
+    List<String> some =
+        AssScript.write(UPRIGHT, List.of(all.within(new Span(2_500_000, 6_500_000))))
+            .lines()
+            .toList();
+    assertThat(some)
+        .isEqualTo(whole.stream().filter(l -> !l.matches("Dialogue: \\d+,0:00:0[08].*")).toList());
+    assertThat(some).anyMatch(l -> l.contains("salt1")).anyMatch(l -> l.contains("salt3"));
+  }
+
   @Test
   void wordsToComeAreHiddenWhereEachComesWhenItIsSpoken() {
     List<String> events = events(Letterings.TELEGRAPH.style(), cue("salt", "water"));
