@@ -48,22 +48,27 @@ export function FaceMarks({
   });
   const names = namesOf(episode);
   const everywhere = episode.people.flatMap((p) => episode.cameras.map((_, camera) => ({ p, camera })));
-  return everywhere.map(({ p, camera }) => (
-    <div
-      key={keyOf(p.index, camera)}
-      ref={(element) => void (marks.current[keyOf(p.index, camera)] = element)}
-      className="pointer-events-none absolute flex items-end justify-center rounded-[50%] border border-white/80"
-      hidden
-    >
-      <button
-        className="pointer-events-auto translate-y-6 rounded bg-white px-1.5 py-0.5 text-[11px] font-semibold whitespace-nowrap text-[#241f1d] hover:bg-[#f3dfe4]"
-        aria-label={`${nameOn(names[p.index], speaking === p.index && heldOn === camera)}: hold ${p.name}`}
-        onClick={() => onChoose(p.index)}
+  return everywhere.map(({ p, camera }) => {
+    const held = speaking === p.index && heldOn === camera;
+    const name = nameOn(names[p.index], held);
+    return (
+      <div
+        key={keyOf(p.index, camera)}
+        ref={(element) => void (marks.current[keyOf(p.index, camera)] = element)}
+        className="pointer-events-none absolute flex items-end justify-center rounded-[50%] border border-white/80"
+        hidden
       >
-        {nameOn(names[p.index], speaking === p.index && heldOn === camera)}
-      </button>
-    </div>
-  ));
+        {/* The name of whoever is held lies in the middle of the window, where the window is taken. */}
+        <button
+          className={`translate-y-6 rounded bg-white px-1.5 py-0.5 text-[11px] font-semibold whitespace-nowrap text-[#241f1d] ${held ? '' : 'pointer-events-auto hover:bg-[#f3dfe4]'}`}
+          aria-label={`${name}: hold ${p.name}`}
+          onClick={() => onChoose(p.index)}
+        >
+          {name}
+        </button>
+      </div>
+    );
+  });
 }
 
 /** What stands at a face. */

@@ -48,7 +48,7 @@ export function FrameTop({ open: { clip, card, preview, transcript, clips } }: S
         onChoose={(person) => acts.lay({ type: 'one', person })}
       />
       {card!.cameras.length > 1 && <CameraChoice clip={clip!} episode={card!} standing={standing} />}
-      <div className="mt-3 flex items-baseline justify-between">
+      <div className="mt-3 mb-1.5 flex items-baseline justify-between">
         <h2 className="label">In the frame</h2>
         <span className="mr-auto ml-3">
           <PeoplePanel episode={card!} camera={camera} />
