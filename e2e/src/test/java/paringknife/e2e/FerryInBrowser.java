@@ -21,7 +21,6 @@ import org.junit.jupiter.api.TestInstance;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
-import tools.jackson.databind.node.ObjectNode;
 
 /**
  * A server with the made episode on its shelf, and a page of a browser. Every test has a clip and a
@@ -31,6 +30,15 @@ import tools.jackson.databind.node.ObjectNode;
 abstract class FerryInBrowser {
   private static final int LAST_WORD = 60;
   private static final JsonMapper JSON = new JsonMapper();
+
+  /** A page comes back to where the player was left; a test's page was left nowhere yet. */
+  private static final String FORGET_THE_PLACE =
+      """
+      if (location.protocol === 'http:' && !sessionStorage.getItem('begun')) {
+        localStorage.removeItem('paring-knife-reading');
+        sessionStorage.setItem('begun', 'yes');
+      }
+      """;
 
   @TempDir Path folder;
 
@@ -58,6 +66,7 @@ abstract class FerryInBrowser {
     browser.requests.clear();
     browser.errors.clear();
     page = browser.page();
+    page.addInitScript(FORGET_THE_PLACE);
     id = makeClip(LAST_WORD);
     openPare(page);
   }
@@ -163,19 +172,11 @@ abstract class FerryInBrowser {
    * @return its id
    */
   String smallSpec(String shipped, String name, int width, int height) {
-    JsonNode specs = api("/api/specs");
-    ObjectNode spec =
-        (ObjectNode)
-            specs
-                .valueStream()
-                .filter(s -> s.path("id").asString().equals(shipped))
-                .findFirst()
-                .orElseThrow();
-    String made = name.toLowerCase(java.util.Locale.ROOT).replace(' ', '-');
-    spec.put("id", made).put("name", name);
-    ((ObjectNode) spec.path("canvas")).put("width", width).put("height", height);
-    post("/api/specs/file", "{\"version\":1,\"specs\":[" + spec + "]}");
-    return made;
+    try {
+      return server.smallSpec(shipped, name, width, height);
+    } catch (IOException | InterruptedException e) {
+      throw new IllegalStateException(e);
+    }
   }
 
   void saved() {

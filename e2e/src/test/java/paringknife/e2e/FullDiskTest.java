@@ -74,6 +74,7 @@ class FullDiskTest {
   @Test
   void everythingIsSaidInMegabytesNothingIsLostAndItGoesOnByItself() throws Exception {
     try (ServerUnderTest server = FerryOnTheShelf.server(disk.resolve("data"))) {
+      String spec = server.smallSpec("vertical-60", "Small", 360, 640);
       long clip =
           server
               .ask("/api/episodes/1/clips", "{\"firstWord\":0,\"lastWord\":8,\"title\":\"A clip\"}")
@@ -81,7 +82,7 @@ class FullDiskTest {
               .asLong();
       server.ask(
           "/api/clips/" + clip + "/changes",
-          "{\"revision\":1,\"intent\":{\"type\":\"askFor\",\"specs\":[\"vertical-60\"]}}");
+          "{\"revision\":1,\"intent\":{\"type\":\"askFor\",\"specs\":[\"" + spec + "\"]}}");
       fill();
 
       server.ask("/api/episodes/1/renderings", "{}");

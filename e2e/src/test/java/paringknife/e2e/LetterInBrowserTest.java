@@ -131,6 +131,25 @@ class LetterInBrowserTest extends FerryInBrowser {
     page.waitForCondition(() -> lettered().path("style").isNull());
   }
 
+  /** Before the first caption none stands; what is tried is seen all the same. */
+  @Test
+  void aStyleIsTriedWhereACaptionStands() {
+    JsonNode first = api("/api/clips/" + id + "/cues").get(0).path("span");
+    assertThat(first.path("startUs").asLong()).as("it begins later").isPositive();
+    seekWithCaptions(0);
+    page.getByLabel("Size", new Page.GetByLabelOptions().setExact(true))
+        .first()
+        .press("ArrowRight");
+    page.waitForCondition(() -> lettered().path("style").isObject());
+    page.waitForCondition(() -> drawnUs() >= first.path("startUs").asLong());
+    assertThat(drawnUs()).isLessThan(first.path("endUs").asLong());
+  }
+
+  private long drawnUs() {
+    String drawn = page.getByTestId("captions").getAttribute("data-drawn");
+    return drawn == null ? -1 : Long.parseLong(drawn);
+  }
+
   /** One caption goes elsewhere, the others stay; then all of this shape, and of no other. */
   @Test
   void captionsStandElsewhereOneByOneAndByShape() {

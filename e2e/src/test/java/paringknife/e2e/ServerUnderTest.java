@@ -10,12 +10,14 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
 
 /** The real server as a process that can be killed. */
 final class ServerUnderTest implements AutoCloseable {
@@ -143,6 +145,27 @@ final class ServerUnderTest implements AutoCloseable {
     HttpResponse<String> response = answer(path, body);
     assertThat(response.statusCode()).as("%s: %s", path, response.body()).isLessThan(300);
     return response.body().isEmpty() ? null : new JsonMapper().readTree(response.body());
+  }
+
+  /**
+   * A shipped spec with another name and another picture.
+   *
+   * @return its id
+   */
+  String smallSpec(String shipped, String name, int width, int height)
+      throws IOException, InterruptedException {
+    ObjectNode spec =
+        (ObjectNode)
+            ask("/api/specs", null)
+                .valueStream()
+                .filter(s -> s.path("id").asString().equals(shipped))
+                .findFirst()
+                .orElseThrow();
+    String made = name.toLowerCase(Locale.ROOT).replace(' ', '-');
+    spec.put("id", made).put("name", name);
+    ((ObjectNode) spec.path("canvas")).put("width", width).put("height", height);
+    ask("/api/specs/file", "{\"version\":1,\"specs\":[" + spec + "]}");
+    return made;
   }
 
   /** The first episode of the shelf, once it is there with everything. */

@@ -83,7 +83,7 @@ class WorkerTest {
         });
   }
 
-  private static void askFor(ServerUnderTest server, int first)
+  private static void askFor(ServerUnderTest server, int first, String spec)
       throws IOException, InterruptedException {
     long clip =
         server
@@ -95,7 +95,7 @@ class WorkerTest {
             .asLong();
     server.ask(
         "/api/clips/" + clip + "/changes",
-        "{\"revision\":1,\"intent\":{\"type\":\"askFor\",\"specs\":[\"vertical-60\"]}}");
+        "{\"revision\":1,\"intent\":{\"type\":\"askFor\",\"specs\":[\"" + spec + "\"]}}");
   }
 
   /** Every clip gets another length, so that no file is as it was. */
@@ -113,13 +113,12 @@ class WorkerTest {
 
   @Test
   void whatADeadOneWorkedOnIsTakenOverAndALostDatabaseIsFoundAgain() throws Exception {
-    media = Files.createDirectories(folder.resolve("media"));
+    media = FerryOnTheShelf.episode().folder().getParent();
     data = folder.resolve("data");
-    MadeEpisode.ferry(media);
-    try (ServerUnderTest server = new ServerUnderTest(data, media)) {
-      server.awaitEpisode();
+    try (ServerUnderTest server = FerryOnTheShelf.server(data)) {
+      String spec = server.smallSpec("vertical-60", "Half as wide", 540, 960);
       for (int i = 0; i < CLIPS; i++) {
-        askFor(server, i);
+        askFor(server, i, spec);
       }
       Process worker = worker();
       try {
@@ -132,7 +131,7 @@ class WorkerTest {
                     .anyMatch(
                         w ->
                             !w.path("serves").asBoolean()
-                                && w.path("does").toString().contains("Vertical 60 s")));
+                                && w.path("does").toString().contains("Half as wide")));
         worker.descendants().forEach(ProcessHandle::destroyForcibly);
         worker.destroyForcibly().waitFor();
         ServerUnderTest.await(
