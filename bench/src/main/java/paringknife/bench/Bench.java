@@ -41,8 +41,10 @@ public final class Bench {
     }
     if (asked.isEmpty() || asked.contains("media")) {
       RenderBench.run(demo, work);
-      SeekBench.run(demo, work.resolve("episode"), Files.createDirectories(work.resolve("seek")));
       AlignmentBench.run(demo, work.resolve("episode"));
+    }
+    if (asked.isEmpty() || asked.contains("plate")) {
+      PlateBench.run(demo, work.resolve("episode"), Files.createDirectories(work.resolve("plate")));
     }
     if (asked.isEmpty() || asked.contains("rest")) {
       RestBench.run(demo, work.resolve("episode"), Files.createDirectories(work.resolve("rest")));

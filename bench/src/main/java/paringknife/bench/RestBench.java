@@ -4,9 +4,11 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import tools.jackson.databind.JsonNode;
 
 /** How long renderings are said to take still, against how long they took. */
@@ -23,7 +25,10 @@ final class RestBench {
   private static final double ALLOWED = 0.2;
   private static final double TENTH = 0.1;
 
-  /** What was said at a time, seconds; -1 for the whole queue. */
+  /** Instead of a rendering. */
+  private static final long WHOLE_QUEUE = -1;
+
+  /** What was said at a time, seconds. */
   private record Said(long rendering, double at, double left) {}
 
   private RestBench() {}
@@ -44,8 +49,14 @@ final class RestBench {
       }
       Api.post(address + "/api/renderings", "");
       follow(address, said, ended);
-      report("a rendering, " + what, said.stream().filter(s -> s.rendering() >= 0).toList(), ended);
-      report("the queue, " + what, said.stream().filter(s -> s.rendering() < 0).toList(), ended);
+      report(
+          "a rendering, " + what,
+          said.stream().filter(s -> s.rendering() != WHOLE_QUEUE).toList(),
+          ended);
+      report(
+          "the queue, " + what,
+          said.stream().filter(s -> s.rendering() == WHOLE_QUEUE).toList(),
+          ended);
     }
   }
 
@@ -70,19 +81,19 @@ final class RestBench {
   private static void follow(String address, List<Said> said, Map<Long, Double> ended)
       throws Exception {
     long began = System.nanoTime();
-    Map<Long, Boolean> underWay = new HashMap<>();
+    Set<Long> underWay = Set.of();
     int all = 0;
     while (true) {
       JsonNode queue = Api.get(address + "/api/queue");
       double now = (System.nanoTime() - began) / 1e9;
-      Map<Long, Boolean> present = new HashMap<>();
+      Set<Long> present = new HashSet<>();
       double done = 0;
       for (JsonNode line : queue.path("lines")) {
         if (!line.path("state").asString().matches("WAITING|RENDERING")) {
           continue;
         }
         long id = line.path("renderingId").asLong();
-        present.put(id, true);
+        present.add(id);
         double progress = line.path("progress").asDouble();
         done += progress;
         boolean tells = line.path("state").asString().equals("RENDERING") && progress >= TENTH;
@@ -90,19 +101,15 @@ final class RestBench {
           said.add(new Said(id, now, line.path("secondsLeft").asDouble()));
         }
       }
-      for (long id : underWay.keySet()) {
-        if (!present.containsKey(id)) {
-          ended.put(id, now);
-        }
-      }
+      underWay.stream().filter(id -> !present.contains(id)).forEach(id -> ended.put(id, now));
       underWay = present;
       all = Math.max(all, present.size());
       done += all - present.size();
       if (done >= TENTH * all && !queue.path("secondsLeft").isNull()) {
-        said.add(new Said(-1, now, queue.path("secondsLeft").asDouble()));
+        said.add(new Said(WHOLE_QUEUE, now, queue.path("secondsLeft").asDouble()));
       }
       if (present.isEmpty()) {
-        ended.put(-1L, now);
+        ended.put(WHOLE_QUEUE, now);
         return;
       }
       Thread.sleep(EVERY_MS);

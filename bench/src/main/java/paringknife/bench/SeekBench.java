@@ -1,7 +1,6 @@
 package paringknife.bench;
 
 import com.microsoft.playwright.Page;
-import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
 
@@ -17,16 +16,10 @@ final class SeekBench {
 
   private SeekBench() {}
 
-  /**
-   * @param ingested folder of an episode that has been taken in
-   */
-  static void run(Path demo, Path ingested, Path work) throws Exception {
-    try (ServedDemo served = ServedDemo.open(demo, ingested, work)) {
-      long id = served.episode();
-      seek(served.address() + "/episodes/" + id, served.durationUs());
-      start(served.address(), id);
-      StyleBench.run(served.address(), id);
-    }
+  /** Of an episode that is served. */
+  static void run(ServedDemo served) {
+    seek(served.address() + "/episodes/" + served.episode(), served.durationUs());
+    start(served.address(), served.episode());
   }
 
   /**

@@ -13,6 +13,9 @@ final class StyleBench {
   private static final int MOVES = 60;
   private static final int APART_MS = 250;
 
+  /** Nobody has found the slider sooner. */
+  private static final int LOOKED_FOR_MS = 2_000;
+
   private static final String TAP =
       """
       () => {
@@ -41,6 +44,7 @@ final class StyleBench {
       page.waitForSelector("[data-testid=plate][data-ready=true]");
       page.evaluate("() => paringKnifePlayer.seek(3e6)");
       page.waitForSelector("[data-testid=captions][data-drawn]");
+      page.waitForTimeout(LOOKED_FOR_MS);
       page.evaluate(TAP);
       Locator size = page.getByLabel("Size", new Page.GetByLabelOptions().setExact(true)).first();
       BoundingBox box = size.boundingBox();
