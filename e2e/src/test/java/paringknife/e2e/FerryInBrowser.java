@@ -18,6 +18,7 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.TestInstance;
+import org.junit.jupiter.api.extension.RegisterExtension;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -39,6 +40,9 @@ abstract class FerryInBrowser {
         sessionStorage.setItem('begun', 'yes');
       }
       """;
+
+  @RegisterExtension
+  final SeenWhenItFailed seen = new SeenWhenItFailed(() -> this.page, () -> this.browser);
 
   @TempDir Path folder;
 

@@ -10,6 +10,7 @@ import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
@@ -102,15 +103,45 @@ class StoppingTest {
       Thread.sleep(ms);
       starting.destroy();
       assertThat(starting.waitFor(60, TimeUnit.SECONDS)).isTrue();
-      assertThat(
-              ProcessHandle.allProcesses()
-                  .map(p -> p.info().commandLine().orElse(""))
-                  .filter(line -> line.contains(data.toString())))
-          .as("left running after %d ms", ms)
-          .isEmpty();
+      assertThat(workingOn(data)).as("left running after %d ms", ms).isEmpty();
     }
     try (ServerUnderTest server = new ServerUnderTest(data, media)) {
       assertThat(server.address()).startsWith("http://");
     }
+  }
+
+  /** What makes the database is a script: while it is being ended it starts one more program. */
+  @Test
+  void whatStartsOthersWhileItIsEndedLeavesNone() throws IOException, InterruptedException {
+    Path data = folder.resolve("never-there");
+    Path path = Files.createDirectories(folder.resolve("path"));
+    Path restless = path.resolve("mariadb-install-db");
+    Files.writeString(
+        restless, "#!/bin/sh\nwhile :; do sh -c 'sleep 60; :' \"$@\" & sleep 0.01; done\n");
+    assertThat(restless.toFile().setExecutable(true)).isTrue();
+    Process starting =
+        Command.start(
+            folder.resolve("start.log"),
+            Map.of("PATH", path + ":" + System.getenv("PATH")),
+            "serve",
+            "--data",
+            data.toString(),
+            "--media",
+            folder.toString(),
+            "--port",
+            "0");
+    ServerUnderTest.await(
+        "a database that is made", () -> !workingOn(data.resolve("mariadb")).isEmpty());
+    Thread.sleep(300);
+    starting.destroy();
+    assertThat(starting.waitFor(60, TimeUnit.SECONDS)).isTrue();
+    assertThat(workingOn(data)).isEmpty();
+  }
+
+  private static List<String> workingOn(Path data) {
+    return ProcessHandle.allProcesses()
+        .map(p -> p.info().commandLine().orElse(""))
+        .filter(line -> line.contains(data.toString()))
+        .toList();
   }
 }

@@ -1,11 +1,13 @@
 package paringknife.server.commands;
 
+import java.io.IOException;
 import java.time.Duration;
 import java.util.List;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.concurrent.locks.LockSupport;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -44,10 +46,10 @@ final class Stopping {
     }
   }
 
-  /** Until none is left: some may be started, or start others, while they are looked for. */
+  /** Until none is left: some may be started while they are looked for. */
   private static void endDescendants() {
     for (int i = 0; i < TRIES; i++) {
-      List<ProcessHandle> left = ProcessHandle.current().descendants().toList();
+      List<ProcessHandle> left = held();
       if (left.isEmpty() && i > 0) {
         return;
       }
@@ -55,6 +57,35 @@ final class Stopping {
       left.forEach(
           p -> p.onExit().completeOnTimeout(null, WAIT.toMillis(), TimeUnit.MILLISECONDS).join());
       LockSupport.parkNanos(BREATH.toNanos());
+    }
+  }
+
+  /**
+   * All descendants, none of which goes on: what one of them started after it was looked at and
+   * before its end would be nobody's, and live on.
+   */
+  private static List<ProcessHandle> held() {
+    List<ProcessHandle> held = List.of();
+    for (int i = 0; i < TRIES; i++) {
+      List<ProcessHandle> found = ProcessHandle.current().descendants().toList();
+      if (held.containsAll(found)) {
+        return found;
+      }
+      hold(found);
+      held = found;
+    }
+    return held;
+  }
+
+  private static void hold(List<ProcessHandle> processes) {
+    String ids = processes.stream().map(p -> " " + p.pid()).collect(Collectors.joining());
+    try {
+      // Of those that have ended meanwhile it complains.
+      new ProcessBuilder("sh", "-c", "kill -STOP" + ids + " 2>/dev/null").start().waitFor();
+    } catch (IOException e) {
+      // Then they are ended as they are.
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
     }
   }
 
