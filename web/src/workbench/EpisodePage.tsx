@@ -85,8 +85,8 @@ function OpenPage({ playback, changes }: { playback: Playback; changes: ClipChan
   const view = VIEWS[stage];
   const stills = useStills(card);
   usePresence(id, clip?.id ?? null);
-  usePlace(id, params.get('at'), transcript?.startUs ?? null);
   useNothingChosenIn(id, clipId);
+  usePlace(id, params.get('at'), transcript?.startUs ?? null);
   useEffect(() => {
     useWorkbench.setState({ message: null });
   }, [stage, clipId, id]);
