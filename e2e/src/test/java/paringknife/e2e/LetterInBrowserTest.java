@@ -304,6 +304,8 @@ class LetterInBrowserTest extends FerryInBrowser {
     button("Propose what is open").click();
     assertThat(page.getByText("by a phrase book that stands in")).isVisible();
     Locator first = page.locator("li[data-sentence]").first();
+    page.waitForCondition(() -> german(0).path("state").asString().equals("PROPOSED"));
+    assertThat(first.getByRole(AriaRole.TEXTBOX)).hasValue(german(0).path("text").asString());
     first.getByRole(AriaRole.TEXTBOX).fill("Ganz anders gesagt.");
     first.getByRole(AriaRole.TEXTBOX).press("Enter");
     page.waitForCondition(() -> german(0).path("text").asString().equals("Ganz anders gesagt."));
