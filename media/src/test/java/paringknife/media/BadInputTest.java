@@ -87,6 +87,29 @@ class BadInputTest {
     assertThat(TranscriptFile.read("t.srt", latin).transcript().text(0, 1)).isEqualTo("caf\u00e9");
   }
 
+  /** A text of a whole talk beside a piece of it. */
+  @Test
+  void wordsAfterTheEndOfTheRecordingAreLeftOut() {
+    TranscriptFile.Imported whole =
+        TranscriptFile.read(
+            "talk.srt",
+            ("1\n00:00:01,000 --> 00:00:03,000\nThe ice came\n\n"
+                    + "2\n00:00:03,000 --> 00:00:05,000\nup early\n\n"
+                    + "3\n00:00:09,000 --> 00:00:10,000\nthat year\n")
+                .getBytes(StandardCharsets.UTF_8));
+    TranscriptFile.Imported piece = whole.within(4_500_000);
+    assertThat(piece.transcript().text(0, piece.transcript().words().size()))
+        .isEqualTo("The ice came up early");
+    assertThat(piece.transcript().words().get(4).endUs()).isEqualTo(4_500_000);
+    assertThat(piece.cues()).hasSize(2);
+    assertThat(piece.mended())
+        .containsExactly("2 words lie after the end of the recording and were left out");
+    assertThat(whole.within(20_000_000)).isEqualTo(whole);
+    assertThatThrownBy(() -> whole.within(900_000))
+        .isInstanceOf(UnreadableTranscript.class)
+        .hasMessageContaining("belongs to another one");
+  }
+
   @Test
   void aTextWithoutAWordIsRefusedAndOneWithTagsIsText() {
     assertThatThrownBy(

@@ -28,6 +28,15 @@ public record Word(long id, String text, long startUs, long endUs, int speaker, 
     return new Word(id, corrected, startUs, endUs, speaker, 1.0);
   }
 
+  /**
+   * As much of it as is said by then.
+   *
+   * @param us not before it starts, microseconds
+   */
+  public Word endingBy(long us) {
+    return endUs <= us ? this : new Word(id, text, startUs, us, speaker, confidence);
+  }
+
   /** Whether a person typed or accepted it. */
   public boolean isLookedAt() {
     return confidence >= 1;

@@ -15,6 +15,7 @@ import paringknife.core.formats.SubtitleReader;
 import paringknife.core.formats.TimedText;
 import paringknife.core.formats.Ttml;
 import paringknife.core.transcript.Transcript;
+import paringknife.core.transcript.Word;
 
 /**
  * Reads a transcript handed over as a file: our JSON with words, SubRip, WebVTT, TTML or plain
@@ -55,6 +56,44 @@ public final class TranscriptFile {
       Transcript transcript, Timing timing, List<String> mended, List<TimedText> cues) {
     public Imported(Transcript transcript, Timing timing, List<String> mended) {
       this(transcript, timing, mended, List.of());
+    }
+
+    /**
+     * What of it is said in a recording; what is timed after its end is left out, and said so.
+     *
+     * @param durationUs length of the recording, microseconds
+     * @throws UnreadableTranscript when all of it lies after the end
+     */
+    public Imported within(long durationUs) {
+      List<Word> words = transcript.words();
+      if (timing == Timing.NOTHING || words.isEmpty()) {
+        return this;
+      }
+      List<Word> said =
+          words.stream()
+              .filter(w -> w.startUs() < durationUs)
+              .map(w -> w.endingBy(durationUs))
+              .toList();
+      if (said.isEmpty()) {
+        throw new UnreadableTranscript(
+            "All words of the transcript lie after the end of the recording; it belongs to another"
+                + " one.");
+      }
+      return new Imported(
+          transcript.withWords(said),
+          timing,
+          told(words.size() - said.size()),
+          cues.stream().filter(c -> c.span().startUs() < durationUs).toList());
+    }
+
+    private List<String> told(int after) {
+      List<String> told = new ArrayList<>(mended);
+      if (after == 1) {
+        told.add("1 word lies after the end of the recording and was left out");
+      } else if (after > 1) {
+        told.add(after + " words lie after the end of the recording and were left out");
+      }
+      return told;
     }
   }
 

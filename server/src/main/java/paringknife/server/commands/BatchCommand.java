@@ -111,7 +111,9 @@ final class BatchCommand implements Callable<Integer> {
     List<Recording> others = media.stream().skip(1).map(Probe::of).toList();
     refuseSilent(recording);
     TranscriptFile.Imported given =
-        transcriptFile == null ? null : TranscriptFile.read(transcriptFile);
+        transcriptFile == null
+            ? null
+            : TranscriptFile.read(transcriptFile).within(recording.durationUs());
     if (given != null) {
       given.mended().forEach(m -> System.err.println("transcript: " + m));
     }

@@ -91,9 +91,9 @@ public class Episodes {
   /**
    * Puts an episode on the shelf with words that did not come as a file of it.
    *
-   * @param words null to have them recognised
+   * @param given null to have them recognised
    */
-  public Added add(EpisodeSource source, TranscriptFile.@Nullable Imported words) {
+  public Added add(EpisodeSource source, TranscriptFile.@Nullable Imported given) {
     refuseLong(source);
     refuseTwice(source.camera().toAbsolutePath());
     Recording probed = Probe.of(source.camera());
@@ -105,6 +105,7 @@ public class Episodes {
                   : " has no sound, so the microphones cannot be lined up with it."));
     }
     Set<EpisodeSource.Microphone> filming = filming(source);
+    TranscriptFile.Imported words = given == null ? null : given.within(probed.durationUs());
     Transcript text = words == null ? null : timed(words, probed.durationUs());
     Long id =
         transactions.execute(status -> shelve(source, filming, words, text, probed.durationUs()));
