@@ -29,6 +29,11 @@ public final class RunningServer implements AutoCloseable {
     this.context = context;
   }
 
+  static {
+    // A thread that prepares what is not used yet takes its time from what the start waits for.
+    System.setProperty("spring.backgroundpreinitializer.ignore", "true");
+  }
+
   /**
    * Starts both.
    *

@@ -1,5 +1,7 @@
 package paringknife.server.secrets;
 
+import java.security.SecureRandom;
+import java.util.Base64;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Supplier;
@@ -17,13 +19,20 @@ public class KeptPasswords {
   /** Characters. */
   public static final int LONGEST = 200;
 
+  private static final int SALT_BYTES = 16;
+  private static final int HASH_BYTES = 32;
   private static final int KIB = 19 * 1024;
+  private static final int PASSES = 2;
   private static final int AT_A_TIME = 2;
   private static final int WAITED_SECONDS = 3;
 
-  private final Argon2PasswordEncoder encoder = new Argon2PasswordEncoder(16, 32, 1, KIB, 2);
+  /** In the form in which passwords are kept; no password is known that comes to it. */
+  static final String OF_NOBODY =
+      "$argon2id$v=19$m=" + KIB + ",t=" + PASSES + ",p=1" + random(SALT_BYTES) + random(HASH_BYTES);
+
+  private final Argon2PasswordEncoder encoder =
+      new Argon2PasswordEncoder(SALT_BYTES, HASH_BYTES, 1, KIB, PASSES);
   private final Semaphore working = new Semaphore(AT_A_TIME, true);
-  private final String ofNobody = encoder.encode(Token.fresh());
 
   /** How a password is kept. */
   public String kept(String password) {
@@ -36,7 +45,13 @@ public class KeptPasswords {
 
   /** Takes as long as a password that is looked at, so that nobody learns which names there are. */
   public void isNobodys(String password) {
-    isRight(password, ofNobody);
+    isRight(password, OF_NOBODY);
+  }
+
+  private static String random(int bytes) {
+    byte[] drawn = new byte[bytes];
+    new SecureRandom().nextBytes(drawn);
+    return "$" + Base64.getEncoder().withoutPadding().encodeToString(drawn);
   }
 
   private <T> T inTurn(Supplier<T> work) {

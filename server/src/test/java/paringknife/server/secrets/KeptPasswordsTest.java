@@ -48,6 +48,15 @@ class KeptPasswordsTest {
     assertThat(passwords.isRight("x".repeat(100_000), kept)).isFalse();
   }
 
+  /** What is no password's is worked on like one that is kept: not refused for its form. */
+  @Test
+  void whatIsNobodysHasTheFormOfOneThatIsKept() {
+    String form = "[A-Za-z0-9+/]";
+    assertThat(KeptPasswords.OF_NOBODY)
+        .matches("\\$argon2id\\$v=19\\$m=19456,t=2,p=1\\$" + form + "{22}\\$" + form + "{43}")
+        .hasSameSizeAs(passwords.kept("four words and none"));
+  }
+
   /** However many come at once, all who wait a moment are answered. */
   @Test
   void manyAtOnceTakeTurns() {
