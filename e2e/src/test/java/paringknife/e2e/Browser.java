@@ -27,6 +27,8 @@ final class Browser implements AutoCloseable {
           "--disable-component-update",
           "--disable-sync",
           "--autoplay-policy=no-user-gesture-required",
+          // Pages live for seconds: what draws captions is compiled quickly, not well.
+          "--js-flags=--liftoff-only",
           "--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1");
 
   private final Playwright playwright;
