@@ -110,13 +110,7 @@ final class BatchCommand implements Callable<Integer> {
     Recording recording = step("probe", () -> Probe.of(media.get(0)));
     List<Recording> others = media.stream().skip(1).map(Probe::of).toList();
     refuseSilent(recording);
-    TranscriptFile.Imported given =
-        transcriptFile == null
-            ? null
-            : TranscriptFile.read(transcriptFile).within(recording.durationUs());
-    if (given != null) {
-      given.mended().forEach(m -> System.err.println("transcript: " + m));
-    }
+    TranscriptFile.Imported given = given(recording);
     try (ScratchFolder scratch = ScratchFolder.in(out)) {
       Path work = scratch.path();
       StylePictures pictures = StylePictures.in(work);
@@ -157,9 +151,27 @@ final class BatchCommand implements Callable<Integer> {
       WholeFile.write(
           out.resolve("report.json"),
           JSON.writerWithDefaultPrettyPrinter().writeValueAsBytes(report));
-      System.err.println(made.size() + " clips for " + asked.size() + " specs are in " + out);
+      tellMade(made.size(), asked.size());
     }
     return 0;
+  }
+
+  private TranscriptFile.@Nullable Imported given(Recording recording) {
+    if (transcriptFile == null) {
+      return null;
+    }
+    TranscriptFile.Imported given =
+        TranscriptFile.read(transcriptFile).within(recording.durationUs());
+    given.mended().forEach(m -> System.err.println("transcript: " + m));
+    return given;
+  }
+
+  private void tellMade(int made, int specs) {
+    System.err.println(
+        "In "
+            + out
+            + (made == 1 ? ": 1 clip" : ": " + made + " clips")
+            + (specs == 1 ? " for 1 spec" : " for " + specs + " specs"));
   }
 
   private void refuseSilent(Recording recording) {

@@ -19,6 +19,11 @@ import paringknife.server.events.Events;
 
 /** The application and its database, started together and stopped in the right order. */
 public final class RunningServer implements AutoCloseable {
+  static {
+    // A thread that prepares what is not used yet takes its time from what the start waits for.
+    System.setProperty("spring.backgroundpreinitializer.ignore", "true");
+  }
+
   private final DataLock lock;
   private final Database database;
   private final ConfigurableApplicationContext context;
@@ -27,11 +32,6 @@ public final class RunningServer implements AutoCloseable {
     this.lock = lock;
     this.database = database;
     this.context = context;
-  }
-
-  static {
-    // A thread that prepares what is not used yet takes its time from what the start waits for.
-    System.setProperty("spring.backgroundpreinitializer.ignore", "true");
   }
 
   /**
