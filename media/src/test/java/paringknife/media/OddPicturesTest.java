@@ -14,6 +14,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
@@ -220,6 +221,34 @@ class OddPicturesTest {
     isSeenRight(film("sd.mp4", new Disc(640, 480, SIDE, SIDE), coloured("bt601", "tv")), 640, 480);
     isSeenRight(
         film("hd.mp4", new Disc(1280, 720, SIDE, SIDE), coloured("bt709", "tv")), 1280, 720);
+  }
+
+  /** Recorded conversations begin small and grow with the line, or shrink with it. */
+  @Test
+  void picturesWhoseSizeChanges() throws Exception {
+    isSeenRight(changing(new Disc(640, 360, 180, 180), new Disc(1280, 720, SIDE, SIDE)), 640, 360);
+    isSeenRight(changing(new Disc(1280, 720, SIDE, SIDE), new Disc(640, 360, 180, 180)), 1280, 720);
+  }
+
+  private Path changing(Disc first, Disc then) throws IOException {
+    String made = coloured("bt709", "tv");
+    Path one = film("one.ts", first, made, "-colorspace", "bt709", "-t", "0.8");
+    Path other =
+        film(
+            "other.ts",
+            then,
+            made,
+            "-colorspace",
+            "bt709",
+            "-t",
+            "1.2",
+            "-output_ts_offset",
+            "0.8");
+    byte[] both = Files.readAllBytes(one);
+    byte[] more = Files.readAllBytes(other);
+    byte[] joined = Arrays.copyOf(both, both.length + more.length);
+    System.arraycopy(more, 0, joined, both.length, more.length);
+    return Files.write(folder.resolve("changing.ts"), joined);
   }
 
   /** Fields of a disc that moves: every other line is from a fiftieth of a second later. */

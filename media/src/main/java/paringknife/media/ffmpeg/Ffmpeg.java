@@ -109,6 +109,8 @@ public final class Ffmpeg {
   public Ffmpeg recording(Path file, String... options) {
     command.addAll(SAFETY);
     command.addAll(List.of(options));
+    // Where a picture's size changes the filters count on; the first of them makes it one size.
+    with("-reinit_filter:v", "0");
     // Neither an option nor a protocol can be made of a name.
     return with("-i", "file:" + file.toAbsolutePath());
   }
