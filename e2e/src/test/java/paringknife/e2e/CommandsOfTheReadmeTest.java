@@ -184,11 +184,12 @@ class CommandsOfTheReadmeTest {
   }
 
   private String placed(String command) {
+    // Paths last: one that is made up may have the digits of a port in it.
     return command
-        .replace("./paring-knife", copy.resolve("paring-knife").toString())
-        .replace("/srv/recordings", recordings.toString())
         .replace("--port 8080", "--port " + port)
-        .replace("3307", databasePort);
+        .replace("3307", databasePort)
+        .replace("./paring-knife", copy.resolve("paring-knife").toString())
+        .replace("/srv/recordings", recordings.toString());
   }
 
   @ParameterizedTest
