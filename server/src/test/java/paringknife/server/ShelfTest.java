@@ -8,6 +8,7 @@ import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.util.Base64;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
 import tools.jackson.databind.JsonNode;
@@ -47,6 +48,19 @@ class ShelfTest {
 
   private static HttpResponse<String> finish(String address) throws Exception {
     return APP.postAny("/api/uploads", "{\"address\":\"" + address + "\"}");
+  }
+
+  /** As they come from camcorders, recorders and calls, in capitals or not. */
+  @Test
+  void recordingsInEveryContainerThatIsReadAreOffered() throws Exception {
+    List<String> names = List.of("camcorder.MTS", "call.ts", "talk.ogg", "old.avi", "field.aif");
+    for (String name : names) {
+      Files.createFile(APP.media().resolve(name));
+    }
+    Files.createFile(APP.media().resolve("notes.pdf"));
+    assertThat(APP.get("/api/media-folder").valueStream().map(f -> f.path("name").asString()))
+        .containsAll(names)
+        .doesNotContain("notes.pdf");
   }
 
   @Test

@@ -68,7 +68,7 @@ final class PictureQueue extends InputStream {
     if (length == 0) {
       return 0;
     }
-    if (at == present.length && !over) {
+    while (at == present.length && !over) {
       present = next();
       at = 0;
       over = present == END;

@@ -21,8 +21,13 @@ public class MediaFolder {
 
   private static final int DEEPEST = 3;
   private static final int MOST = 500;
+
+  /** What files are called in the containers that are read. */
   private static final Set<String> RECORDINGS =
-      Set.of("mp4", "mov", "mkv", "webm", "mp3", "m4a", "wav", "flac");
+      Set.of(
+          "mp4 m4v mov 3gp mkv webm avi ts mts m2ts mpg mpeg mp3 m4a aac ogg oga opus wav w64 aif aiff caf flac"
+              .split(" "));
+
   private static final Set<String> NOT_FOR_CHOOSING = Set.of("episode.json", "truth.json");
 
   private final DataFolder data;
