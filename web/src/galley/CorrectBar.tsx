@@ -78,7 +78,7 @@ export function CorrectBar({ episodeId, transcript, corrections, cuts, doubtful 
           corrections={corrections}
         />
       )}
-      <span className="sticky right-0 ml-auto flex items-center gap-4 self-stretch bg-desk pl-3 text-soft">
+      <span className="sticky right-0 ml-auto flex items-center gap-4 self-stretch bg-desk pl-3 text-soft shadow-[-10px_0_8px_-2px_var(--color-desk)]">
         {why && <span className="text-accent">{WHY[why]}</span>}
         {doubtful.length > 0 && !(cuts && first >= 0) && (
           <span
