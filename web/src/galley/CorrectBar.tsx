@@ -46,7 +46,7 @@ export function CorrectBar({ episodeId, transcript, corrections, cuts, doubtful 
   const why = first === last ? doubtful.find((d) => d.index === first)?.why : undefined;
   return (
     <div
-      className="flex h-[38px] shrink-0 items-center overflow-x-auto border-b border-rule bg-desk px-4 text-[13px] whitespace-nowrap"
+      className="flex h-[38px] shrink-0 items-center overflow-x-auto border-b border-rule bg-desk pl-4 text-[13px] whitespace-nowrap"
       data-testid="correct-bar"
     >
       {carrying ? (
@@ -78,7 +78,7 @@ export function CorrectBar({ episodeId, transcript, corrections, cuts, doubtful 
           corrections={corrections}
         />
       )}
-      <span className="sticky right-0 ml-auto flex items-center gap-4 self-stretch bg-desk pl-3 text-soft shadow-[-10px_0_8px_-2px_var(--color-desk)]">
+      <span className="sticky right-0 ml-auto flex items-center gap-4 self-stretch bg-desk pr-4 pl-3 text-soft shadow-[-10px_0_8px_-2px_var(--color-desk)]">
         {why && <span className="text-accent">{WHY[why]}</span>}
         {doubtful.length > 0 && !(cuts && first >= 0) && (
           <span
