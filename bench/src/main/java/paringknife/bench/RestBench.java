@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.DoubleStream;
 import tools.jackson.databind.JsonNode;
 
 /** How long renderings are said to take still, against how long they took. */
@@ -35,12 +36,13 @@ final class RestBench {
 
   /** Of clips of the demo, in three specs each. */
   static void run(Path demo, Path ingested, Path work) throws Exception {
-    try (ServedDemo served = ServedDemo.open(demo, ingested, work)) {
-      run(served.address(), served.episode());
+    try (ServedDemo served = ServedDemo.open(demo, ingested, work);
+        CoreSpeed speed = CoreSpeed.watch()) {
+      run(served.address(), served.episode(), speed);
     }
   }
 
-  private static void run(String address, long episode) throws Exception {
+  private static void run(String address, long episode, CoreSpeed speed) throws Exception {
     for (String what : List.of("the first ever", "after others")) {
       List<Said> said = new ArrayList<>();
       Map<Long, Double> ended = new HashMap<>();
@@ -48,15 +50,17 @@ final class RestBench {
         order(address, episode, 150 + 100 * i + what.length(), FIRST_WORDS + MORE_WORDS * i);
       }
       Api.post(address + "/api/renderings", "");
-      follow(address, said, ended);
+      follow(address, said, ended, speed);
       report(
           "a rendering, " + what,
           said.stream().filter(s -> s.rendering() != WHOLE_QUEUE).toList(),
-          ended);
+          ended,
+          speed);
       report(
           "the queue, " + what,
           said.stream().filter(s -> s.rendering() == WHOLE_QUEUE).toList(),
-          ended);
+          ended,
+          speed);
     }
   }
 
@@ -78,14 +82,13 @@ final class RestBench {
             + "]}}");
   }
 
-  private static void follow(String address, List<Said> said, Map<Long, Double> ended)
-      throws Exception {
-    long began = System.nanoTime();
+  private static void follow(
+      String address, List<Said> said, Map<Long, Double> ended, CoreSpeed speed) throws Exception {
     Set<Long> underWay = Set.of();
     int all = 0;
     while (true) {
       JsonNode queue = Api.get(address + "/api/queue");
-      double now = (System.nanoTime() - began) / 1e9;
+      double now = speed.now();
       Set<Long> present = new HashSet<>();
       double done = 0;
       for (JsonNode line : queue.path("lines")) {
@@ -116,17 +119,27 @@ final class RestBench {
     }
   }
 
-  private static void report(String what, List<Said> said, Map<Long, Double> ended) {
-    double[] off =
-        said.stream()
-            .filter(s -> ended.get(s.rendering()) - s.at() >= LEAST)
-            .mapToDouble(
-                s -> {
-                  double took = ended.get(s.rendering()) - s.at();
-                  return Math.abs(s.left() - took) / took;
-                })
-            .sorted()
-            .toArray();
+  private static void report(
+      String what, List<Said> said, Map<Long, Double> ended, CoreSpeed speed) {
+    List<Said> told =
+        said.stream().filter(s -> ended.get(s.rendering()) - s.at() >= LEAST).toList();
+    report(what, told.stream().mapToDouble(s -> off(s, ended.get(s.rendering()) - s.at())));
+    report(
+        what + ", had the machine gone on as fast",
+        told.stream().mapToDouble(s -> off(s, evenly(s.at(), ended.get(s.rendering()), speed))));
+  }
+
+  private static double off(Said said, double took) {
+    return Math.abs(said.left() - took) / took;
+  }
+
+  /** How long it would have taken at the speed on which rests what was said, seconds. */
+  private static double evenly(double at, double ended, CoreSpeed speed) {
+    return (ended - at) * speed.between(at, ended) / speed.between(0, at);
+  }
+
+  private static void report(String what, DoubleStream offBy) {
+    double[] off = offBy.sorted().toArray();
     if (off.length == 0) {
       System.out.println("rest time of " + what + ": nothing was said");
       return;
