@@ -65,7 +65,7 @@ class Companions {
       ComposedClip composed) {
     String task = RenderOrders.taskOf(leader.row().present());
     Map<Turns.Asked, CellInHand> others =
-        leader.row().errors() > 0 ? Map.of() : next(leader, task, clip, episode, composed);
+        leader.row().errors() > 0 ? Map.of() : next(leader, clip, episode, composed);
     Turns.Begun begun =
         turns.beginTogether(
             leader.row().clipId(),
@@ -101,17 +101,11 @@ class Companions {
 
   /** What can be made beside a cell: neither kept pieces nor what can be copied or has failed. */
   private Map<Turns.Asked, CellInHand> next(
-      CellInHand leader,
-      String task,
-      ClipStore.StoredClip clip,
-      Episode episode,
-      ComposedClip composed) {
+      CellInHand leader, ClipStore.StoredClip clip, Episode episode, ComposedClip composed) {
     Map<Turns.Asked, CellInHand> next = new LinkedHashMap<>();
     String ofClip = Fingerprint.ofClip(episode, composed);
-    for (RenderingStore.Row row : queue.nextOf(clip.id(), task, Renderer.MOST_TOGETHER)) {
-      if (row.id() == leader.row().id()
-          || row.errors() > 0
-          || KeptPieces.byId(row.spec()).isPresent()) {
+    for (RenderingStore.Row row : queue.around(leader.row(), Renderer.MOST_TOGETHER - 1)) {
+      if (row.errors() > 0 || KeptPieces.byId(row.spec()).isPresent()) {
         continue;
       }
       try {

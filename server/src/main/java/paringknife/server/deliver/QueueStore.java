@@ -108,29 +108,40 @@ class QueueStore {
   }
 
   /**
-   * Waiting orders of a clip that come next, up to the first of another one: what can be made
-   * beside an order of that clip without passing anybody by.
+   * Waiting orders of a clip that stand around one of them, with none of another clip in between:
+   * what can be made beside it without passing anybody by.
    *
-   * @param leader the task that makes that order; what it makes beside it already is among them
+   * @param leader whose task makes them; what it makes beside it already is among them
    */
-  List<RenderingStore.Row> nextOf(long clipId, String leader, int most) {
+  List<RenderingStore.Row> around(RenderingStore.Row leader, int most) {
+    Condition waits = RENDERING.STATE.eq(RenderState.WAITING.name());
+    Condition isLed =
+        RENDERING
+            .STATE
+            .eq(RenderState.RENDERING.name())
+            .and(RENDERING.LED_BY.eq(RenderOrders.taskOf(leader.present())));
+    long place =
+        db.select(RENDERING.PLACE)
+            .from(RENDERING)
+            .where(RENDERING.ID.eq(leader.id()))
+            .fetchOptional(RENDERING.PLACE)
+            .orElse(0L);
+    Long before =
+        db.select(DSL.max(RENDERING.PLACE))
+            .from(RENDERING)
+            .where(waits.and(RENDERING.CLIP_ID.ne(leader.clipId())).and(RENDERING.PLACE.lt(place)))
+            .fetchOne(0, Long.class);
     return db
         .select(RENDERING.fields())
         .from(RENDERING)
-        .where(
-            RENDERING
-                .STATE
-                .eq(RenderState.WAITING.name())
-                .or(
-                    RENDERING
-                        .STATE
-                        .eq(RenderState.RENDERING.name())
-                        .and(RENDERING.LED_BY.eq(leader))))
+        .where(waits.or(isLed))
+        .and(RENDERING.ID.ne(leader.id()))
+        .and(before == null ? DSL.noCondition() : RENDERING.PLACE.gt(before))
         .orderBy(RENDERING.PLACE, RENDERING.ID)
         .limit(most)
         .fetch(renderings::row)
         .stream()
-        .takeWhile(r -> r.clipId() == clipId)
+        .takeWhile(r -> r.clipId() == leader.clipId())
         .toList();
   }
 

@@ -188,21 +188,26 @@ class CompanionsTest {
     assertThat(row(clip, "upright").state()).isEqualTo(RenderState.WAITING);
   }
 
-  /** Whoever dragged another clip before it wants that one first. */
+  /**
+   * Whoever dragged another clip before it wants that one first; what waits behind that is free.
+   */
   @Test
   void nobodyIsPassedBy() throws Exception {
     long first = clip("First", SPECS);
     long second = clip("Second", SPECS.subList(0, 1));
     APP.post("/api/episodes/1/renderings", "{}");
-    List<Long> order = new ArrayList<>();
-    APP.part(QueueStore.class).orders().forEach(o -> order.add(o.row().id()));
     QueueStore queue = APP.part(QueueStore.class);
-    assertThat(queue.nextOf(first, "0-0", 9)).hasSize(3);
+    List<RenderingStore.Row> rows =
+        queue.orders().stream()
+            .map(QueueStore.Order::row)
+            .filter(row -> row.clipId() == first)
+            .toList();
+    assertThat(queue.around(rows.get(1), 9)).containsExactly(rows.get(0), rows.get(2));
+    assertThat(queue.around(rows.get(1), 1)).containsExactly(rows.get(0));
     APP.post(
         "/api/queue/move",
-        "{\"rendering\":" + row(second, "upright").id() + ",\"before\":" + order.get(1) + "}");
-    assertThat(queue.nextOf(first, "0-0", 9))
-        .extracting(RenderingStore.Row::id)
-        .containsExactly(order.get(0));
+        "{\"rendering\":" + row(second, "upright").id() + ",\"before\":" + rows.get(1).id() + "}");
+    assertThat(queue.around(rows.get(0), 9)).isEmpty();
+    assertThat(queue.around(rows.get(1), 9)).containsExactly(rows.get(2));
   }
 }
