@@ -24,6 +24,12 @@ public final class RunningServer implements AutoCloseable {
     System.setProperty("spring.backgroundpreinitializer.ignore", "true");
   }
 
+  /** One rendering keeps some two processors at work, and wants a fifth of the memory. */
+  private static final int PROCESSORS_FOR_A_TASK = 2;
+
+  private static final int LEAST_TASKS = 2;
+  private static final int MOST_TASKS = 3;
+
   private final DataLock lock;
   private final Database database;
   private final ConfigurableApplicationContext context;
@@ -105,8 +111,14 @@ public final class RunningServer implements AutoCloseable {
     properties.put("paring-knife.data", data.toString());
     properties.put("paring-knife.media", media.toString());
     properties.put("server.port", Integer.toString(port));
+    properties.put(
+        "db-scheduler.threads", tasksAtATime(Runtime.getRuntime().availableProcessors()));
     properties.put("db-scheduler.scheduler-name", host() + "-" + ProcessHandle.current().pid());
     return properties;
+  }
+
+  static int tasksAtATime(int processors) {
+    return Math.min(MOST_TASKS, Math.max(LEAST_TASKS, processors / PROCESSORS_FOR_A_TASK));
   }
 
   private static String host() {
