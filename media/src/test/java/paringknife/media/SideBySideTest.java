@@ -239,6 +239,8 @@ class SideBySideTest {
         "1M",
         "-deadline",
         "realtime",
+        "-cpu-used",
+        "8",
         "-c:a",
         "libopus",
         film.toString());
