@@ -10,11 +10,11 @@ import paringknife.core.deliver.QueueForecast.Job;
 /** Reckoned by hand; the worked example of list scheduling is Graham's (1969), figure 1's kind. */
 class QueueForecastTest {
   private static Job waits(double work) {
-    return new Job(work, 0, 0, 0, false);
+    return new Job(work, 0, 0, 0, 1, false);
   }
 
   private static Job goesOn(double work, double progress, double spent, double besides) {
-    return new Job(work, progress, spent, besides, true);
+    return new Job(work, progress, spent, besides, 1, true);
   }
 
   private static List<Double> left(double workPerSecond, int hands, Job... jobs) {
@@ -44,6 +44,17 @@ class QueueForecastTest {
     assertThat(left(1, 2, alone, waits(100)).get(0)).isCloseTo(10, within(1e-9));
     Job beside = goesOn(10, 0.5, 10, 10);
     assertThat(left(1, 2, beside).get(0)).isCloseTo(10 / 2.4, within(1e-9));
+  }
+
+  /** Of two seconds beside another, which is all that is left, or a fifth of ten. */
+  @Test
+  void filesAreGoneThroughHardlyFasterAlone() {
+    Job encoded = new Job(5, 0.8, 8, 8, 0.8, true);
+    assertThat(left(1, 2, encoded).get(0)).isCloseTo(2 / 1.4, within(1e-9));
+    Job waits = new Job(5, 0, 0, 0, 0.8, false);
+    assertThat(left(1, 2, waits).get(0)).isCloseTo(8 / 2.4 + 2 / 1.4, within(1e-9));
+    assertThat(left(1, 2, encoded, waits).get(0)).isCloseTo(2, within(1e-9));
+    assertThat(left(1, 2, encoded, waits).get(1)).isCloseTo(2 + 6 / 2.4 + 2 / 1.4, within(1e-9));
   }
 
   @Test

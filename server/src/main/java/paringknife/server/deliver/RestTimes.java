@@ -133,11 +133,12 @@ final class RestTimes {
 
     QueueForecast.Job job(QueuePace pace, Instant now) {
       if (!isUnderWay()) {
-        return new QueueForecast.Job(work(), 0, 0, 0, false);
+        return new QueueForecast.Job(work(), 0, 0, 0, GroupProgress.ENCODED, false);
       }
       double from = seconds(startedAt());
       double besides = pace.besides(clipId(), from, seconds(now));
-      return new QueueForecast.Job(work(), progress(), seconds(now) - from, besides, true);
+      return new QueueForecast.Job(
+          work(), progress(), seconds(now) - from, besides, GroupProgress.ENCODED, true);
     }
 
     /**
