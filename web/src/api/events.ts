@@ -28,7 +28,7 @@ export function useServerEvents(line: number) {
     const unsubscribe = useWorkbench.subscribe((now, before) => {
       if (now.saving === 0 && before.saving > 0) clips.settle();
     });
-    let lost = false;
+    let lost = line > 0;
     source.onerror = () => {
       lost = true;
       useLine.setState({ server: false });
