@@ -96,6 +96,7 @@ const SIGNING_IN = /^\/(session|invitations)\b/;
 /** What the server answers; a refusal is thrown with its word. */
 async function answered(method: string, path: string, body?: unknown): Promise<Response> {
   const type = body instanceof Blob ? 'application/octet-stream' : 'application/json';
+  const { signIns } = useSigningIn.getState();
   let response: Response;
   try {
     response = await fetch(`/api${path}`, {
@@ -108,7 +109,9 @@ async function answered(method: string, path: string, body?: unknown): Promise<R
     throw new Refusal(0, 'The server does not answer. What was saved is not lost.');
   }
   if (!response.ok) {
-    if (response.status === SIGNED_OUT && !SIGNING_IN.test(path)) useSigningIn.setState({ asked: true });
+    // What was sent before somebody signed in anew says nothing of now; it is sent again.
+    const isOfNow = useSigningIn.getState().signIns === signIns;
+    if (response.status === SIGNED_OUT && isOfNow && !SIGNING_IN.test(path)) useSigningIn.setState({ asked: true });
     const text = await response.text();
     let message = 'Something went wrong on the server.';
     try {

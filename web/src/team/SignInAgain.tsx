@@ -1,7 +1,7 @@
 import { useEffect, useRef } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import { SignInForm } from './SignInForm';
-import { useSigningIn } from './signingIn';
+import { signedIn, useSigningIn } from './signingIn';
 
 /** Asks for name and password over the open page, which stays as it is: what waits is sent afterwards. */
 export function SignInAgain({ onSignedIn }: { onSignedIn: () => void }) {
@@ -27,7 +27,7 @@ export function SignInAgain({ onSignedIn }: { onSignedIn: () => void }) {
       </p>
       <SignInForm
         onSignedIn={() => {
-          useSigningIn.setState({ asked: false });
+          signedIn();
           onSignedIn();
           void queries.invalidateQueries();
         }}
