@@ -8,20 +8,24 @@ const AGAIN_MS = 15_000;
 
 const isThisWindow = (p: Present) => p.window.endsWith(`/${WINDOW}`);
 
+const leave = () => void api.present({ window: WINDOW, episodeId: null, clipId: null }).catch(() => undefined);
+
 /** Says what this window shows, and again and again while it does. */
 export function usePresence(episodeId: number, clipId: number | null) {
   useEffect(() => {
     const say = () => void api.present({ window: WINDOW, episodeId, clipId }).catch(() => undefined);
-    const leave = () => void api.present({ window: WINDOW, episodeId: null, clipId: null }).catch(() => undefined);
     say();
     const again = setInterval(say, AGAIN_MS);
+    return () => clearInterval(again);
+  }, [episodeId, clipId]);
+  // Not from clip to clip: what was said last might arrive first.
+  useEffect(() => {
     window.addEventListener('pagehide', leave);
     return () => {
-      clearInterval(again);
       window.removeEventListener('pagehide', leave);
       leave();
     };
-  }, [episodeId, clipId]);
+  }, []);
 }
 
 /** Other windows that show the episode. */

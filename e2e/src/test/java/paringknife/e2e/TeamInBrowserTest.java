@@ -12,6 +12,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
+import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.web.util.UriComponentsBuilder;
 import tools.jackson.databind.JsonNode;
@@ -22,6 +23,8 @@ class TeamInBrowserTest extends FerryInBrowser {
   private static final String CHANGES = "**/api/clips/*/changes";
   private static final Pattern CUT = Pattern.compile("cut");
 
+  private final List<Page> cameIn = new ArrayList<>();
+
   /** The first owner is let in once; a server of its own, since that happens once. */
   @Override
   FerryServer ferry(Path temporary) throws IOException, InterruptedException {
@@ -31,6 +34,13 @@ class TeamInBrowserTest extends FerryInBrowser {
   @org.junit.jupiter.api.AfterAll
   void end() {
     server.close();
+  }
+
+  /** Whoever signs in next has the same cookie: what is left open would be theirs. */
+  @AfterEach
+  void closeWhoCameIn() {
+    cameIn.forEach(Page::close);
+    cameIn.clear();
   }
 
   private static void press(Page where, String name) {
@@ -46,6 +56,7 @@ class TeamInBrowserTest extends FerryInBrowser {
 
   private Page comingIn(String link, String name) {
     Page other = browser.page();
+    cameIn.add(other);
     other.navigate(link);
     other.getByLabel("Name").fill(name);
     other.getByLabel("Password").fill(PASSWORD);
@@ -130,7 +141,6 @@ class TeamInBrowserTest extends FerryInBrowser {
     assertThat(word(7)).hasClass(CUT);
     strike(page, 11);
     assertThat(word(other, 11)).hasClass(CUT);
-    other.close();
   }
 
   @Test
@@ -149,6 +159,5 @@ class TeamInBrowserTest extends FerryInBrowser {
     assertThat(other.getByLabel("Password")).isVisible();
     other.navigate(origin(link) + "/episodes/1/pare?clip=" + id);
     assertThat(other.getByLabel("Password")).isVisible();
-    other.close();
   }
 }

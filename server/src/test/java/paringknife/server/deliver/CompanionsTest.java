@@ -188,9 +188,7 @@ class CompanionsTest {
     assertThat(row(clip, "upright").state()).isEqualTo(RenderState.WAITING);
   }
 
-  /**
-   * Whoever dragged another clip before it wants that one first; what waits behind that is free.
-   */
+  /** Whoever dragged another clip before it wants that one first. */
   @Test
   void nobodyIsPassedBy() throws Exception {
     long first = clip("First", SPECS);
