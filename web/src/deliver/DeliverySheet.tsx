@@ -198,10 +198,10 @@ function summary(clips: number, asked: number, finished: number, busy: number) {
 const progress = (cells: Cell[]) =>
   cells.reduce((n, c) => n + (isReady(c) ? 1 : c.state === 'RENDERING' ? c.progress : 0), 0);
 
-/** Until the last of what is ordered is done. */
+/** Until the last of what is ordered is done; nothing where something is under way and it is not known. */
 function restTime(lines: QueueLine[]): string {
   const seconds = Math.max(...lines.map((l) => l.secondsLeft ?? 0));
-  if (!(seconds > 0)) return lines.length ? 'in the queue' : '';
+  if (!(seconds > 0)) return lines.some((l) => l.state === 'WAITING') ? 'in the queue' : '';
   return seconds < 90 ? `about ${seconds} s left` : `about ${Math.round(seconds / 60)} min left`;
 }
 

@@ -105,7 +105,7 @@ function LoudnessLine({
           <b className="text-ink">{lufs.toFixed(1)}</b> LUFS, peak {truePeakDbtp.toFixed(1)} dBTP
         </span>
         <span title={`No true peak above ${ceilingDbtp} dBTP`}>
-          {gainDb >= 0 ? '+' : '−'}
+          {gainDb <= -0.05 ? '−' : '+'}
           {Math.abs(gainDb).toFixed(1)} dB to {targetLufs}
         </span>
       </div>
