@@ -300,16 +300,27 @@ class OrdersTest {
   @Test
   void anOrderAndItsTaskComeTogetherOrNotAtAll() throws Exception {
     long clip = clip("Together", broad);
-    APP.part(TransactionTemplate.class)
-        .executeWithoutResult(
-            status -> {
-              APP.part(RenderOrders.class)
-                  .order(List.of(new RenderOrders.Wanted(clip, broad, "f".repeat(64), "name", 1)));
-              status.setRollbackOnly();
-            });
+    long ordered =
+        APP.part(TransactionTemplate.class)
+            .execute(
+                status -> {
+                  APP.part(RenderOrders.class)
+                      .order(
+                          List.of(new RenderOrders.Wanted(clip, broad, "f".repeat(64), "name", 1)));
+                  long id =
+                      store().all().stream().filter(r -> r.clipId() == clip).findFirst().get().id();
+                  assertThat(hasTask(id)).as("while both are there").isTrue();
+                  status.setRollbackOnly();
+                  return id;
+                });
     assertThat(store().all()).noneMatch(r -> r.clipId() == clip);
-    assertThat(APP.part(Scheduler.class).getScheduledExecutions())
-        .noneMatch(e -> e.getTaskInstance().getTaskName().equals("render") && !e.isPicked());
+    assertThat(hasTask(ordered)).isFalse();
+  }
+
+  private static boolean hasTask(long order) {
+    return APP.part(Scheduler.class).getScheduledExecutions().stream()
+        .map(e -> e.getTaskInstance())
+        .anyMatch(t -> t.getTaskName().equals("render") && t.getId().startsWith(order + "-"));
   }
 
   @Test
