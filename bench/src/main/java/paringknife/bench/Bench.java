@@ -46,6 +46,9 @@ public final class Bench {
     if (asked.isEmpty() || asked.contains("plate")) {
       PlateBench.run(demo, work.resolve("episode"), Files.createDirectories(work.resolve("plate")));
     }
+    if (asked.isEmpty() || asked.contains("proof")) {
+      ProofBench.run(demo, work.resolve("episode"), Files.createDirectories(work.resolve("proof")));
+    }
     if (asked.isEmpty() || asked.contains("rest")) {
       RestBench.run(demo, work.resolve("episode"), Files.createDirectories(work.resolve("rest")));
     }

@@ -1,6 +1,7 @@
 package paringknife.bench;
 
 import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
@@ -34,6 +35,16 @@ final class HeadlessBrowser implements AutoCloseable {
     return chromium
         .newContext(new Browser.NewContextOptions().setViewportSize(1280, 800))
         .newPage();
+  }
+
+  /** A phone with nothing remembered from others. */
+  BrowserContext phone() {
+    return chromium.newContext(
+        new Browser.NewContextOptions()
+            .setViewportSize(390, 780)
+            .setDeviceScaleFactor(2)
+            .setIsMobile(true)
+            .setHasTouch(true));
   }
 
   @Override

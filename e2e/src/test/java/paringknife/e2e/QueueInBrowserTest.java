@@ -12,6 +12,9 @@ import org.junit.jupiter.api.Test;
 
 /** The queue of renderings: paused, put in another order, gone on with, told when it is done. */
 class QueueInBrowserTest extends FerryInBrowser {
+  /** What a browser makes of a name that no Latin letters can spell (RFC 5987). */
+  private static final String TITLE = "Der Tau – ロープ";
+
   @AfterEach
   void goOn() {
     post("/api/queue/pause", "{\"paused\":false}");
@@ -44,6 +47,7 @@ class QueueInBrowserTest extends FerryInBrowser {
   @Test
   void whatWaitsIsMovedByItsArrowsAndByHandAndToldWhenItIsDone() {
     openAShorterOne(5);
+    change("{\"type\":\"rename\",\"title\":\"" + TITLE + "\"}");
     change("{\"type\":\"askFor\",\"specs\":[\"feed-square\",\"feed-tall\"]}");
     post("/api/queue/pause", "{\"paused\":true}");
     openStage("Deliver");
@@ -53,12 +57,12 @@ class QueueInBrowserTest extends FerryInBrowser {
     assertThat(page.getByTestId("workers")).containsText("serves this page");
     assertThat(waiting().nth(0)).containsText("Feed square");
 
-    press("Render The rope, Feed square, later");
+    press("Render " + TITLE + ", Feed square, later");
     assertThat(waiting().nth(0)).containsText("Feed tall");
     waiting().nth(1).dragTo(waiting().nth(0));
     assertThat(waiting().nth(0)).containsText("Feed square");
     assertThat(waiting()).hasCount(2);
-    press("Cancel The rope, Feed tall");
+    press("Cancel " + TITLE + ", Feed tall");
     assertThat(waiting()).hasCount(1);
 
     press("Go on");
@@ -68,7 +72,7 @@ class QueueInBrowserTest extends FerryInBrowser {
     Locator finished = page.locator("[data-testid=queued][data-state=DONE]").first();
     assertThat(finished).containsText("Feed square");
     Download file = page.waitForDownload(() -> finished.getByLabel("Take home").click());
-    assertThat(file.suggestedFilename()).endsWith(".mp4");
+    assertThat(file.suggestedFilename()).contains("der-tau-ロープ").endsWith(".mp4");
     postIt();
     assertThat(browser.errors).isEmpty();
   }
