@@ -11,6 +11,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import paringknife.core.deliver.Check;
 import paringknife.core.letter.cue.Cue;
 import paringknife.core.letter.drawn.AssScript;
 import paringknife.core.letter.drawn.Canvas;
@@ -39,6 +40,7 @@ class FinishedFileTest {
     command.addAll(List.of("-f", "lavfi", "-i", picture, "-f", "lavfi"));
     command.addAll(List.of(more));
     command.addAll(List.of("-i", sound, "-c:v", "libx264", "-preset", "ultrafast", "-c:a", "aac"));
+    command.addAll(List.of("-movflags", "+faststart"));
     command.add(file.toString());
     ChildProcess.run(command, folder, Duration.ofMinutes(1));
     return file;
@@ -92,6 +94,27 @@ class FinishedFileTest {
     Measurement early = Measurement.of(made(MOVING, "sine=f=300:r=48000:d=5"));
     assertThat(early.lookedThrough(List.of(), List.of()).soundShortUs())
         .isBetween(900_000L, 1_100_000L);
+  }
+
+  private static Check.Verdict inBrowsers(Path file) {
+    return Measurement.of(file).lookedThrough(List.of(), List.of()).checks().stream()
+        .filter(c -> c.subject().equals("in browsers"))
+        .findFirst()
+        .orElseThrow()
+        .verdict();
+  }
+
+  @Test
+  void whatPagesDoNotPlayIsFound() {
+    Path whole = made(MOVING, HEARD);
+    assertThat(inBrowsers(whole)).isEqualTo(Check.Verdict.PASSES);
+    Path late = folder.resolve("late.mp4");
+    ChildProcess.run(
+        List.of("ffmpeg", "-v", "error", "-i", whole.toString(), "-c", "copy", late.toString()),
+        folder,
+        Duration.ofMinutes(1));
+    assertThat(inBrowsers(late)).as("its index is behind its media").isEqualTo(Check.Verdict.FAILS);
+    assertThat(inBrowsers(made(MOVING + ",format=yuv444p", HEARD))).isEqualTo(Check.Verdict.FAILS);
   }
 
   private static String script(String lettering, long startUs) {

@@ -8,8 +8,8 @@ import org.jspecify.annotations.Nullable;
  * One thing looked at before or after rendering.
  *
  * @param subject what was looked at: length, reading speed, resolution, frame rate, faces,
- *     captions, words, translation, text, file size; of a finished file its length, picture size,
- *     loudness and true peak
+ *     captions, words, translation, text, file size, codec; of a finished file its length, picture
+ *     size, loudness and true peak, and what is seen and heard in it and where it plays
  * @param verdict whether it is right
  * @param text what was found, in the producer's words
  * @param repair where it is put right; null where nothing has to be, or nothing can

@@ -19,6 +19,13 @@ public enum Codec {
   /** Sound only: PCM of 16 bits. */
   WAV("wav", "audio/wav", false, 0);
 
+  private static final int LEAST = 64;
+
+  /** What ffmpeg's encoder of VC-3 takes. */
+  private static final int VC3_LEAST_WIDTH = 256;
+
+  private static final int VC3_LEAST_HEIGHT = 120;
+
   private final String extension;
   private final String mediaType;
   private final boolean picture;
@@ -44,6 +51,16 @@ public enum Codec {
   /** Whether its files have a picture. */
   public boolean hasPicture() {
     return picture;
+  }
+
+  /** How many pixels across its pictures have at least. */
+  int leastWidth() {
+    return this == VC3 ? VC3_LEAST_WIDTH : LEAST;
+  }
+
+  /** How many pixels down its pictures have at least. */
+  int leastHeight() {
+    return this == VC3 ? VC3_LEAST_HEIGHT : LEAST;
   }
 
   /** Whether a bit rate or a quality can be chosen for its picture. */

@@ -2,6 +2,7 @@ package paringknife.core.deliver;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import paringknife.core.deliver.cover.CoverSize;
@@ -102,7 +103,30 @@ public record DeliverySpec(
 
   /** Says before rendering whether a clip will pass. */
   public List<Check> preflight(Planned planned) {
-    return limits().stream().flatMap(l -> l.before(planned).stream()).toList();
+    return Stream.concat(
+            encodable().stream(), limits().stream().flatMap(l -> l.before(planned).stream()))
+        .toList();
+  }
+
+  private Optional<Check> encodable() {
+    Codec codec = encoding.codec();
+    return codec.hasPicture() && leastShare() > 1
+        ? Optional.of(
+            Check.fails(
+                "codec",
+                "makes pictures of "
+                    + codec.leastWidth()
+                    + " x "
+                    + codec.leastHeight()
+                    + " and more"))
+        : Optional.empty();
+  }
+
+  /** The share of its canvas that its codec takes at least. */
+  private double leastShare() {
+    return Math.max(
+        encoding.codec().leastWidth() / (double) canvas.width(),
+        encoding.codec().leastHeight() / (double) canvas.height());
   }
 
   /** Holds a finished file against what was asked for. */
@@ -118,14 +142,17 @@ public record DeliverySpec(
   }
 
   /**
-   * As it comes out for a picture of so many lines: no larger than that, unless it enlarges.
+   * As it comes out for a picture of so many lines: no larger than that, unless it enlarges or its
+   * codec takes none that are so small.
    *
    * @param lines of the recording in the smallest window; 0 where there is no picture
    */
   public DeliverySpec within(double lines) {
-    return enlarges || lines <= 0 || lines >= canvas.height()
-        ? this
-        : withCanvas(canvas.smaller(lines / canvas.height()));
+    if (enlarges || lines <= 0) {
+      return this;
+    }
+    double share = Math.max(leastShare(), lines / canvas.height());
+    return share >= 1 ? this : withCanvas(canvas.smaller(share));
   }
 
   private DeliverySpec withCanvas(Canvas changed) {

@@ -10,7 +10,7 @@ import paringknife.core.time.Span;
  * What was noticed of a finished file when it was gone through once more, on its own clock.
  *
  * @param lengthUs how long it plays, microseconds
- * @param hasPicture whether there is something to see
+ * @param form how it is coded
  * @param black where the picture is black
  * @param still where the picture does not move
  * @param silent where nothing is heard
@@ -22,7 +22,7 @@ import paringknife.core.time.Span;
  */
 public record LookedThrough(
     long lengthUs,
-    boolean hasPicture,
+    FileForm form,
     List<Span> black,
     List<Span> still,
     List<Span> silent,
@@ -57,7 +57,10 @@ public record LookedThrough(
   /** What it comes to. */
   public List<Check> checks() {
     List<Check> checks = new ArrayList<>();
-    if (hasPicture) {
+    if (!form.isForEditors()) {
+      checks.add(form.inBrowsers());
+    }
+    if (form.hasPicture()) {
       checks.add(stretches("picture", black, "black", "never black"));
       if (!still.isEmpty()) {
         checks.add(Check.notes("movement", "the picture stands still " + at(still)));

@@ -50,6 +50,26 @@ class DeliverySpecTest {
         .toList();
   }
 
+  /** ffmpeg's encoder of VC-3 refuses pictures under 256 x 120. */
+  @ParameterizedTest
+  @CsvSource({"VC3, 240, 240, 1", "VC3, 256, 120, 0", "H264, 64, 64, 0", "WAV, 64, 64, 0"})
+  void whatNoEncoderTakesIsToldBefore(Codec codec, int width, int height, int told) {
+    DeliverySpec spec =
+        new DeliverySpec(
+            "own",
+            "Own",
+            new Canvas(width, height, SafeArea.PLAIN),
+            true,
+            VERTICAL.length(),
+            VERTICAL.frames(),
+            VERTICAL.loudness(),
+            null,
+            Limit.Texts.ANY,
+            null,
+            new Encoding(codec, 20, null, null, null, 192));
+    assertThat(told(before(spec, 10, null), "codec")).hasSize(told);
+  }
+
   /** Shortest and longest length, and the aim between. */
   @ParameterizedTest
   @CsvSource(
@@ -141,6 +161,7 @@ class DeliverySpecTest {
     assertThat(still.within(1080).canvas()).isEqualTo(new Canvas(608, 1080, SafeArea.VERTICAL));
     assertThat(still.within(2160).canvas().height()).isEqualTo(1920);
     assertThat(still.within(0).canvas().height()).as("no picture").isEqualTo(1920);
+    assertThat(still.within(20).canvas().width()).as("what can be encoded").isEqualTo(64);
   }
 
   @ParameterizedTest

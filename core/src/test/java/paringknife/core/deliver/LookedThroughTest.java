@@ -11,10 +11,11 @@ import paringknife.core.time.Span;
 
 class LookedThroughTest {
   private static final long TEN_S = 10_000_000;
+  private static final FileForm FILM = new FileForm("h264", "High", "yuv420p", "aac", true);
 
   private static LookedThrough with(List<Span> black, List<Span> silent, long late, long early) {
     return new LookedThrough(
-        TEN_S, true, black, List.of(), silent, late, early, List.of(), List.of());
+        TEN_S, FILM, black, List.of(), silent, late, early, List.of(), List.of());
   }
 
   private static Check check(LookedThrough through, String subject) {
@@ -79,7 +80,7 @@ class LookedThroughTest {
     LookedThrough through =
         new LookedThrough(
             TEN_S,
-            true,
+            FILM,
             List.of(),
             List.of(),
             List.of(),
@@ -95,7 +96,15 @@ class LookedThroughTest {
   void soundAloneIsOnlyHeard() {
     LookedThrough sound =
         new LookedThrough(
-            TEN_S, false, List.of(), List.of(), List.of(), 0, 0, List.of(), List.of());
-    assertThat(sound.checks()).extracting(Check::subject).containsExactly("sound");
+            TEN_S,
+            new FileForm("", "", "", "mp3", true),
+            List.of(),
+            List.of(),
+            List.of(),
+            0,
+            0,
+            List.of(),
+            List.of());
+    assertThat(sound.checks()).extracting(Check::subject).containsExactly("in browsers", "sound");
   }
 }

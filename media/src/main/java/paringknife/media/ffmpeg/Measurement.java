@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.function.DoubleConsumer;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import paringknife.core.deliver.FileForm;
 import paringknife.core.deliver.Finished;
 import paringknife.core.deliver.LookedThrough;
 import paringknife.core.time.FrameRate;
@@ -16,7 +17,7 @@ import paringknife.core.time.Span;
  * What a finished file measures, read back from the file itself by ffprobe and ffmpeg's {@code
  * ebur128}, {@code blackdetect}, {@code freezedetect} and {@code silencedetect}.
  *
- * @param hasPicture whether there is something to see
+ * @param form how it is coded
  * @param black where the picture is black for half a second and more
  * @param still where the picture stands still for two seconds and more
  * @param silent where nothing is heard for a second and more
@@ -30,7 +31,7 @@ public record Measurement(
     double lufs,
     double truePeakDbtp,
     long bytes,
-    boolean hasPicture,
+    FileForm form,
     List<Span> black,
     List<Span> still,
     List<Span> silent,
@@ -87,7 +88,7 @@ public record Measurement(
         figure(LOUDNESS, summary),
         figure(PEAK, summary),
         file.toFile().length(),
-        picture != null,
+        FileForms.of(file),
         stretches(BLACK, said, us),
         stretches(STILL, said, us),
         stretches(SILENT, said, us),
@@ -108,7 +109,7 @@ public record Measurement(
   public LookedThrough lookedThrough(List<Long> captions, List<Long> unseen) {
     return new LookedThrough(
         Math.round(seconds * 1e6),
-        hasPicture,
+        form,
         black,
         still,
         silent,

@@ -7,7 +7,9 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.EnumSet;
 import java.util.List;
+import java.util.Set;
 import java.util.function.DoubleConsumer;
 import org.jspecify.annotations.Nullable;
 import paringknife.core.clip.cut.PictureRun;
@@ -25,10 +27,14 @@ import paringknife.media.store.WholeFile;
  */
 public final class Renderer {
   /** Goes up when the same order comes to another file, so that files of before are made anew. */
-  public static final int EDITION = 3;
+  public static final int EDITION = 4;
 
   /** So many files are made side by side; each takes memory of its own. */
   public static final int MOST_TOGETHER = 4;
+
+  /** Their files have an index, which is put first so that a player begins at once. */
+  private static final Set<Codec> INDEXED =
+      EnumSet.of(Codec.H264, Codec.HEVC, Codec.AV1, Codec.VC3, Codec.M4A);
 
   private static final FrameRate WITHOUT_PICTURE = new FrameRate(25, 1);
 
@@ -163,7 +169,7 @@ public final class Renderer {
     run.telling(Math.round(order.plan().lengthUs() / order.speed()), progress);
     run.ownSound("sound.f32");
     new Encoder(order.encoding(), order.delivered()).sound(run);
-    run.with("-map_metadata", "-1", made.getFileName().toString());
+    ended(run, order.encoding().codec(), made);
     run.run();
   }
 
@@ -192,10 +198,10 @@ public final class Renderer {
     }
   }
 
-  /** The last arguments of a run that makes a film. */
+  /** The last arguments of a run that makes a finished file. */
   static void ended(Ffmpeg run, Codec codec, Path made) {
     run.with("-map_metadata", "-1");
-    if (codec != Codec.VP9) {
+    if (INDEXED.contains(codec)) {
       run.with("-movflags", "+faststart");
     }
     run.with(made.getFileName().toString());
