@@ -16,7 +16,7 @@ public final class QueueForecast {
   private static final double ENCODES_ALONE = 2.4;
 
   /** The same of going through finished files, which leaves processors idle. */
-  private static final double GOES_THROUGH_ALONE = 1.4;
+  private static final double GOES_THROUGH_ALONE = 1.8;
 
   private static final double NOTHING = 1e-9;
 

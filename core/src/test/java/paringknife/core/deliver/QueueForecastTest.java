@@ -50,11 +50,11 @@ class QueueForecastTest {
   @Test
   void filesAreGoneThroughHardlyFasterAlone() {
     Job encoded = new Job(5, 0.8, 8, 8, 0.8, true);
-    assertThat(left(1, 2, encoded).get(0)).isCloseTo(2 / 1.4, within(1e-9));
+    assertThat(left(1, 2, encoded).get(0)).isCloseTo(2 / 1.8, within(1e-9));
     Job waits = new Job(5, 0, 0, 0, 0.8, false);
-    assertThat(left(1, 2, waits).get(0)).isCloseTo(8 / 2.4 + 2 / 1.4, within(1e-9));
+    assertThat(left(1, 2, waits).get(0)).isCloseTo(8 / 2.4 + 2 / 1.8, within(1e-9));
     assertThat(left(1, 2, encoded, waits).get(0)).isCloseTo(2, within(1e-9));
-    assertThat(left(1, 2, encoded, waits).get(1)).isCloseTo(2 + 6 / 2.4 + 2 / 1.4, within(1e-9));
+    assertThat(left(1, 2, encoded, waits).get(1)).isCloseTo(2 + 6 / 2.4 + 2 / 1.8, within(1e-9));
   }
 
   @Test
