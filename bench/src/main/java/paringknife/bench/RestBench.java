@@ -36,13 +36,12 @@ final class RestBench {
 
   /** Of clips of the demo, in three specs each. */
   static void run(Path demo, Path ingested, Path work) throws Exception {
-    try (ServedDemo served = ServedDemo.open(demo, ingested, work);
-        CoreSpeed speed = CoreSpeed.watch()) {
-      run(served.address(), served.episode(), speed);
+    try (ServedDemo served = ServedDemo.open(demo, ingested, work)) {
+      run(served.address(), served.episode());
     }
   }
 
-  private static void run(String address, long episode, CoreSpeed speed) throws Exception {
+  private static void run(String address, long episode) throws Exception {
     for (String what : List.of("the first ever", "after others")) {
       List<Said> said = new ArrayList<>();
       Map<Long, Double> ended = new HashMap<>();
@@ -50,17 +49,15 @@ final class RestBench {
         order(address, episode, 150 + 100 * i + what.length(), FIRST_WORDS + MORE_WORDS * i);
       }
       Api.post(address + "/api/renderings", "");
-      follow(address, said, ended, speed);
+      follow(address, said, ended);
       report(
           "a rendering, " + what,
           said.stream().filter(s -> s.rendering() != WHOLE_QUEUE).toList(),
-          ended,
-          speed);
+          ended);
       report(
           "the queue, " + what,
           said.stream().filter(s -> s.rendering() == WHOLE_QUEUE).toList(),
-          ended,
-          speed);
+          ended);
     }
   }
 
@@ -82,13 +79,13 @@ final class RestBench {
             + "]}}");
   }
 
-  private static void follow(
-      String address, List<Said> said, Map<Long, Double> ended, CoreSpeed speed) throws Exception {
+  private static void follow(String address, List<Said> said, Map<Long, Double> ended)
+      throws Exception {
     Set<Long> underWay = Set.of();
     int all = 0;
     while (true) {
       JsonNode queue = Api.get(address + "/api/queue");
-      double now = speed.now();
+      double now = System.nanoTime() / 1e9;
       Set<Long> present = new HashSet<>();
       double done = 0;
       for (JsonNode line : queue.path("lines")) {
@@ -119,23 +116,16 @@ final class RestBench {
     }
   }
 
-  private static void report(
-      String what, List<Said> said, Map<Long, Double> ended, CoreSpeed speed) {
-    List<Said> told =
-        said.stream().filter(s -> ended.get(s.rendering()) - s.at() >= LEAST).toList();
-    report(what, told.stream().mapToDouble(s -> off(s, ended.get(s.rendering()) - s.at())));
+  private static void report(String what, List<Said> said, Map<Long, Double> ended) {
     report(
-        what + ", had the machine gone on as fast",
-        told.stream().mapToDouble(s -> off(s, evenly(s.at(), ended.get(s.rendering()), speed))));
+        what,
+        said.stream()
+            .filter(s -> ended.get(s.rendering()) - s.at() >= LEAST)
+            .mapToDouble(s -> off(s, ended.get(s.rendering()) - s.at())));
   }
 
   private static double off(Said said, double took) {
     return Math.abs(said.left() - took) / took;
-  }
-
-  /** How long it would have taken at the speed on which rests what was said, seconds. */
-  private static double evenly(double at, double ended, CoreSpeed speed) {
-    return (ended - at) * speed.between(at, ended) / speed.between(0, at);
   }
 
   private static void report(String what, DoubleStream offBy) {

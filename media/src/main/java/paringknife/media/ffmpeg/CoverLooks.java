@@ -10,6 +10,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import paringknife.core.deliver.cover.CoverLook;
+import paringknife.core.deliver.cover.OpenEyes;
 import paringknife.core.frame.SeenFace;
 import paringknife.core.frame.Window;
 import paringknife.core.frame.cameras.CameraGrid;
@@ -22,12 +23,6 @@ public final class CoverLooks {
   private static final Duration LIMIT = Duration.ofMinutes(3);
   private static final int PICTURES_PER_SECOND = 10;
   private static final long GO_ON_US = 3_000_000;
-
-  /** The band of a face's box in which the eyes are (common practice). */
-  private static final double EYES_FROM = 0.3;
-
-  private static final double EYES_TO = 0.55;
-  private static final double BESIDE_THE_EYES = 0.15;
 
   private final int width;
   private final int height;
@@ -128,26 +123,9 @@ public final class CoverLooks {
     }
     double pixels = (double) (right - left) * (bottom - top);
     double detail = squares / pixels - sum / pixels * (sum / pixels);
-    double eyes = face.height() == 0 ? 0 : eyes(picture, left, top, right - left, bottom - top);
+    double eyes =
+        face.height() == 0 ? 0 : OpenEyes.in(picture, width, left, top, right - left, bottom - top);
     return new CoverLook(face, detail, change / pixels, eyes);
-  }
-
-  private double eyes(byte[] picture, int left, int top, int wide, int high) {
-    int from = (int) (left + BESIDE_THE_EYES * wide);
-    int to = (int) Math.ceil(left + (1 - BESIDE_THE_EYES) * wide);
-    double sum = 0;
-    double squares = 0;
-    int pixels = 0;
-    for (int y = (int) (top + EYES_FROM * high); y < top + EYES_TO * high; y++) {
-      for (int x = from; x < to; x++) {
-        int value = grey(picture, y * width + x);
-        sum += value;
-        squares += (double) value * value;
-        pixels++;
-      }
-    }
-    double mean = sum / Math.max(1, pixels);
-    return Math.sqrt(Math.max(0, squares / Math.max(1, pixels) - mean * mean));
   }
 
   private static int clamp(double at, int most) {

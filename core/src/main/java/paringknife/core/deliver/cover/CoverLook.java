@@ -9,7 +9,6 @@ import paringknife.core.frame.SeenFace;
  *     et al., "Diatom autofocusing in brightfield microscopy", 2000)
  * @param movement how much it changes from a tenth of a second before: mean difference of its grey
  *     values
- * @param eyes how much light and dark there is about the eyes, which lids take away: standard
- *     deviation of the grey values there
+ * @param eyes how open its eyes are, see {@link OpenEyes}
  */
 public record CoverLook(SeenFace face, double detail, double movement, double eyes) {}

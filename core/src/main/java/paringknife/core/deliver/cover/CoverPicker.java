@@ -17,13 +17,17 @@ public final class CoverPicker {
   private static final double EYES = 0.2;
   private static final double SIZE = 0.2;
 
+  /** Eyes that are less open than this, as a share of the median of a clip, are about to shut. */
+  private static final double SHUT = 0.6;
+
   /** Stills that are nearer to one another show the same. */
   private static final long APART_US = 1_500_000;
 
   private CoverPicker() {}
 
   /**
-   * The best moments, the best first. Moments with a whole face come before those without.
+   * The best moments, the best first. Moments with a whole face come before those without, and open
+   * eyes before shut ones.
    *
    * @param count how many at most
    */
@@ -33,10 +37,12 @@ public final class CoverPicker {
     add(scores, looks, l -> -l.movement(), REST);
     add(scores, looks, CoverLook::eyes, EYES);
     add(scores, looks, l -> l.face().height(), SIZE);
+    double shut = SHUT * median(looks);
     List<Integer> order = new ArrayList<>();
     for (int i = 0; i < looks.size(); i++) {
       order.add(i);
-      scores[i] += hasWholeFace(looks.get(i)) ? 1 : 0;
+      scores[i] += hasWholeFace(looks.get(i)) ? 2 : 0;
+      scores[i] += looks.get(i).eyes() >= shut ? 1 : 0;
     }
     order.sort(Comparator.comparingDouble((Integer i) -> -scores[i]));
     List<SeenFace> best = new ArrayList<>();
@@ -47,6 +53,11 @@ public final class CoverPicker {
       }
     }
     return best;
+  }
+
+  private static double median(List<CoverLook> looks) {
+    double[] eyes = looks.stream().mapToDouble(CoverLook::eyes).sorted().toArray();
+    return eyes.length == 0 ? 0 : eyes[eyes.length / 2];
   }
 
   private static boolean hasWholeFace(CoverLook look) {

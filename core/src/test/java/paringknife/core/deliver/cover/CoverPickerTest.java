@@ -37,6 +37,13 @@ class CoverPickerTest {
   }
 
   @Test
+  void noSharpnessMakesUpForShutEyes() {
+    List<CoverLook> looks =
+        List.of(look(0, 50, 2, 40), look(10, 60, 2, 38), look(20, 99, 0, 15), look(30, 55, 2, 41));
+    assertThat(CoverPicker.best(looks, 4)).extracting(f -> f.episodeUs() / 1_000_000).endsWith(20L);
+  }
+
+  @Test
   void stillsOfOneMomentAreProposedOnce() {
     List<CoverLook> looks = new ArrayList<>();
     for (int i = 0; i < 50; i++) {
