@@ -33,6 +33,22 @@ class DeliverySpecTest {
         encoding);
   }
 
+  private static DeliverySpec noLargerThanTheRecording(
+      Canvas canvas, CoverSize cover, Encoding encoding) {
+    return new DeliverySpec(
+        "own",
+        "Own",
+        canvas,
+        false,
+        VERTICAL.length(),
+        VERTICAL.frames(),
+        VERTICAL.loudness(),
+        null,
+        Limit.Texts.ANY,
+        cover,
+        encoding);
+  }
+
   private static List<Check> before(DeliverySpec spec, double seconds, String text) {
     return spec.preflight(
         new Planned(
@@ -55,16 +71,8 @@ class DeliverySpecTest {
   @CsvSource({"VC3, 240, 240, 1", "VC3, 256, 120, 0", "H264, 64, 64, 0", "WAV, 64, 64, 0"})
   void whatNoEncoderTakesIsToldBefore(Codec codec, int width, int height, int told) {
     DeliverySpec spec =
-        new DeliverySpec(
-            "own",
-            "Own",
+        noLargerThanTheRecording(
             new Canvas(width, height, SafeArea.PLAIN),
-            true,
-            VERTICAL.length(),
-            VERTICAL.frames(),
-            VERTICAL.loudness(),
-            null,
-            Limit.Texts.ANY,
             null,
             new Encoding(codec, 20, null, null, null, 192));
     assertThat(told(before(spec, 10, null), "codec")).hasSize(told);
@@ -121,18 +129,7 @@ class DeliverySpecTest {
   void aCoverIsAsLargeAsTheFilmOrAsItIsWanted() {
     assertThat(VERTICAL.ofCover()).isSameAs(VERTICAL);
     DeliverySpec wide =
-        new DeliverySpec(
-            "own",
-            "Own",
-            VERTICAL.canvas(),
-            false,
-            VERTICAL.length(),
-            VERTICAL.frames(),
-            VERTICAL.loudness(),
-            null,
-            Limit.Texts.ANY,
-            new CoverSize(1280, 720),
-            Encoding.H264_AAC);
+        noLargerThanTheRecording(VERTICAL.canvas(), new CoverSize(1280, 720), Encoding.H264_AAC);
     assertThat(wide.ofCover().shape()).isEqualTo(new Shape(16, 9));
     assertThat(wide.ofCover().within(300).canvas().height()).isEqualTo(720);
     assertThat(wide.makes()).as("the film").isEqualTo(VERTICAL.makes());
@@ -145,18 +142,7 @@ class DeliverySpecTest {
   @Test
   void aFileIsNoLargerThanTheRecordingUnlessAsked() {
     DeliverySpec still =
-        new DeliverySpec(
-            "own",
-            "Own",
-            VERTICAL.canvas(),
-            false,
-            VERTICAL.length(),
-            VERTICAL.frames(),
-            VERTICAL.loudness(),
-            null,
-            Limit.Texts.ANY,
-            null,
-            Encoding.H264_AAC);
+        noLargerThanTheRecording(VERTICAL.canvas(), null, Encoding.H264_AAC);
     assertThat(VERTICAL.within(1080).canvas().height()).isEqualTo(1920);
     assertThat(still.within(1080).canvas()).isEqualTo(new Canvas(608, 1080, SafeArea.VERTICAL));
     assertThat(still.within(2160).canvas().height()).isEqualTo(1920);
