@@ -32,7 +32,7 @@ export function CoverField({ clipId, revision, spec }: { clipId: number; revisio
       <div className="flex items-baseline justify-between">
         <div className="label">Cover</div>
         {cover.episodeUs === null ? (
-          <span className="text-[12px] text-soft">proposed: sharp, at rest, face large</span>
+          <span className="text-[12px] text-soft">proposed: sharp, still, eyes open, large</span>
         ) : (
           <button className="link text-[12px]" onClick={() => void choose({ ...cover, episodeUs: null })}>
             As proposed

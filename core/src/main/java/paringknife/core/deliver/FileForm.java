@@ -48,8 +48,8 @@ public record FileForm(
           subject, sound.isEmpty() ? "there is no sound in it" : "is not heard: " + sound);
     }
     return isIndexFirst
-        ? Check.passes(subject, "plays, from the first part that has come")
-        : Check.fails(subject, "plays only after all of it has come: its index is at the end");
+        ? Check.passes(subject, "plays, and begins at once")
+        : Check.fails(subject, "begins only when all of it has come: its index is at the end");
   }
 
   private boolean playsPicture() {
