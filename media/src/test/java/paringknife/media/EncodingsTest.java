@@ -128,6 +128,30 @@ class EncodingsTest {
     }
   }
 
+  /** The ends of what a spec may ask for: quality, or a bit rate, and whole frames. */
+  @ParameterizedTest
+  @CsvSource({
+    "H264, 0, , 0.1, 32",
+    "H264, 51, , 60, 320",
+    "H264, 0, 400000, 0.1, 320",
+    "HEVC, 0, , 0.1, 32",
+    "HEVC, 51, 50, 60, 320",
+    "HEVC, 0, 400000, 60, 320",
+    "VP9, 0, , 0.1, 32",
+    "VP9, 63, , 60, 320",
+    "VP9, 0, 400000, 60, 320",
+    "AV1, 0, , 0.1, 32",
+    "AV1, 63, 50, 60, 320",
+    "AV1, 0, 400000, 60, 320"
+  })
+  void theEndsOfWhatIsAskedForPlay(
+      Codec codec, int crf, Integer pictureKbps, double keyframeSeconds, int soundKbps) {
+    Encoding encoding = new Encoding(codec, crf, pictureKbps, null, keyframeSeconds, soundKbps);
+    Path file = rendered(encoding, "end-" + encoding.hashCode(), 128, 72);
+    assertThat(Measurement.of(file).lookedThrough(List.of(), List.of()).checks())
+        .noneMatch(c -> c.verdict() == Check.Verdict.FAILS);
+  }
+
   /** Within two per cent under the limit; far over it one is encoded once only. */
   @ParameterizedTest
   @CsvSource({"110000", "250000"})

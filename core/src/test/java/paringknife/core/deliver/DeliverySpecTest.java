@@ -141,8 +141,7 @@ class DeliverySpecTest {
 
   @Test
   void aFileIsNoLargerThanTheRecordingUnlessAsked() {
-    DeliverySpec still =
-        noLargerThanTheRecording(VERTICAL.canvas(), null, Encoding.H264_AAC);
+    DeliverySpec still = noLargerThanTheRecording(VERTICAL.canvas(), null, Encoding.H264_AAC);
     assertThat(VERTICAL.within(1080).canvas().height()).isEqualTo(1920);
     assertThat(still.within(1080).canvas()).isEqualTo(new Canvas(608, 1080, SafeArea.VERTICAL));
     assertThat(still.within(2160).canvas().height()).isEqualTo(1920);

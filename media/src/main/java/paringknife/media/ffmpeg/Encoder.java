@@ -14,6 +14,12 @@ final class Encoder {
 
   private static final double HELD_SECONDS = 2;
 
+  /** With 0 x264 loses nothing, which its profile "high" and most players do not know. */
+  private static final int FINEST_H264 = 1;
+
+  /** What SVT-AV1 takes. */
+  private static final int MOST_AV1_KBPS = 100_000;
+
   private final Encoding encoding;
   private final FrameRate rate;
 
@@ -91,12 +97,14 @@ final class Encoder {
     List<String> quality = new ArrayList<>();
     Integer kbps = pass != null && !pass.isFirst() ? pass.kbps() : encoding.pictureKbps();
     if (kbps == null) {
-      quality.addAll(List.of("-crf", Integer.toString(encoding.crf())));
+      int finest = encoding.codec() == Codec.H264 ? FINEST_H264 : 0;
+      quality.addAll(List.of("-crf", Integer.toString(Math.max(finest, encoding.crf()))));
       if (encoding.codec() == Codec.VP9) {
         quality.addAll(List.of("-b:v", "0"));
       }
     } else {
-      quality.addAll(List.of("-b:v", kbps + "k"));
+      int most = encoding.codec() == Codec.AV1 ? MOST_AV1_KBPS : Integer.MAX_VALUE;
+      quality.addAll(List.of("-b:v", Math.min(most, kbps) + "k"));
       if (encoding.codec() == Codec.H264 && pass == null) {
         quality.addAll(List.of("-maxrate", Math.round(kbps * PEAK) + "k"));
         quality.addAll(List.of("-bufsize", Math.round(kbps * HELD_SECONDS) + "k"));

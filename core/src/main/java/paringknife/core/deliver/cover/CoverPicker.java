@@ -56,7 +56,12 @@ public final class CoverPicker {
   }
 
   private static double median(List<CoverLook> looks) {
-    double[] eyes = looks.stream().mapToDouble(CoverLook::eyes).sorted().toArray();
+    double[] eyes =
+        looks.stream()
+            .filter(CoverPicker::hasWholeFace)
+            .mapToDouble(CoverLook::eyes)
+            .sorted()
+            .toArray();
     return eyes.length == 0 ? 0 : eyes[eyes.length / 2];
   }
 
