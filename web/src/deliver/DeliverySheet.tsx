@@ -117,7 +117,7 @@ export function DeliverySheet({
         </div>
         <footer className="flex shrink-0 items-center gap-4 border-t border-rule px-6 py-2.5">
           <span className="whitespace-nowrap" data-testid="done">
-            {finished.length} of {cells.length} files
+            {finished.length} of {cells.length} {cells.length === 1 ? 'file' : 'files'}
           </span>
           <div className="h-2 flex-1 overflow-hidden rounded-full bg-rule">
             <div

@@ -41,6 +41,7 @@ function standing(cell: Cell): string {
 export function SheetCell({
   line,
   cell,
+  spec,
   chosen,
   place,
   reached,
@@ -52,6 +53,8 @@ export function SheetCell({
 }: {
   line: { clipId: number; lengthUs: number; title: string };
   cell: Cell;
+  /** What it is called. */
+  spec: string;
   chosen: boolean;
   /** Row and column. */
   place: string;
@@ -92,7 +95,7 @@ export function SheetCell({
           className="accent-[var(--steel)]"
           checked={cell.asked}
           onChange={onToggle}
-          aria-label={`${line.title} for ${cell.spec}`}
+          aria-label={`${line.title} for ${spec}`}
         />
       </div>
       <button className="block min-h-6 w-full text-left text-[12.5px] leading-snug text-soft" onClick={onChoose}>

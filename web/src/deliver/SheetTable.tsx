@@ -135,6 +135,7 @@ export function SheetTable({
                 key={cell.spec}
                 line={l}
                 cell={cell}
+                spec={specs[c].name}
                 chosen={chosen?.clip === l.clipId && chosen.spec === cell.spec}
                 place={`${r} ${c}`}
                 reached={r === row && c === column}

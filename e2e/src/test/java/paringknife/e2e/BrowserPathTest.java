@@ -207,7 +207,7 @@ class BrowserPathTest extends FerryInBrowser {
     openAShorterOne(5);
     openStage("Deliver");
     page.getByTestId("cell-" + id + "-vertical-60").getByRole(AriaRole.CHECKBOX).check();
-    assertThat(page.getByTestId("done")).hasText("0 of 1 files");
+    assertThat(page.getByTestId("done")).hasText("0 of 1 file");
     page.getByTestId("cell-" + id + "-feed-square").getByRole(AriaRole.CHECKBOX).check();
     assertThat(page.getByTestId("render")).hasText("Render 2 files");
     page.getByTestId("render").click();

@@ -102,7 +102,9 @@ class PlaysInChromiumTest extends FerryInBrowser {
     post("/api/episodes/1/renderings", "{}");
     ServerUnderTest.await(
         "the files",
-        () -> asked.keySet().stream().allMatch(s -> !cell(s).path("measured").isEmpty()));
+        () ->
+            asked.keySet().stream()
+                .allMatch(s -> cell(s).path("state").asString().matches("DONE|FAILED")));
 
     double seconds = clip().path("pared").path("lengthUs").asDouble() / 1e6;
     for (Map.Entry<String, Codec> one : asked.entrySet()) {
