@@ -1,6 +1,7 @@
 package paringknife.server;
 
 import com.github.kagkarlsson.scheduler.ScheduledExecution;
+import com.github.kagkarlsson.scheduler.ScheduledExecutionsFilter;
 import com.github.kagkarlsson.scheduler.Scheduler;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -160,9 +161,14 @@ public final class RunningApplication implements BeforeAllCallback, AfterAllCall
   public void awaitIdle() throws InterruptedException {
     Scheduler scheduler = part(Scheduler.class);
     while (!scheduler.getCurrentlyExecuting().isEmpty()
-        || scheduler.getScheduledExecutions().stream().anyMatch(RunningApplication::isDue)) {
+        || tasks().stream().anyMatch(RunningApplication::isDue)) {
       Thread.sleep(20);
     }
+  }
+
+  /** What is to be done in the background, also what somebody has taken in hand. */
+  public List<ScheduledExecution<Object>> tasks() {
+    return part(Scheduler.class).getScheduledExecutions(ScheduledExecutionsFilter.all());
   }
 
   private static boolean isDue(ScheduledExecution<Object> execution) {

@@ -318,7 +318,7 @@ class OrdersTest {
   }
 
   private static boolean hasTask(long order) {
-    return APP.part(Scheduler.class).getScheduledExecutions().stream()
+    return APP.tasks().stream()
         .map(e -> e.getTaskInstance())
         .anyMatch(t -> t.getTaskName().equals("render") && t.getId().startsWith(order + "-"));
   }
