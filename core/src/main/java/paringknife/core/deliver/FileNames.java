@@ -2,8 +2,10 @@ package paringknife.core.deliver;
 
 import java.nio.charset.StandardCharsets;
 import java.text.Normalizer;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Set;
 
 /**
@@ -20,13 +22,21 @@ public final class FileNames {
 
   private final Set<String> given = new HashSet<>();
 
+  /** The last number that made a name one of its own; numbers before it are taken. */
+  private final Map<String, Integer> numbers = new HashMap<>();
+
   /** A name that nothing has yet among those asked for here; a number makes it so. */
   public String unique(String name) {
-    String free = name;
-    for (int n = 2; !given.add(folded(free)); n++) {
-      free = name + "-" + n;
+    String folded = folded(name);
+    if (given.add(folded)) {
+      return name;
     }
-    return free;
+    int number = numbers.getOrDefault(folded, 1) + 1;
+    while (!given.add(folded(name + "-" + number))) {
+      number++;
+    }
+    numbers.put(folded, number);
+    return name + "-" + number;
   }
 
   /** The same for names that a file system without regard to case takes for one. */

@@ -1,9 +1,6 @@
 package paringknife.core.deliver;
 
-import java.nio.charset.StandardCharsets;
-import java.util.Arrays;
 import java.util.Map;
-import java.util.stream.Collectors;
 import paringknife.core.writing.FieldPattern;
 
 /**
@@ -14,9 +11,6 @@ import paringknife.core.writing.FieldPattern;
  */
 public record NamePattern(String text) {
   static final int LONGEST = 200;
-
-  /** File systems take 255 bytes; endings and numbers want some. */
-  private static final int MOST_BYTES = 200;
 
   public static final NamePattern USUAL = new NamePattern("{show} {episode}_{clip}_{spec}");
 
@@ -58,26 +52,6 @@ public record NamePattern(String text) {
 
   /** The name of a file, without its ending. */
   public String name(Map<Field, String> values) {
-    String filled = fields().filled(values, v -> v.replace('_', ' '));
-    String name =
-        Arrays.stream(filled.split("_"))
-            .filter(p -> !p.isBlank())
-            .map(FileNames::part)
-            .collect(Collectors.joining("_"));
-    return name.isEmpty() ? FileNames.part("") : within(name);
-  }
-
-  private static String within(String name) {
-    int bytes = 0;
-    int end = 0;
-    while (end < name.length()) {
-      int c = name.codePointAt(end);
-      bytes += Character.toString(c).getBytes(StandardCharsets.UTF_8).length;
-      if (bytes > MOST_BYTES) {
-        break;
-      }
-      end += Character.charCount(c);
-    }
-    return name.substring(0, end);
+    return new PatternNames(this).of(values);
   }
 }

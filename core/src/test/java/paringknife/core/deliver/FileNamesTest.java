@@ -6,6 +6,7 @@ import java.nio.charset.StandardCharsets;
 import java.text.Normalizer;
 import java.util.Locale;
 import java.util.Set;
+import java.util.stream.Stream;
 import net.jqwik.api.Arbitraries;
 import net.jqwik.api.Arbitrary;
 import net.jqwik.api.ForAll;
@@ -78,5 +79,12 @@ class FileNamesTest {
           .as("%s beside %s", pair[1], first)
           .endsWith("-2");
     }
+  }
+
+  @Test
+  void aNumberThatIsANameAlreadyIsPassedOver() {
+    FileNames names = new FileNames();
+    assertThat(Stream.of("clip", "clip-2", "clip", "clip", "Clip-4", "clip").map(names::unique))
+        .containsExactly("clip", "clip-2", "clip-3", "clip-4", "Clip-4-2", "clip-5");
   }
 }

@@ -80,6 +80,7 @@ public record Measurement(
             .said();
     String summary = said.substring(Math.max(0, said.lastIndexOf("Summary:")));
     long us = recording.durationUs();
+    FileStreams read = FileStreams.of(file);
     return new Measurement(
         picture == null ? 0 : picture.width(),
         picture == null ? 0 : picture.height(),
@@ -88,11 +89,11 @@ public record Measurement(
         figure(LOUDNESS, summary),
         figure(PEAK, summary),
         file.toFile().length(),
-        FileForms.of(file),
+        read.form(),
         stretches(BLACK, said, us),
         stretches(STILL, said, us),
         stretches(SILENT, said, us),
-        StreamTimes.of(file));
+        read.times());
   }
 
   /** The same for holding it against what a destination asks for. */

@@ -2,6 +2,7 @@ package paringknife.server.deliver;
 
 import java.time.LocalDate;
 import java.time.ZoneOffset;
+import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
@@ -12,6 +13,7 @@ import paringknife.core.deliver.DeliverySpec;
 import paringknife.core.deliver.FileNames;
 import paringknife.core.deliver.NamePattern;
 import paringknife.core.deliver.NamePattern.Field;
+import paringknife.core.deliver.PatternNames;
 import paringknife.server.clips.ClipStore;
 import paringknife.server.shelf.EpisodeStore;
 import paringknife.server.shelf.Episodes;
@@ -43,24 +45,31 @@ public class CellNames {
    * @param clips all of the episode
    */
   public Map<Cell, String> of(long episodeId, List<ClipStore.StoredClip> clips) {
-    return of(episodeId, clips, patterns.names(episodes.row(episodeId).show()));
+    return of(episodes.row(episodeId), clips);
+  }
+
+  /** The same of an episode whose row is known. */
+  Map<Cell, String> of(EpisodeStore.Row episode, List<ClipStore.StoredClip> clips) {
+    return of(episode, clips, patterns.names(episode.show()));
   }
 
   /** By another pattern. */
-  Map<Cell, String> of(long episodeId, List<ClipStore.StoredClip> clips, NamePattern pattern) {
-    EpisodeStore.Row row = episodes.row(episodeId);
+  Map<Cell, String> of(
+      EpisodeStore.Row episode, List<ClipStore.StoredClip> clips, NamePattern pattern) {
     List<DeliverySpec> all = specs.all().all();
+    List<Map<Field, String>> values = valuesOf(pattern, episode, clips);
     FileNames given = new FileNames();
+    PatternNames named = new PatternNames(pattern);
     Map<Cell, String> names = new HashMap<>();
     for (boolean asked : new boolean[] {true, false}) {
       for (int n = 0; n < clips.size(); n++) {
         ClipStore.StoredClip clip = clips.get(n);
-        Map<Field, String> values = valuesOf(pattern, row, clip, n + 1);
+        Map<Field, String> ofClip = values.get(n);
         for (DeliverySpec spec : all) {
           if (clip.document().delivered().specs().contains(spec.id()) == asked) {
-            values.put(Field.SPEC, spec.id());
-            values.put(Field.SIZE, spec.canvas().width() + "x" + spec.canvas().height());
-            names.put(new Cell(clip.id(), spec.id()), given.unique(pattern.name(values)));
+            ofClip.put(Field.SPEC, spec.id());
+            ofClip.put(Field.SIZE, spec.canvas().width() + "x" + spec.canvas().height());
+            names.put(new Cell(clip.id(), spec.id()), given.unique(named.of(ofClip)));
           }
         }
       }
@@ -69,18 +78,24 @@ public class CellNames {
   }
 
   /** Only a length needs the episode to be open. */
-  private Map<Field, String> valuesOf(
-      NamePattern pattern, EpisodeStore.Row row, ClipStore.StoredClip clip, int number) {
-    Map<Field, String> values = new EnumMap<>(Field.class);
-    values.put(Field.SHOW, row.show());
-    values.put(Field.EPISODE, row.title());
-    values.put(Field.CLIP, clip.document().title());
-    values.put(Field.NUMBER, String.format(Locale.ROOT, "%02d", number));
-    values.put(Field.DATE, LocalDate.now(ZoneOffset.UTC).toString());
-    if (pattern.uses(Field.LENGTH)) {
-      long lengthUs = episodes.open(row.id()).editor().lengthUs(clip.document().pared());
-      values.put(Field.LENGTH, Math.round(lengthUs / 1e6) + "s");
+  private List<Map<Field, String>> valuesOf(
+      NamePattern pattern, EpisodeStore.Row episode, List<ClipStore.StoredClip> clips) {
+    boolean tellsLength = pattern.uses(Field.LENGTH);
+    String today = LocalDate.now(ZoneOffset.UTC).toString();
+    List<Map<Field, String>> all = new ArrayList<>();
+    for (ClipStore.StoredClip clip : clips) {
+      Map<Field, String> values = new EnumMap<>(Field.class);
+      values.put(Field.SHOW, episode.show());
+      values.put(Field.EPISODE, episode.title());
+      values.put(Field.CLIP, clip.document().title());
+      values.put(Field.NUMBER, String.format(Locale.ROOT, "%02d", all.size() + 1));
+      values.put(Field.DATE, today);
+      if (tellsLength) {
+        long lengthUs = episodes.open(episode.id()).editor().lengthUs(clip.document().pared());
+        values.put(Field.LENGTH, Math.round(lengthUs / 1e6) + "s");
+      }
+      all.add(values);
     }
-    return values;
+    return all;
   }
 }

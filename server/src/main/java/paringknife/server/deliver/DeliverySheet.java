@@ -156,7 +156,7 @@ class DeliverySheet {
     EpisodeStore.Row row = episodes.row(episodeId);
     Map<String, RenderingStore.Row> rows = rows(episodeId);
     List<ClipStore.StoredClip> all = clips.ofEpisode(episodeId);
-    Map<CellNames.Cell, String> names = cellNames.of(episodeId, all);
+    Map<CellNames.Cell, String> names = cellNames.of(row, all);
     planned.haveAtHand(all, standing);
     boolean renders = rows.values().stream().anyMatch(r -> r.state() == RenderState.RENDERING);
     RestTimes left = renders ? queue.get() : RestTimes.NONE;
@@ -247,7 +247,7 @@ class DeliverySheet {
   private List<RenderOrders.Wanted> wanted(long episodeId) {
     Episodes.Standing standing = episodes.standing(episodeId);
     List<ClipStore.StoredClip> all = clips.ofEpisode(episodeId);
-    Map<CellNames.Cell, String> names = cellNames.of(episodeId, all);
+    Map<CellNames.Cell, String> names = cellNames.of(episodes.row(episodeId), all);
     Map<Long, ClipStore.StoredClip> byId =
         all.stream().collect(Collectors.toMap(ClipStore.StoredClip::id, Function.identity()));
     List<RenderOrders.Wanted> wanted = new ArrayList<>();

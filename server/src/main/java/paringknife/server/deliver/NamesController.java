@@ -64,7 +64,7 @@ class NamesController {
   }
 
   private NamesMade made(long id, NamePattern pattern) {
-    Map<CellNames.Cell, String> all = names.of(id, clips.ofEpisode(id), pattern);
+    Map<CellNames.Cell, String> all = names.of(episodes.row(id), clips.ofEpisode(id), pattern);
     return new NamesMade(
         pattern.text(),
         Arrays.stream(NamePattern.Field.values())

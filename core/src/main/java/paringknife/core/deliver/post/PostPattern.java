@@ -1,7 +1,7 @@
 package paringknife.core.deliver.post;
 
 import java.util.Map;
-import java.util.function.Function;
+import java.util.function.UnaryOperator;
 import paringknife.core.writing.FieldPattern;
 
 /**
@@ -45,7 +45,7 @@ public record PostPattern(String text) {
             Field.SHOW, show,
             Field.EPISODE, episode);
     String filled =
-        new FieldPattern<>(text, Field.class).filled(values, Function.identity()).strip();
+        new FieldPattern<>(text, Field.class).filled(values, UnaryOperator.identity()).strip();
     int end = Math.min(filled.length(), Post.LONGEST_TEXT);
     boolean halves = end < filled.length() && Character.isHighSurrogate(filled.charAt(end - 1));
     return new Post(filled.substring(0, halves ? end - 1 : end), proposed.tags());
