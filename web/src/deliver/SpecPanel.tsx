@@ -3,7 +3,16 @@ import { useQueryClient } from '@tanstack/react-query';
 import { api, type Spec } from '../api/client';
 import { useWorkbench } from '../workbench/store';
 import { SafeAreaDrawing } from './SafeAreaDrawing';
-import { captionsName, CODECS, codecName, copyOf, hasPicture, qualityOf, type Codec } from './specFields';
+import {
+  captionsName,
+  CODECS,
+  codecName,
+  copyOf,
+  hasChosenSize,
+  hasPicture,
+  qualityOf,
+  type Codec,
+} from './specFields';
 import { SpecNumber } from './SpecNumber';
 
 const SECOND = 1_000_000;
@@ -56,7 +65,7 @@ export function SpecPanel({
       codec,
       crf: qualityOf(codec)?.usual ?? 0,
       pictureKbps: qualityOf(codec) ? encoding.pictureKbps : null,
-      mostBytes: codec === 'H264' ? encoding.mostBytes : null,
+      mostBytes: hasChosenSize(codec) ? encoding.mostBytes : null,
     });
   const copy = async () => {
     const made = await ask(() => api.addSpec(copyOf(spec)));
@@ -226,7 +235,7 @@ export function SpecPanel({
             />
           </>
         )}
-        {encoding.codec === 'H264' && (
+        {hasChosenSize(encoding.codec) && (
           <SpecNumber
             name="File at most"
             unit="MB"

@@ -68,6 +68,11 @@ public enum Codec {
     return coarsest > 0;
   }
 
+  /** Whether its files can be held to a size. */
+  boolean hasChosenSize() {
+    return this != VC3 && this != WAV;
+  }
+
   /** The highest constant rate factor it takes. */
   int coarsest() {
     return coarsest;

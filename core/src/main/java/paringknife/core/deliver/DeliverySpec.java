@@ -94,7 +94,7 @@ public record DeliverySpec(
       limits.add(frames);
     }
     if (encoding.mostBytes() != null) {
-      limits.add(new Limit.FileSize(encoding.mostBytes(), encoding.soundKbps()));
+      limits.add(new Limit.FileSize(encoding.mostBytes(), encoding.codec(), encoding.soundKbps()));
     }
     limits.add(texts);
     limits.add(loudness);

@@ -25,7 +25,7 @@ public record Encoding(
 
   private static final int LEAST_KBPS = 50;
   private static final int MOST_KBPS = 400_000;
-  private static final int LEAST_SOUND_KBPS = 32;
+  static final int LEAST_SOUND_KBPS = 32;
   private static final int MOST_SOUND_KBPS = 320;
   private static final long LEAST_BYTES = 100_000;
   private static final long MOST_BYTES = 1L << 40;
@@ -43,9 +43,9 @@ public record Encoding(
     if (mostBytes != null && (mostBytes < LEAST_BYTES || mostBytes > MOST_BYTES)) {
       throw new IllegalArgumentException("A size limit is from 0.1 MB to 1,000,000 MB.");
     }
-    if (mostBytes != null && codec != Codec.H264) {
+    if (mostBytes != null && !codec.hasChosenSize()) {
       throw new IllegalArgumentException(
-          "Only H.264 can be held to a size; choose it, or leave the size free.");
+          "WAV and VC-3 are as large as they are; leave the size free, or choose another codec.");
     }
     if (keyframeSeconds != null
         && !(keyframeSeconds >= LEAST_KEYFRAME && keyframeSeconds <= MOST_KEYFRAME)) {

@@ -227,15 +227,21 @@ public sealed interface Limit {
    * How large a file may be.
    *
    * @param mostBytes 1 MB is 1,000,000 of them
-   * @param soundKbps what of it is sound, kilobits a second
    */
-  record FileSize(long mostBytes, int soundKbps) implements Limit {
+  record FileSize(long mostBytes, Codec codec, int soundKbps) implements Limit {
     /** Under this rate H.264 of an upright picture looks broken; common practice. */
-    private static final double LEAST_PICTURE_KBPS = 600;
+    private static final double LEAST_H264_KBPS = 600;
+
+    /** The same of codecs that came after it; common practice. */
+    private static final double LEAST_PICTURE_KBPS = 400;
 
     /** What is left for the picture of a file of a length, kilobits a second. */
     public double pictureKbps(long lengthUs) {
-      return mostBytes * 8.0 / (lengthUs / 1e6) / 1000 - soundKbps;
+      return allKbps(lengthUs) - soundKbps;
+    }
+
+    private double allKbps(long lengthUs) {
+      return mostBytes * 8.0 / (lengthUs / 1e6) / 1000;
     }
 
     @Override
@@ -243,21 +249,44 @@ public sealed interface Limit {
       if (planned.lengthUs() == 0) {
         return List.of();
       }
-      double kbps = pictureKbps(planned.lengthUs());
-      String most = "at most " + megabytes(mostBytes);
-      if (kbps <= 0) {
-        return List.of(Check.fails("file size", most + " is not enough for the sound alone"));
-      }
       return List.of(
-          kbps < LEAST_PICTURE_KBPS
-              ? Check.notes(
-                  "file size",
-                  String.format(
-                      Locale.ROOT,
-                      "%s leaves the picture %.0f kbit/s, which will show",
-                      most,
-                      kbps))
-              : Check.passes("file size", most));
+          codec.hasPicture()
+              ? ofFilm(pictureKbps(planned.lengthUs()))
+              : ofSound(allKbps(planned.lengthUs())));
+    }
+
+    private Check ofFilm(double kbps) {
+      if (kbps <= 0) {
+        return tooSmall();
+      }
+      double least = codec == Codec.H264 ? LEAST_H264_KBPS : LEAST_PICTURE_KBPS;
+      return kbps < least ? left("picture", kbps, "which will show") : enough();
+    }
+
+    private Check ofSound(double kbps) {
+      if (kbps < Encoding.LEAST_SOUND_KBPS) {
+        return tooSmall();
+      }
+      return kbps < soundKbps ? left("sound", kbps, "less than its " + soundKbps) : enough();
+    }
+
+    private String most() {
+      return "at most " + megabytes(mostBytes);
+    }
+
+    private Check tooSmall() {
+      return Check.fails("file size", most() + " is not enough for the sound alone");
+    }
+
+    private Check enough() {
+      return Check.passes("file size", most());
+    }
+
+    private Check left(String what, double kbps, String consequence) {
+      return Check.notes(
+          "file size",
+          String.format(
+              Locale.ROOT, "%s leaves the %s %.0f kbit/s, %s", most(), what, kbps, consequence));
     }
 
     @Override

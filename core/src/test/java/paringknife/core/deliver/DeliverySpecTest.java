@@ -7,6 +7,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import paringknife.core.deliver.cover.CoverSize;
 import paringknife.core.deliver.post.Post;
@@ -102,17 +103,29 @@ class DeliverySpecTest {
   @CsvSource(
       delimiter = '|',
       value = {
-        "1000000 | FAILS at most 1.0 MB is not enough for the sound alone",
-        "4000000 | NOTE at most 4.0 MB leaves the picture 341 kbit/s, which will show",
-        "30000000 | PASSES at most 30.0 MB"
+        "H264 | 1000000 | FAILS at most 1.0 MB is not enough for the sound alone",
+        "H264 | 4000000 | NOTE at most 4.0 MB leaves the picture 341 kbit/s, which will show",
+        "H264 | 5000000 | NOTE at most 5.0 MB leaves the picture 475 kbit/s, which will show",
+        "AV1 | 5000000 | PASSES at most 5.0 MB",
+        "H264 | 30000000 | PASSES at most 30.0 MB",
+        "MP3 | 200000 | FAILS at most 0.2 MB is not enough for the sound alone",
+        "M4A | 1000000 | NOTE at most 1.0 MB leaves the sound 133 kbit/s, less than its 192",
+        "M4A | 1500000 | PASSES at most 1.5 MB"
       })
-  void aSizeLimitSaysBeforeWhatItLeaves(long most, String told) {
+  void aSizeLimitSaysBeforeWhatItLeaves(Codec codec, long most, String told) {
     DeliverySpec spec =
-        with(
-            VERTICAL.length(),
-            Limit.Texts.ANY,
-            new Encoding(Codec.H264, 20, null, most, null, 192));
+        with(VERTICAL.length(), Limit.Texts.ANY, new Encoding(codec, 20, null, most, null, 192));
     assertThat(told(before(spec, 60, null), "file size")).containsExactly(told);
+  }
+
+  @ParameterizedTest
+  @EnumSource(
+      value = Codec.class,
+      names = {"VC3", "WAV"})
+  void whatIsAsLargeAsItIsHasNoSizeLimit(Codec codec) {
+    assertThatThrownBy(() -> new Encoding(codec, 20, null, 4_000_000L, null, 192))
+        .isInstanceOf(IllegalArgumentException.class)
+        .hasMessageContaining("leave the size free");
   }
 
   @Test
@@ -166,8 +179,6 @@ class DeliverySpecTest {
 
   @Test
   void whatCannotBeEncodedIsRefused() {
-    assertThatThrownBy(() -> new Encoding(Codec.VP9, 30, null, 1_000_000L, null, 128))
-        .hasMessageContaining("H.264");
     assertThatThrownBy(() -> new Encoding(Codec.H264, 52, null, null, null, 128))
         .hasMessageContaining("0 to 51");
     assertThatThrownBy(() -> new Encoding(Codec.H264, 20, null, null, Double.NaN, 128))

@@ -48,7 +48,7 @@ final class Encoder {
 
   /** The arguments for the picture alone. */
   void picture(Ffmpeg run, @Nullable Pass pass) {
-    run.with(codec().toArray(String[]::new));
+    run.with(codec(pass).toArray(String[]::new));
     if (encoding.codec().hasQuality()) {
       run.with(quality(pass).toArray(String[]::new));
     }
@@ -60,7 +60,7 @@ final class Encoder {
     run.with("-color_range", "tv");
   }
 
-  private List<String> codec() {
+  private List<String> codec(@Nullable Pass pass) {
     switch (encoding.codec()) {
       case HEVC:
         return List.of(
@@ -71,7 +71,7 @@ final class Encoder {
             "-tag:v",
             "hvc1",
             "-x265-params",
-            "log-level=error");
+            "log-level=error" + hevcPass(pass));
       case VP9:
         return List.of("-c:v", "libvpx-vp9", "-deadline", "good", "-cpu-used", "4", "-row-mt", "1");
       case AV1:
@@ -93,9 +93,16 @@ final class Encoder {
     }
   }
 
+  private static String hevcPass(@Nullable Pass pass) {
+    if (pass == null) {
+      return "";
+    }
+    return (pass.spends() ? ":pass=2" : ":pass=1:slow-firstpass=1") + ":stats=" + Pass.LOG;
+  }
+
   private List<String> quality(@Nullable Pass pass) {
     List<String> quality = new ArrayList<>();
-    Integer kbps = pass != null && !pass.isFirst() ? pass.kbps() : encoding.pictureKbps();
+    Integer kbps = pass != null && pass.spends() ? pass.kbps() : encoding.pictureKbps();
     if (kbps == null) {
       int finest = encoding.codec() == Codec.H264 ? FINEST_H264 : 0;
       quality.addAll(List.of("-crf", Integer.toString(Math.max(finest, encoding.crf()))));
@@ -111,15 +118,33 @@ final class Encoder {
       }
     }
     if (pass != null) {
-      quality.addAll(List.of("-pass", pass.isFirst() ? "1" : "2"));
-      quality.addAll(List.of("-passlogfile", Pass.LOG, "-fastfirstpass", "0"));
+      quality.addAll(notes(pass));
     }
     return quality;
   }
 
+  /** Where what each frame takes is noted, or was. */
+  private List<String> notes(Pass pass) {
+    String number = pass.spends() ? "2" : "1";
+    if (encoding.codec() == Codec.H264) {
+      return List.of("-pass", number, "-passlogfile", Pass.LOG, "-fastfirstpass", "0");
+    }
+    boolean isNoted = encoding.codec() == Codec.VP9 && !pass.equals(Pass.FIRST);
+    return isNoted ? List.of("-pass", number, "-passlogfile", Pass.LOG) : List.of();
+  }
+
   /** The arguments for the sound. */
   void sound(Ffmpeg run) {
-    String kbps = encoding.soundKbps() + "k";
+    sound(run, encoding.soundKbps());
+  }
+
+  /**
+   * The same at another bit rate.
+   *
+   * @param soundKbps kilobits a second
+   */
+  void sound(Ffmpeg run, int soundKbps) {
+    String kbps = soundKbps + "k";
     switch (encoding.codec()) {
       case VP9:
         run.with("-c:a", "libopus", "-b:a", kbps);
@@ -137,19 +162,36 @@ final class Encoder {
     }
   }
 
+  /** Whether what each frame takes is noted by a look of its own, of which there is no file. */
+  boolean notesApart() {
+    return encoding.codec() == Codec.VP9;
+  }
+
   /**
-   * One of several looks at the same picture: the first notes how much each frame takes at the
-   * quality asked for, a further one spends a bit rate by these notes.
+   * One of several looks at the same picture: the first is at the quality asked for, a further one
+   * spends a bit rate, by what was noted of each frame where the codec's encoder notes it.
    *
-   * @param kbps what is to be spent, kilobits a second; null for the first look
+   * @param kbps what is to be spent, kilobits a second; null where it goes by quality
+   * @param isFirst whether a file comes of it that may be small enough
    */
-  record Pass(@Nullable Integer kbps) {
+  record Pass(@Nullable Integer kbps, boolean isFirst) {
     private static final String LOG = "passes";
 
-    static final Pass FIRST = new Pass(null);
+    static final Pass FIRST = new Pass(null, true);
 
-    boolean isFirst() {
-      return kbps == null;
+    /** Notes what each frame takes, and makes no file. */
+    static final Pass NOTING = new Pass(null, false);
+
+    static Pass spending(int kbps) {
+      return new Pass(kbps, false);
+    }
+
+    boolean spends() {
+      return kbps != null;
+    }
+
+    boolean notesOnly() {
+      return equals(NOTING);
     }
   }
 }

@@ -40,16 +40,13 @@ public final class Renderer {
 
   static final int PIPE_BYTES = 1 << 20;
 
-  /** How much of a size limit is aimed at, so that it is kept within two per cent. */
-  private static final double AIM_OF_SIZE = 0.99;
-
   /** What MP4 writes down of a frame of the picture and of the sound beside it. */
   private static final int BYTES_AROUND_A_FRAME = 20;
 
-  private static final double LEAST_OF_SIZE = 0.98;
   private static final double BYTES_OF_A_KBIT = 125;
-  private static final int LEAST_KBPS = 20;
-  private static final int MOST_PASSES = 4;
+
+  /** The share of the time that noting what each frame takes needs beside spending by it. */
+  private static final double NOTING = 0.4;
 
   private final CaptionFonts fonts;
 
@@ -136,39 +133,67 @@ public final class Renderer {
       encode(order, work, null, made, progress);
     } else {
       encode(order, work, Encoder.Pass.FIRST, made, share -> progress.accept(share / 2));
-      encodeSmaller(order, work, most, made, progress);
+      double seconds = seconds(order);
+      double beside =
+          order.encoding().soundKbps() * BYTES_OF_A_KBIT * seconds
+              + order.frames() * BYTES_AROUND_A_FRAME;
+      new HeldSize(most, beside, seconds)
+          .hold(
+              made, new Looks(order, work, made)::spend, share -> progress.accept((1 + share) / 2));
     }
     WholeFile.move(made, target);
   }
 
-  /** Encodes again what came out too large, by what was noted of its frames before. */
-  private void encodeSmaller(
-      RenderOrder order, Path work, long most, Path made, DoubleConsumer progress)
-      throws IOException {
-    double seconds = order.plan().lengthUs() / 1e6 / order.speed();
-    double beside =
-        order.encoding().soundKbps() * BYTES_OF_A_KBIT * seconds
-            + order.frames() * BYTES_AROUND_A_FRAME;
-    double picture = most * AIM_OF_SIZE - beside;
-    for (int passes = 0; passes < MOST_PASSES && isOff(made, most, passes); passes++) {
-      int kbps = (int) Math.max(LEAST_KBPS, picture / BYTES_OF_A_KBIT / seconds);
-      encode(order, work, new Encoder.Pass(kbps), made, done -> progress.accept(0.5 + done / 2));
-      picture *= (most * AIM_OF_SIZE - beside) / Math.max(1, Files.size(made) - beside);
+  private static double seconds(RenderOrder order) {
+    return order.plan().lengthUs() / 1e6 / order.speed();
+  }
+
+  /** Further looks at the picture of an order, which spend a bit rate. */
+  private final class Looks {
+    private final RenderOrder order;
+    private final Path work;
+    private final Path made;
+    private boolean isNoted;
+
+    Looks(RenderOrder order, Path work, Path made) {
+      this.order = order;
+      this.work = work;
+      this.made = made;
+      this.isNoted = !new Encoder(order.encoding(), order.delivered()).notesApart();
+    }
+
+    void spend(int kbps, DoubleConsumer progress) throws IOException {
+      double noted = isNoted ? 0 : NOTING;
+      if (!isNoted) {
+        encode(order, work, Encoder.Pass.NOTING, made, share -> progress.accept(share * NOTING));
+        isNoted = true;
+      }
+      encode(
+          order,
+          work,
+          Encoder.Pass.spending(kbps),
+          made,
+          share -> progress.accept(noted + share * (1 - noted)));
     }
   }
 
-  /** Whether a file is over its limit; or, once it has been brought near, far under it. */
-  private static boolean isOff(Path made, long most, int passes) throws IOException {
-    long bytes = Files.size(made);
-    return bytes > most || passes == 1 && bytes < most * LEAST_OF_SIZE;
+  private static void encodeSound(RenderOrder order, Path work, Path made, DoubleConsumer progress)
+      throws IOException {
+    Long most = order.encoding().mostBytes();
+    int kbps = order.encoding().soundKbps();
+    encodeSound(order, kbps, work, made, progress);
+    if (most != null) {
+      new HeldSize(most, 0, seconds(order))
+          .hold(made, (fitting, share) -> encodeSound(order, fitting, work, made, share), progress);
+    }
   }
 
   private static void encodeSound(
-      RenderOrder order, Path work, Path made, DoubleConsumer progress) {
+      RenderOrder order, int kbps, Path work, Path made, DoubleConsumer progress) {
     Ffmpeg run = Ffmpeg.inBackground().in(work).within(limit(order));
     run.telling(Math.round(order.plan().lengthUs() / order.speed()), progress);
     run.ownSound("sound.f32");
-    new Encoder(order.encoding(), order.delivered()).sound(run);
+    new Encoder(order.encoding(), order.delivered()).sound(run, kbps);
     ended(run, order.encoding().codec(), made);
     run.run();
   }
@@ -189,7 +214,11 @@ public final class Renderer {
     }
     feed(run, graph, order, work);
     new Encoder(order.encoding(), order.delivered()).film(run, pass);
-    ended(run, order.encoding().codec(), made);
+    if (pass != null && pass.notesOnly()) {
+      run.with("-f", "null", "-");
+    } else {
+      ended(run, order.encoding().codec(), made);
+    }
     if (held) {
       run.run();
     } else {
