@@ -15,6 +15,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Consumer;
 import java.util.function.Predicate;
 import org.junit.jupiter.api.extension.AfterAllCallback;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
@@ -190,10 +191,17 @@ public final class RunningApplication implements BeforeAllCallback, AfterAllCall
 
   /** Makes a spec of small pictures, which are made quickly; its id. */
   public String smallSpec(String name, int width, int height) throws Exception {
+    return smallSpec(name, width, height, encoding -> {});
+  }
+
+  /** The same, encoded otherwise. */
+  public String smallSpec(String name, int width, int height, Consumer<ObjectNode> encoded)
+      throws Exception {
     for (JsonNode spec : get("/api/specs")) {
       if (spec.path("id").asString().equals("feed-square")) {
         ObjectNode small = ((ObjectNode) spec).put("name", name);
         ((ObjectNode) small.path("canvas")).put("width", width).put("height", height);
+        encoded.accept((ObjectNode) small.path("encoding"));
         return post("/api/specs", small.toString()).path("id").asString();
       }
     }

@@ -53,6 +53,11 @@ public record Encoding(
     }
   }
 
+  /** Whether a file may take several looks, which it shares with no other. */
+  public boolean isHeldToSize() {
+    return mostBytes != null;
+  }
+
   /** The same picture beside the usual sound. */
   public Encoding withUsualSound() {
     return new Encoding(codec, crf, pictureKbps, mostBytes, keyframeSeconds, H264_AAC.soundKbps());

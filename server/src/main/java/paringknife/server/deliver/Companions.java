@@ -24,7 +24,8 @@ import paringknife.server.events.Throttle;
  * Renders a cell together with those of the same clip that would come next: what plays is decoded
  * and joined once, and files are encoded side by side. Whoever renders leads; a cell that follows
  * is left alone by its own task as long as the leader is at work, and goes back to waiting when
- * that fails. After an error each is rendered by itself.
+ * that fails. After an error each is rendered by itself, and so is what is held to a size: it has
+ * its pictures decoded for its own looks.
  */
 @Component
 class Companions {
@@ -65,7 +66,9 @@ class Companions {
       ComposedClip composed) {
     String task = RenderOrders.taskOf(leader.row().present());
     Map<Turns.Asked, CellInHand> others =
-        leader.row().errors() > 0 ? Map.of() : next(leader, clip, episode, composed);
+        isMadeAlone(leader.row(), leader.composition())
+            ? Map.of()
+            : next(leader, clip, episode, composed);
     Turns.Begun begun =
         turns.beginTogether(
             leader.row().clipId(),
@@ -99,20 +102,24 @@ class Companions {
     return begun.turn();
   }
 
-  /** What can be made beside a cell: neither kept pieces nor what can be copied or has failed. */
+  private static boolean isMadeAlone(RenderingStore.Row row, Composition composition) {
+    return row.errors() > 0 || composition.spec().encoding().isHeldToSize();
+  }
+
+  /** What can be made beside a cell: neither kept pieces nor what can be copied. */
   private Map<Turns.Asked, CellInHand> next(
       CellInHand leader, ClipStore.StoredClip clip, Episode episode, ComposedClip composed) {
     Map<Turns.Asked, CellInHand> next = new LinkedHashMap<>();
     String ofClip = Fingerprint.ofClip(episode, composed);
     for (RenderingStore.Row row : queue.around(leader.row(), Renderer.MOST_TOGETHER - 1)) {
-      if (row.errors() > 0 || KeptPieces.byId(row.spec()).isPresent()) {
+      if (KeptPieces.byId(row.spec()).isPresent()) {
         continue;
       }
       try {
         Composition composition =
             composed.forSpec(ProofCopies.specOf(row.spec(), clip.document(), episode));
         String fingerprint = Fingerprint.of(ofClip, composition);
-        if (!isThere(row, fingerprint)) {
+        if (!isMadeAlone(row, composition) && !isThere(row, fingerprint)) {
           next.put(
               new Turns.Asked(row.present(), fingerprint), CellInHand.of(row, composition, data));
         }

@@ -40,11 +40,13 @@ final class RestTimes {
    *
    * @param worked what was worked on last, and is finished
    * @param hands how many renderings go on at a time
+   * @param alone ids of specs whose files are each made by themselves
    */
   static RestTimes of(
       List<QueueStore.Order> orders,
       List<QueueStore.Worked> worked,
       int hands,
+      Set<String> alone,
       boolean paused,
       Instant now) {
     Set<String> made = new HashSet<>();
@@ -60,7 +62,7 @@ final class RestTimes {
         told.add(order);
       }
     }
-    List<Together> together = together(told);
+    List<Together> together = together(told, alone);
     Map<String, Long> seconds = new HashMap<>();
     QueuePace pace = pace(worked, together, now);
     if (pace.workPerSecond().isPresent() && isTold(worked, together)) {
@@ -160,11 +162,12 @@ final class RestTimes {
     }
 
     /** Whether an order that waits would be taken beside these. */
-    boolean takes(QueueStore.Order order) {
+    boolean takes(QueueStore.Order order, Set<String> alone) {
       return !isUnderWay()
           && orders.size() < Renderer.MOST_TOGETHER
           && orders.get(0).row().clipId() == order.row().clipId()
-          && Stream.concat(orders.stream(), Stream.of(order)).allMatch(Together::isTaken);
+          && Stream.concat(orders.stream(), Stream.of(order))
+              .allMatch(o -> isTaken(o) && !alone.contains(o.row().spec()));
     }
 
     private static boolean isTaken(QueueStore.Order order) {
@@ -172,7 +175,7 @@ final class RestTimes {
     }
   }
 
-  private static List<Together> together(List<QueueStore.Order> orders) {
+  private static List<Together> together(List<QueueStore.Order> orders, Set<String> alone) {
     Map<String, Together> underWay = new LinkedHashMap<>();
     List<Together> waiting = new ArrayList<>();
     for (QueueStore.Order order : orders) {
@@ -181,7 +184,7 @@ final class RestTimes {
             Optional.ofNullable(order.row().ledBy())
                 .orElseGet(() -> RenderOrders.taskOf(order.row().present()));
         underWay.computeIfAbsent(task, t -> new Together(new ArrayList<>())).orders().add(order);
-      } else if (!waiting.isEmpty() && waiting.get(waiting.size() - 1).takes(order)) {
+      } else if (!waiting.isEmpty() && waiting.get(waiting.size() - 1).takes(order, alone)) {
         waiting.get(waiting.size() - 1).orders().add(order);
       } else {
         waiting.add(new Together(new ArrayList<>(List.of(order))));

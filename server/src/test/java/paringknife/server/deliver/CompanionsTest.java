@@ -106,6 +106,26 @@ class CompanionsTest {
     }
   }
 
+  /** Nothing of it could be shared; another hand may have it meanwhile. */
+  @Test
+  void whatIsHeldToASizeIsMadeByItself() throws Exception {
+    String held =
+        APP.smallSpec("Held", 270, 270, e -> e.put("codec", "VP9").put("mostBytes", 5_000_000));
+    String heldToo = APP.smallSpec("Held too", 240, 240, e -> e.put("mostBytes", 5_000_000));
+    long clip = clip("Held to a size", List.of("upright", held, heldToo, "broad"));
+    APP.post("/api/episodes/1/renderings", "{}");
+    pause(false);
+    List<RenderingStore.Row> led = new ArrayList<>();
+    await(
+        clip,
+        rows -> {
+          rows.stream().filter(RenderingStore.Row::isLed).forEach(led::add);
+          return allAre(rows, RenderState.DONE);
+        });
+    assertThat(led).extracting(RenderingStore.Row::spec).doesNotContain(held, heldToo);
+    assertThat(row(clip, held).fileBytes()).isBetween(1L, 5_000_000L);
+  }
+
   @Test
   void theLeaderIsCancelledAndTheOthersAreMade() throws Exception {
     long clip = clip("Led and left", SPECS);

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
 import paringknife.core.deliver.KeptPieces;
@@ -47,7 +48,8 @@ class RestTimesTest {
   }
 
   private static List<@Nullable Long> left(List<QueueStore.Order> orders, boolean isMeasured) {
-    RestTimes times = RestTimes.of(orders, isMeasured ? MEASURED : List.of(), 1, false, NOW);
+    RestTimes times =
+        RestTimes.of(orders, isMeasured ? MEASURED : List.of(), 1, Set.of("held"), false, NOW);
     return orders.stream().<@Nullable Long>map(o -> times.seconds(o.row())).toList();
   }
 
@@ -69,6 +71,9 @@ class RestTimesTest {
     String pieces = new KeptPieces(false, 0).id();
     assertThat(left(List.of(waits(1, 7), order(2, 7, pieces, 0, 0, "", 0)), true))
         .containsExactly(2L, 4L);
+    QueueStore.Order heldToSize = order(2, 7, "held", 0, 0, "", 0);
+    assertThat(left(List.of(heldToSize, waits(1, 7)), true)).containsExactly(2L, 4L);
+    assertThat(left(List.of(waits(1, 7), heldToSize), true)).containsExactly(2L, 4L);
   }
 
   /** Half of two units took 30 s: one takes 30. What is led is gone through, and done, first. */
