@@ -8,6 +8,7 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.DoubleConsumer;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -81,8 +82,19 @@ class EncodingsTest {
                 1,
                 encoding),
             file,
-            share -> assertThat(share).isBetween(0.0, 1.0));
+            new OnlyForward());
     return file;
+  }
+
+  /** What is told of how far it is never goes back. */
+  private static final class OnlyForward implements DoubleConsumer {
+    private double before;
+
+    @Override
+    public void accept(double share) {
+      assertThat(share).isBetween(before, 1.0);
+      before = share;
+    }
   }
 
   private static String codecs(Path file) {

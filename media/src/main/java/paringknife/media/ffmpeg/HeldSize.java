@@ -24,6 +24,9 @@ record HeldSize(long mostBytes, double besideBytes, double seconds) {
   private static final int LEAST_KBPS = 20;
   private static final int MOST_LOOKS = 5;
 
+  /** A bit rate that spends little of itself, as in a picture that stands still, grows no more. */
+  private static final double MOST_GROWTH = 4;
+
   /** How much of what is left each look is taken for; most often the first is the last. */
   private static final double SHARE = 0.9;
 
@@ -90,7 +93,8 @@ record HeldSize(long mostBytes, double besideBytes, double seconds) {
       kbps = fitting.kbps() + share * (tooLarge.kbps() - fitting.kbps());
     } else if (fitting != null || tooLarge != null) {
       Look last = fitting != null ? fitting : tooLarge;
-      kbps = last.kbps() * aim / Math.max(1, last.bytes() - besideBytes);
+      double off = aim / Math.max(1, last.bytes() - besideBytes);
+      kbps = last.kbps() * Math.min(MOST_GROWTH, off);
     }
     return (int) Math.max(LEAST_KBPS, kbps);
   }

@@ -181,11 +181,16 @@ public final class Renderer {
       throws IOException {
     Long most = order.encoding().mostBytes();
     int kbps = order.encoding().soundKbps();
-    encodeSound(order, kbps, work, made, progress);
-    if (most != null) {
-      new HeldSize(most, 0, seconds(order))
-          .hold(made, (fitting, share) -> encodeSound(order, fitting, work, made, share), progress);
+    if (most == null) {
+      encodeSound(order, kbps, work, made, progress);
+      return;
     }
+    encodeSound(order, kbps, work, made, share -> progress.accept(share / 2));
+    new HeldSize(most, 0, seconds(order))
+        .hold(
+            made,
+            (fitting, share) -> encodeSound(order, fitting, work, made, share),
+            share -> progress.accept((1 + share) / 2));
   }
 
   private static void encodeSound(
