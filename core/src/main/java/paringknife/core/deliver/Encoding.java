@@ -53,8 +53,8 @@ public record Encoding(
     }
   }
 
-  /** Whether a file may take several looks, which it shares with no other. */
-  public boolean isHeldToSize() {
+  /** Whether a file is held to a size, by several looks at its picture. */
+  public boolean limitsSize() {
     return mostBytes != null;
   }
 

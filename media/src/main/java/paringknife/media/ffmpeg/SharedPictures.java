@@ -80,7 +80,7 @@ final class SharedPictures {
 
   /** A size limit is met by several looks at the picture. */
   private static boolean canShare(RenderOrder order) {
-    return order.encoding().codec().hasPicture() && !order.encoding().isHeldToSize();
+    return order.encoding().codec().hasPicture() && !order.encoding().limitsSize();
   }
 
   void render(DoubleConsumer progress) {

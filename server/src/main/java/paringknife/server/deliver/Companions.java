@@ -77,6 +77,11 @@ class Companions {
     if (begun.turn() != Turns.Turn.YOURS) {
       return begun.turn();
     }
+    if (isThere(leader.row(), fingerprint)) {
+      // Another one finished it after this one had looked.
+      begun.followers().forEach(f -> turns.letGo(f, task));
+      return Turns.Turn.WAIT;
+    }
     List<CellInHand> cells = new ArrayList<>(List.of(leader));
     others.values().stream()
         .filter(c -> begun.followers().contains(c.row().present()))
@@ -103,7 +108,7 @@ class Companions {
   }
 
   private static boolean isMadeAlone(RenderingStore.Row row, Composition composition) {
-    return row.errors() > 0 || composition.spec().encoding().isHeldToSize();
+    return row.errors() > 0 || composition.spec().encoding().limitsSize();
   }
 
   /** What can be made beside a cell: neither kept pieces nor what can be copied. */

@@ -29,7 +29,7 @@ class QueueRest {
   RestTimes of(List<QueueStore.Order> orders, boolean paused) {
     Set<String> heldToSize =
         specs.all().all().stream()
-            .filter(s -> s.encoding().isHeldToSize())
+            .filter(s -> s.encoding().limitsSize())
             .map(DeliverySpec::id)
             .collect(Collectors.toSet());
     return RestTimes.of(orders, queue.worked(), workers.hands(), heldToSize, paused, Instant.now());

@@ -15,10 +15,14 @@ import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
+import paringknife.core.clip.ComposedClip;
 import paringknife.media.ffmpeg.Probe;
 import paringknife.media.ffmpeg.Recording;
 import paringknife.server.RunningApplication;
+import paringknife.server.clips.ClipStore;
 import paringknife.server.episodes.DataFolder;
+import paringknife.server.episodes.Episode;
+import paringknife.server.shelf.Episodes;
 
 /** Cells of one clip that are made at once, and what may come in between. */
 class CompanionsTest {
@@ -124,6 +128,36 @@ class CompanionsTest {
         });
     assertThat(led).extracting(RenderingStore.Row::spec).doesNotContain(held, heldToo);
     assertThat(row(clip, held).fileBytes()).isBetween(1L, 5_000_000L);
+  }
+
+  /** Whoever was about to make what another finished in that moment copies it. */
+  @Test
+  void whatWasFinishedInBetweenIsCopied() throws Exception {
+    int word = lastWord++;
+    long first = twin(word);
+    pause(false);
+    await(first, r -> allAre(r, RenderState.DONE));
+    pause(true);
+    long second = twin(word);
+    RenderingStore.Row row = row(second, "upright");
+    ClipStore.StoredClip clip = APP.part(ClipStore.class).byId(second);
+    Episode episode = APP.part(Episodes.class).open(clip.episodeId());
+    ComposedClip composed = episode.compose(clip.document());
+    CellInHand cell =
+        CellInHand.of(
+            row, composed.forSpec(episode.specs().byId("upright")), APP.part(DataFolder.class));
+    assertThat(APP.part(Companions.class).render(cell, row.fingerprint(), clip, episode, composed))
+        .isEqualTo(Turns.Turn.WAIT);
+    pause(false);
+    await(second, r -> allAre(r, RenderState.DONE));
+    assertThat(APP.part(QueueStore.class).finished().get(0).work()).as("copied").isZero();
+  }
+
+  private static long twin(int lastWord) throws Exception {
+    long clip = APP.clip("Twin", lastWord);
+    APP.change(clip, "{\"type\":\"askFor\",\"specs\":[\"upright\"]}");
+    APP.post("/api/episodes/1/renderings", "{}");
+    return clip;
   }
 
   @Test
