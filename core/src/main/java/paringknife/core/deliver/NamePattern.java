@@ -41,13 +41,9 @@ public record NamePattern(String text) {
     }
   }
 
-  private FieldPattern<Field> fields() {
-    return new FieldPattern<>(text, Field.class);
-  }
-
   /** Whether a field is in it. */
   public boolean uses(Field field) {
-    return fields().uses(field);
+    return new FieldPattern<>(text, Field.class).uses(field);
   }
 
   /** The name of a file, without its ending. */

@@ -30,6 +30,17 @@ record HeldSize(long mostBytes, double besideBytes, double seconds) {
   /** How much of what is left each look is taken for; most often the first is the last. */
   private static final double SHARE = 0.9;
 
+  /** Encodes a file at the quality asked for. */
+  @FunctionalInterface
+  interface First {
+    /**
+     * Encodes.
+     *
+     * @param progress told the share done, 0 to 1
+     */
+    void encode(DoubleConsumer progress) throws IOException;
+  }
+
   /** Encodes a file anew. */
   @FunctionalInterface
   interface Again {
@@ -43,12 +54,17 @@ record HeldSize(long mostBytes, double besideBytes, double seconds) {
   }
 
   /**
-   * Holds a file to the limit.
+   * Makes a file that is held to the limit.
    *
-   * @param made what came of the quality asked for; encoded again where that is too large
+   * @param made where each look puts it
    * @param progress told the share done, 0 to 1
    */
-  void hold(Path made, Again again, DoubleConsumer progress) throws IOException {
+  void make(Path made, First first, Again again, DoubleConsumer progress) throws IOException {
+    first.encode(share -> progress.accept(share / 2));
+    hold(made, again, share -> progress.accept((1 + share) / 2));
+  }
+
+  private void hold(Path made, Again again, DoubleConsumer progress) throws IOException {
     if (Files.size(made) <= mostBytes) {
       return;
     }

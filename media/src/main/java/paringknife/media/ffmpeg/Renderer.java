@@ -132,14 +132,16 @@ public final class Renderer {
     } else if (most == null) {
       encode(order, work, null, made, progress);
     } else {
-      encode(order, work, Encoder.Pass.FIRST, made, share -> progress.accept(share / 2));
       double seconds = seconds(order);
       double beside =
           order.encoding().soundKbps() * BYTES_OF_A_KBIT * seconds
               + order.frames() * BYTES_AROUND_A_FRAME;
       new HeldSize(most, beside, seconds)
-          .hold(
-              made, new Looks(order, work, made)::spend, share -> progress.accept((1 + share) / 2));
+          .make(
+              made,
+              share -> encode(order, work, Encoder.Pass.FIRST, made, share),
+              new Looks(order, work, made)::spend,
+              progress);
     }
     WholeFile.move(made, target);
   }
@@ -185,12 +187,12 @@ public final class Renderer {
       encodeSound(order, kbps, work, made, progress);
       return;
     }
-    encodeSound(order, kbps, work, made, share -> progress.accept(share / 2));
     new HeldSize(most, 0, seconds(order))
-        .hold(
+        .make(
             made,
+            share -> encodeSound(order, kbps, work, made, share),
             (fitting, share) -> encodeSound(order, fitting, work, made, share),
-            share -> progress.accept((1 + share) / 2));
+            progress);
   }
 
   private static void encodeSound(

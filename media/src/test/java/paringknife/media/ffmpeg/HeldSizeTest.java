@@ -24,9 +24,10 @@ class HeldSizeTest {
 
   /** The size of what is left in the end. */
   private long held(int first, IntUnaryOperator bytesOfKbps) throws IOException {
-    Path made = Files.write(folder.resolve("made"), new byte[first]);
-    size.hold(
+    Path made = folder.resolve("made");
+    size.make(
         made,
+        progress -> Files.write(made, new byte[first]),
         (kbps, progress) -> {
           looks.add(kbps);
           Files.write(made, new byte[bytesOfKbps.applyAsInt(kbps)]);

@@ -1,6 +1,5 @@
 package paringknife.server.deliver;
 
-import java.nio.file.Files;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -136,11 +135,7 @@ class Companions {
   }
 
   private boolean isThere(RenderingStore.Row row, String fingerprint) {
-    return renderings
-        .finishedAlike(fingerprint, row.id())
-        .flatMap(r -> r.finishedIn(data))
-        .filter(Files::exists)
-        .isPresent();
+    return renderings.fileAlike(fingerprint, row.id(), data).isPresent();
   }
 
   /** What goes wrong with it is not the leader's: it is rendered by itself then. */

@@ -4,7 +4,6 @@ import com.github.kagkarlsson.scheduler.task.CompletionHandler;
 import com.github.kagkarlsson.scheduler.task.FailureHandler;
 import com.github.kagkarlsson.scheduler.task.Task;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
@@ -136,7 +135,7 @@ class RenderTask {
         composed.forSpec(ProofCopies.specOf(row.spec(), clip.document(), episode));
     String fingerprint = Fingerprint.of(Fingerprint.ofClip(episode, composed), composition);
     CellInHand cell = CellInHand.of(row, composition, data);
-    Optional<Path> same = sameFile(row, fingerprint);
+    Optional<Path> same = renderings.fileAlike(fingerprint, row.id(), data);
     if (same.isEmpty()) {
       return after(companions.render(cell, fingerprint, clip, episode, composed));
     }
@@ -191,12 +190,5 @@ class RenderTask {
                 throw new NotWanted();
               }
             });
-  }
-
-  private Optional<Path> sameFile(RenderingStore.Row row, String fingerprint) {
-    return renderings
-        .finishedAlike(fingerprint, row.id())
-        .flatMap(r -> r.finishedIn(data))
-        .filter(Files::exists);
   }
 }

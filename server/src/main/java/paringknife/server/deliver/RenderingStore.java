@@ -3,6 +3,7 @@ package paringknife.server.deliver;
 import static paringknife.server.database.generated.Tables.CLIP;
 import static paringknife.server.database.generated.Tables.RENDERING;
 
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.List;
@@ -134,6 +135,13 @@ public class RenderingStore {
         .and(RENDERING.STATE.eq(RenderState.DONE.name()))
         .limit(1)
         .fetchOptional(this::row);
+  }
+
+  /** The file of another order that was made from just this; empty when there is none. */
+  Optional<Path> fileAlike(String fingerprint, long otherThan, DataFolder data) {
+    return finishedAlike(fingerprint, otherThan)
+        .flatMap(r -> r.finishedIn(data))
+        .filter(Files::exists);
   }
 
   Row row(Record r) {
